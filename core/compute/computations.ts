@@ -1,0 +1,188 @@
+import Type, { type Static, type TSchema } from 'typebox'
+import { measureFabric } from '../fabric/intake'
+import { needleFit } from '../kit/needle-fit'
+import { computeKit } from '../kit/kit'
+import type { KitRequest } from '../kit/request'
+import { LOADS, NEEDLE_SCHOOLS, NEEDLE_SIGNS } from '../knowledge/wear'
+import { checkDial, checkSpan } from '../schema/dial'
+import { Invalid } from '../schema/invalid'
+import { KitRequestSchema } from '../schema/kit'
+import { check } from '../schema/validate'
+import {
+  Above0,
+  Count,
+  FabricTraitWords,
+  FibreWord,
+  FinishWord,
+  From0,
+  HouseholdSize,
+  PointWord,
+  strict,
+  StructureWord,
+  ThreadSchema,
+  words,
+} from '../schema/vocabulary'
+import { NeedleSizeError, parseNeedleSize } from '../units/needle-size'
+import { NotationError, parseThreadNotation, threadDiameterMm, usualFinish, type Thread } from '../units/thread'
+import { needleWear, type WearQuestion } from '../wear/wear'
+import type { Assumption } from '../fabric/intake'
+
+/** One computation: what it may be asked, as a schema, and its answer. */
+export interface Computation {
+  readonly request: TSchema
+  readonly answer: (request: unknown) => object
+}
+
+const computation = <Schema extends TSchema>(
+  request: Schema,
+  answer: (request: Static<Schema>) => object,
+): Computation => ({ request, answer: (value) => answer(check(request, value)) })
+
+/** An optional field that is absent is never `undefined` in a validated request, which is what the core's types say. */
+const exact = <Shape>(value: unknown): Shape => value as Shape
+
+const thread = computation(
+  strict({
+    notation: Type.String({ minLength: 1, maxLength: 60 }),
+    fibre: Type.Optional(FibreWord),
+    finish: Type.Optional(FinishWord),
+  }),
+  (request) => {
+    const count = readOr(NotationError, 'notation', () => parseThreadNotation(request.notation))
+    const fibre = request.fibre ?? count.fibre ?? 'polyester'
+    const finish = request.finish ?? (fibre === count.fibre ? count.finish : undefined) ?? usualFinish(fibre)
+    const assumed: Assumption[] = []
+    if (!request.fibre) assumed.push({ field: 'fibre', value: fibre })
+    if (!request.finish) assumed.push({ field: 'finish', value: finish })
+    const { tex } = count
+    return {
+      tex,
+      dtex: tex * 10,
+      denier: tex * 9,
+      wt: 1000 / tex,
+      metricTicket: 3000 / tex,
+      diameterMm: threadDiameterMm({ tex, fibre, finish }),
+      nominal: true,
+      fibre,
+      finish,
+      assumed,
+    }
+  },
+)
+
+const needleSize = computation(strict({ text: Type.String({ minLength: 1, maxLength: 20 }) }), ({ text }) => ({
+  ...readOr(NeedleSizeError, 'text', () => parseNeedleSize(text)),
+  assumed: [],
+}))
+
+const needleFitOf = computation(
+  strict({ needle: strict({ point: PointWord, sizeNm: HouseholdSize }), thread: ThreadSchema }),
+  (request) => ({
+    ...needleFit(request.needle, exact<Thread>(request.thread)),
+    assumed: request.thread.finish ? [] : [{ field: 'thread.finish', value: usualFinish(request.thread.fibre) }],
+  }),
+)
+
+export const FabricRequestSchema = strict(
+  {
+    structure: StructureWord,
+    swatch: Type.Optional(strict({ widthCm: Above0, heightCm: Above0, grams: Above0 })),
+    massGsm: Type.Optional(Above0),
+    massOzPerYd2: Type.Optional(Above0),
+    stack: Type.Optional(strict({ layers: Count, thicknessMm: Above0 })),
+    stretch: Type.Optional(strict({ fromCm: Above0, toCm: Above0 })),
+    traits: Type.Optional(FabricTraitWords),
+  },
+  { anyOf: ['swatch', 'massGsm', 'massOzPerYd2', 'stack'].map((field) => ({ required: [field] })) },
+)
+
+const fabric = computation(FabricRequestSchema, (request) => {
+  const { stretch, stack, structure } = request
+  if (stretch && stretch.toCm < stretch.fromCm)
+    throw new Invalid('invalid', `"stretch.toCm" must be at least fromCm, ${stretch.fromCm}`, 'stretch.toCm')
+  if (!stack && (structure === 'leather' || structure === 'rope'))
+    throw new Invalid('invalid', `"stack" is missing; ${structure} goes by its thickness`, 'stack')
+  return measureFabric(exact(request))
+})
+
+const kit = computation(KitRequestSchema, (request) => {
+  if (request.machine) {
+    checkDial(exact(request.machine.dial), 'machine.dial')
+    checkSpan(request.machine.lengthMm, 'machine.lengthMm')
+    checkSpan(request.machine.needleNm, 'machine.needleNm')
+  }
+  return computeKit(exact<KitRequest>(request))
+})
+
+const load = words(LOADS)
+const wear = computation(
+  strict({
+    school: words(NEEDLE_SCHOOLS),
+    lifeHours: Type.Optional(Above0),
+    n: Type.Optional(Above0),
+    projects: From0,
+    uses: Type.Array(
+      strict(
+        {
+          load,
+          motorMinutes: Type.Optional(From0),
+          chairMinutes: Type.Optional(From0),
+          duty: Type.Optional(Type.Number({ minimum: 0, maximum: 1 })),
+          stitches: Type.Optional(From0),
+          stitchesPerMinute: Type.Optional(Above0),
+        },
+        {
+          oneOf: [{ required: ['motorMinutes'] }, { required: ['chairMinutes'] }, { required: ['stitches'] }],
+          dependencies: { duty: ['chairMinutes'], stitchesPerMinute: ['stitches'], stitches: ['stitchesPerMinute'] },
+        },
+      ),
+    ),
+    signs: Type.Optional(Type.Array(words(NEEDLE_SIGNS))),
+  }),
+  (request) => ({
+    ...needleWear(exact<WearQuestion>(request)),
+    assumed: request.uses.flatMap((use, index) =>
+      use.chairMinutes !== undefined && use.duty === undefined ? [{ field: `uses.${index}.duty`, value: 0.15 }] : [],
+    ),
+  }),
+)
+
+function readOr<Answer>(Kind: typeof NotationError | typeof NeedleSizeError, path: string, read: () => Answer): Answer {
+  try {
+    return read()
+  } catch (error) {
+    if (error instanceof Kind) {
+      throw new Invalid(error instanceof NotationError ? error.code : 'invalid', error.message, path)
+    }
+    throw error
+  }
+}
+
+/** What `bin/compute NAME` and `POST /api/compute/NAME` answer. */
+export const COMPUTATIONS: Readonly<Record<string, Computation>> = {
+  thread,
+  'needle-size': needleSize,
+  'needle-fit': needleFitOf,
+  fabric,
+  kit,
+  wear,
+}
+
+/** Named in the published contract, and still to be built. */
+export const NOT_BUILT: readonly string[] = ['thread-use', 'tension', 'fault', 'plan']
+
+/**
+ * Answers one request.
+ * @throws Invalid `unknown-name`, `not-built`, `invalid` or `ambiguous`
+ */
+export function compute(name: string, request: unknown): object {
+  if (NOT_BUILT.includes(name)) throw new Invalid('not-built', `"${name}" is planned and not built yet`)
+  const found = Object.hasOwn(COMPUTATIONS, name) ? COMPUTATIONS[name] : undefined
+  if (!found) {
+    throw new Invalid(
+      'unknown-name',
+      `"${name}" is no computation; allowed are ${Object.keys(COMPUTATIONS).join(', ')}`,
+    )
+  }
+  return found.answer(request)
+}

@@ -1,0 +1,163 @@
+import { POINT_PROPOSALS, POINT_VETOES, type PointProposal } from '../knowledge/needle-point'
+import { CLOTH_SIZES, CROSSING_STEPS, SIZE_REASONS } from '../knowledge/needle-size'
+import { POINTS, type NeedleSystem, type Point } from '../knowledge/needle'
+import { firstThatHolds, plain, rulesThatHold, sentence, type Facts, type Rule } from '../knowledge/rule'
+import type { KitThread } from '../knowledge/thread'
+import { sizeText } from '../units/needle-size'
+import { threadDiameterMm } from '../units/thread'
+import { CLEARANCE, needleFit } from './needle-fit'
+
+/** The sizes a cloth allows once its thickest crossing is counted in, with the sentences that say so. */
+export interface ClothRange {
+  readonly low: number
+  readonly up: number
+  readonly raisedLow: number
+  readonly rule: string
+  readonly because: string
+}
+
+const STEP = 10
+
+export function clothRange(facts: Facts): ClothRange {
+  const cloth = firstThatHolds(CLOTH_SIZES, facts)
+  const { low, up, crossingAdds } = cloth.give
+  const crossing = firstThatHolds(CROSSING_STEPS, facts)
+  const steps = crossingAdds === false ? 0 : crossing.give.steps
+  const raisedLow = Math.min(low + steps * STEP, Math.max(low, up))
+  const spoken = { ...facts, low, up, raisedLow }
+  const because = [sentence(cloth.because, spoken)]
+  if (raisedLow > low) because.push(sentence(crossing.because, spoken))
+  return { low, up, raisedLow, rule: cloth.id, because: because.join(' ') }
+}
+
+/** The points to try for these facts, best first, each with the row that proposed it. */
+export function pointsToTry(facts: Facts): { readonly point: Point; readonly rule: Rule<PointProposal> }[] {
+  const vetoed = new Set(rulesThatHold(POINT_VETOES, facts).flatMap((rule) => rule.give.points))
+  const tried = new Map<Point, Rule<PointProposal>>()
+  for (const rule of rulesThatHold(POINT_PROPOSALS, facts)) {
+    const allowed = rule.give.points.filter((point) => !vetoed.has(point))
+    for (const point of allowed) if (!tried.has(point)) tried.set(point, rule)
+    if (rule.give.only && allowed.length > 0) break
+  }
+  return [...tried].map(([point, rule]) => ({ point, rule }))
+}
+
+export type SizeBound = keyof typeof SIZE_REASONS
+
+/** One needle that could do the job with one thread. `marginal`: say what it costs. */
+export interface NeedleCandidate {
+  readonly point: Point
+  readonly sizeNm: number
+  readonly thread: KitThread
+  readonly bound: SizeBound
+  readonly marginal: boolean
+  readonly because: string
+}
+
+interface Bounds {
+  readonly range: ClothRange
+  readonly machine: { readonly min: number; readonly max: number } | undefined
+  readonly system: NeedleSystem
+  /** only these sizes are at hand */
+  readonly shelf?: readonly number[]
+}
+
+/** Sizes of a point that the shank system sells and the machine's clamp, hook and plate take, ascending. */
+export const sizesFor = (point: Point, { machine, system, shelf }: Omit<Bounds, 'range'>): number[] =>
+  (system.sold[point] ?? []).filter(
+    (size) =>
+      size >= (machine?.min ?? 0) &&
+      size <= (machine?.max ?? Infinity) &&
+      (shelf === undefined || shelf.includes(size)),
+  )
+
+const isGoodFit = (point: Point, sizeNm: number, thread: KitThread) =>
+  needleFit({ point, sizeNm }, thread).clearance >= CLEARANCE.good
+
+/** The finest size of a point whose eye passes the thread well, whatever the cloth says. */
+export const finestForThread = (point: Point, sizes: readonly number[], thread: KitThread): number | undefined =>
+  sizes.find((size) => isGoodFit(point, size, thread))
+
+/**
+ * Three bounds: stiff enough for the cloth, an eye that passes the thread, fine enough not to punch holes. The finest
+ * size that keeps the first two without breaking the third; where none does, the nearest that can still sew, marked
+ * marginal. A thread that the kit itself chose never moves the size: the thread is chosen to fit.
+ * @returns undefined when no size of this point passes any of the threads
+ */
+export function chooseSize(
+  point: Point,
+  threads: readonly KitThread[],
+  bounds: Bounds,
+  facts: Facts,
+  schoolSize?: number,
+): NeedleCandidate | undefined {
+  const sizes = sizesFor(point, bounds)
+  const { range } = bounds
+  const upper = point === 'wing' ? Infinity : range.up
+  const within = sizes.filter((size) => size >= range.raisedLow && size <= upper)
+  const spoken = (bound: SizeBound, sizeNm: number, thread: KitThread): string => {
+    const fit = needleFit({ point, sizeNm }, thread)
+    return [
+      range.because,
+      sentence(SIZE_REASONS[bound], {
+        ...facts,
+        up: range.up,
+        raisedLow: range.raisedLow,
+        sizeText: sizeText(sizeNm),
+        pointWords: capital(POINTS[point].words),
+        clearance: fit.clearance,
+        threadMm: plain(fit.threadMm),
+        eyeNeededMm: plain(threadDiameterMm(thread) * CLEARANCE.good),
+      }),
+    ].join(' ')
+  }
+  const candidate = (bound: SizeBound, sizeNm: number, thread: KitThread, marginal: boolean): NeedleCandidate => ({
+    point,
+    sizeNm,
+    thread,
+    bound,
+    marginal,
+    because: spoken(bound, sizeNm, thread),
+  })
+  const fitting = (sizeNm: number) => threads.find((thread) => isGoodFit(point, sizeNm, thread))
+
+  if (schoolSize !== undefined && sizes.includes(schoolSize)) {
+    const thread = fitting(schoolSize)
+    if (thread) return candidate('school', schoolSize, thread, false)
+  }
+  for (const size of within) {
+    const thread = fitting(size)
+    if (thread) {
+      const bound = point === 'wing' ? 'exempt' : size === within[0] ? 'cloth' : 'thread'
+      return candidate(bound, size, thread, false)
+    }
+  }
+  const nearest = nearestTo(sizes, range.raisedLow, upper)
+  if (within.length === 0 && nearest !== undefined) {
+    const thread = fitting(nearest)
+    if (thread) return candidate('sold', nearest, thread, true)
+  }
+  const passes = (size: number) =>
+    threads.find((thread) => needleFit({ point, sizeNm: size }, thread).clearance >= CLEARANCE.tight)
+  for (const size of [...within].reverse()) {
+    const thread = passes(size)
+    if (thread) return candidate('tight', size, thread, true)
+  }
+  for (const size of sizes.filter((size) => size > range.up)) {
+    const thread = fitting(size)
+    if (thread) return candidate('above', size, thread, true)
+  }
+  for (const size of [...sizes].reverse()) {
+    const thread = size >= range.raisedLow ? passes(size) : undefined
+    if (thread) return candidate('tight', size, thread, true)
+  }
+  return undefined
+}
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+
+/** The size with the least distance to low … up; of two equally near the stiffer. */
+function nearestTo(sizes: readonly number[], low: number, up: number): number | undefined {
+  const distance = (size: number) => Math.max(low - size, size - up, 0)
+  return [...sizes].sort((a, b) => distance(a) - distance(b) || b - a)[0]
+}

@@ -1,0 +1,95 @@
+import { firstThatHolds, plain, sentence, type Facts } from '../knowledge/rule'
+import { LENGTH_REASONS, LENGTH_WISHES, STITCH_WISHES } from '../knowledge/stitch'
+import type { Kit, KitMachine, Refusal } from './request'
+
+export interface StitchChoice {
+  readonly stitch: Kit['stitch']
+  /** a setting is out of this machine's reach, though the work can still be done */
+  readonly marginal: boolean
+  readonly rule: string
+  readonly because: string
+}
+
+/** The widest zigzag to plan with when no machine is known. */
+const ORDINARY_WIDTH_MM = 5
+
+/** The stitch with its length and width, fitted to what the machine reaches; or why this machine cannot sew it. */
+export function chooseStitch(facts: Facts, machine: KitMachine | undefined): StitchChoice | { refusals: Refusal[] } {
+  const kind = firstThatHolds(STITCH_WISHES, facts)
+  const of = kind.give.of.find((stitch) => !machine || machine.stitches.includes(stitch))
+  if (!of) {
+    const needed = kind.give.of.join(' or ')
+    return {
+      refusals: [
+        {
+          limit: 'stitch',
+          value: needed,
+          allowed: machine?.stitches ?? [],
+          because: `This job needs a ${needed} stitch and the machine has ${machine?.stitches.join(', ') || 'none'}.`,
+          wouldHelp: `A machine with a ${needed} stitch.`,
+        },
+      ],
+    }
+  }
+  const length = firstThatHolds(LENGTH_WISHES, facts)
+  const refusals: Refusal[] = []
+
+  const straight = of === 'straight'
+  const reachWidth = machine?.maxWidthMm ?? ORDINARY_WIDTH_MM
+  const [narrow, wide] = kind.give.widthMm === 'widest' ? [2, reachWidth] : kind.give.widthMm
+  if (!straight && reachWidth < narrow) {
+    refusals.push({
+      limit: 'width',
+      value: narrow,
+      allowed: reachWidth,
+      because: `The stitch must be at least ${plain(narrow)} mm wide and the machine reaches ${plain(reachWidth)} mm.`,
+      wouldHelp: `A machine with a zigzag of ${plain(narrow)} mm or more.`,
+    })
+  }
+  const widthMm = straight ? 0 : kind.give.widthMm === 'widest' ? reachWidth : Math.min((narrow + wide) / 2, reachWidth)
+
+  const [low, high] = length.give.lengthMm
+  const reach = machine?.lengthMm ?? { min: 0, max: Infinity }
+  const outOfReach = reach.max < low || reach.min > high
+  if (outOfReach && length.give.essential) {
+    refusals.push({
+      limit: 'length',
+      value: reach.max < low ? low : high,
+      allowed: reach.max < low ? reach.max : reach.min,
+      because: `Leather needs stitches of ${plain(low)} to ${plain(high)} mm and the machine makes ${plain(reach.min)} to ${plain(reach.max)} mm.`,
+      wouldHelp: `A machine that reaches ${plain(low)} mm stitches.`,
+    })
+  }
+  if (refusals.length > 0) return { refusals }
+
+  const wanted = length.give.startMm ?? (low + high) / 2
+  const lengthMm = Math.min(Math.max(wanted, reach.min), reach.max)
+  const spoken = {
+    ...facts,
+    lengthLow: low,
+    lengthHigh: high,
+    lengthMm,
+    reachLow: reach.min,
+    reachHigh: reach.max,
+    stitchesPerInch: lengthMm > 0 ? Math.round(25.4 / lengthMm) : 0,
+  }
+  const lengthReason = lengthMm !== wanted ? 'fitted' : low === high || length.give.startMm ? 'start' : 'middle'
+  const because = [
+    sentence(kind.because, spoken),
+    sentence(length.because, spoken),
+    sentence(LENGTH_REASONS[lengthReason], spoken),
+  ]
+  return {
+    stitch: {
+      of,
+      iso: straight ? '301' : '304',
+      ...(kind.give.name && (!straight || kind.give.of[0] === 'straight') && { name: kind.give.name }),
+      lengthMm,
+      widthMm,
+      lock: kind.give.lock,
+    },
+    marginal: outOfReach,
+    rule: `${kind.id} ${length.id}`,
+    because: because.join(' '),
+  }
+}

@@ -1,0 +1,291 @@
+import type { Point } from './needle'
+import type { Rule } from './rule'
+
+/** Points to try, best first. `only`: nothing else does this job, so the search ends with this row. */
+export interface PointProposal {
+  readonly points: readonly Point[]
+  readonly only?: true
+  /** a size the school asks for whatever the cloth's range says */
+  readonly sizeNm?: number
+}
+
+const propose = (
+  id: string,
+  when: Rule<unknown>['when'],
+  give: PointProposal,
+  because: string,
+  school?: string,
+): Rule<PointProposal> => ({
+  id: `point-${id}`,
+  when,
+  give,
+  because,
+  source: 'common practice',
+  confidence: 'medium',
+  ...(school && { school }),
+})
+
+const KNITTED = ['knit', 'pile']
+const FIRM = ['woven', 'felt', 'coated', 'net']
+const CLOTH = ['woven', 'felt', 'net']
+const SUEDE_OR_THIN = [{ thicknessMm: { below: 1 } }, { traits: { has: ['suede'] } }]
+
+/** Every row that holds adds its points, in this order. */
+export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = [
+  propose(
+    'wing',
+    { operation: { in: ['wing'] } },
+    { points: ['wing'], only: true },
+    'Only a wing needle opens the row of holes that this edge is made of.',
+  ),
+  propose(
+    'hem-elastane',
+    { operation: { in: ['knit-hem'] }, structure: { in: KNITTED }, elastane: { is: true } },
+    { points: ['twin-stretch', 'twin-ballpoint'], only: true },
+    'Two rows above and a zigzag below give with the hem; with elastane the stretch twin skips least.',
+  ),
+  propose(
+    'hem-knit',
+    { operation: { in: ['knit-hem'] }, structure: { in: KNITTED } },
+    { points: ['twin-ballpoint', 'twin-stretch'], only: true },
+    'Two rows above and a zigzag below give with the hem; ball tips part the loops.',
+  ),
+  propose(
+    'hem-other',
+    { operation: { in: ['knit-hem'] } },
+    { points: ['twin-universal'], only: true },
+    'A twin needle makes the two rows; this cloth has no loops to spare, so the universal twin does.',
+  ),
+  propose(
+    'metallic',
+    { threadFibre: { in: ['metallic'] } },
+    { points: ['metallic'], only: true },
+    'Metallic thread frays in an ordinary eye; the long polished eye is made for it.',
+  ),
+  propose(
+    'embroidery',
+    { operation: { in: ['embroidery'] } },
+    { points: ['embroidery'], only: true },
+    'Dense stitches with soft thread want the wider eye and soft tip of an embroidery needle.',
+  ),
+  propose(
+    'leather-school-universal',
+    { structure: { in: ['leather'] }, schoolSuede: { in: ['universal'] }, any: SUEDE_OR_THIN },
+    { points: ['universal', 'leather'] },
+    'At {thicknessMm} mm a universal pierces it, and its round hole tears less than a cut: this room’s way.',
+    'suede: universal',
+  ),
+  propose(
+    'leather-school-point',
+    { structure: { in: ['leather'] }, schoolSuede: { in: ['leather-point'] }, any: SUEDE_OR_THIN },
+    { points: ['leather'] },
+    'This room cuts through all leather, {thicknessMm} mm too, with the leather point.',
+    'suede: leather-point',
+  ),
+  propose(
+    'leather-thin',
+    { structure: { in: ['leather'] }, thicknessMm: { below: 1 } },
+    { points: ['universal', 'leather'] },
+    'At {thicknessMm} mm, under 1, a universal pierces leather well and leaves a smaller hole.',
+    'suede: universal',
+  ),
+  propose(
+    'leather',
+    { structure: { in: ['leather'] } },
+    { points: ['leather'] },
+    'Leather of {thicknessMm} mm, 1 or more, wants the cutting wedge.',
+  ),
+  propose(
+    'imitation-jeans',
+    { traits: { has: ['imitation-leather'] }, structure: { notIn: KNITTED }, schoolImitation: { in: ['jeans'] } },
+    { points: ['jeans', 'microtex'] },
+    'This room sews imitation leather with the strong jeans blade.',
+    'imitation: jeans',
+  ),
+  propose(
+    'imitation-leather',
+    { traits: { has: ['imitation-leather'] }, structure: { notIn: KNITTED }, schoolImitation: { in: ['leather'] } },
+    { points: ['leather', 'microtex'] },
+    'This room sews imitation leather with the leather point; test first, its cut can tear a thin film.',
+    'imitation: leather',
+  ),
+  propose(
+    'imitation',
+    { traits: { has: ['imitation-leather'] }, structure: { notIn: KNITTED } },
+    { points: ['microtex', 'jeans', 'leather'] },
+    'Imitation leather is pierced by a slim sharp point without cutting it; the leather point only if it skips.',
+    'imitation: microtex',
+  ),
+  propose(
+    'elastane-microtex',
+    { structure: { in: KNITTED }, elastane: { is: true }, schoolElastane: { in: ['microtex'] } },
+    { points: ['microtex', 'stretch', 'ballpoint'] },
+    'This room uses microtex on fine elastane; it may cut yarns, so stretch the test swatch and look for runs.',
+    'elastane: microtex',
+  ),
+  propose(
+    'elastane',
+    { elastane: { is: true }, structure: { in: [...KNITTED, 'net', 'woven'] } },
+    { points: ['stretch', 'ballpoint'] },
+    'Stretch of {stretchPercent} % with elastane makes ordinary points skip; the stretch point’s deeper scarf keeps the loop.',
+    'elastane: stretch',
+  ),
+  propose(
+    'elastic',
+    { operation: { in: ['elastic'] }, structure: { notIn: ['coated', 'rope', 'leather'] } },
+    { points: ['stretch', 'ballpoint'] },
+    'Elastic bends ordinary points away; the stretch point’s deeper scarf keeps the loop.',
+  ),
+  propose(
+    'knit',
+    { structure: { in: KNITTED } },
+    { points: ['ballpoint', 'stretch'] },
+    'A rounded tip parts the loops of a {structure}; a universal would cut them and leave runs.',
+  ),
+  propose(
+    'thick-thread',
+    { thickThread: { is: true }, structure: { in: FIRM } },
+    { points: ['topstitch'] },
+    'Thick thread passes the very large eye of a topstitch needle at a smaller blade.',
+  ),
+  propose(
+    'fine-topstitching',
+    { operation: { in: ['topstitch'] }, thickThread: { is: false }, structure: { in: CLOTH } },
+    { points: ['microtex', 'universal'] },
+    'Fine topstitching runs straightest with a slim sharp point.',
+  ),
+  propose(
+    'quilting',
+    { any: [{ operation: { in: ['quilting'] } }, { traits: { has: ['quilted'] } }] },
+    { points: ['quilting', 'universal'] },
+    'The slim taper of a quilting needle passes layers and batting without pushing them apart.',
+  ),
+  propose(
+    'rope',
+    { structure: { in: ['rope'] } },
+    { points: ['jeans', 'universal'] },
+    'Cotton rope wants the reinforced jeans blade.',
+  ),
+  propose(
+    'denim-universal',
+    {
+      traits: { has: ['denim', 'canvas'] },
+      schoolDenim: { in: ['universal-100'] },
+      band: { in: ['heavy', 'very-heavy', 'extreme'] },
+    },
+    { points: ['universal'], sizeNm: 100 },
+    'This room finds a universal 100/16 enough for denim and canvas.',
+    'denim: universal-100',
+  ),
+  propose(
+    'denim-jeans-always',
+    { traits: { has: ['denim', 'canvas'] }, schoolDenim: { in: ['jeans'] } },
+    { points: ['jeans'] },
+    'This room takes the jeans point for all denim and canvas.',
+    'denim: jeans',
+  ),
+  propose(
+    'denim-jeans',
+    { traits: { has: ['denim', 'canvas'] }, schoolDenim: { known: false }, crossingLayers: { over: 2 } },
+    { points: ['jeans'] },
+    'The crossing has {crossingLayers} layers, more than two: the reinforced jeans blade deflects least in denim and canvas.',
+    'denim: jeans',
+  ),
+  propose(
+    'coated',
+    { any: [{ structure: { in: ['coated'] } }, { traits: { has: ['coated'] } }], structure: { notIn: ['leather'] } },
+    { points: ['microtex', 'jeans'] },
+    'A coating closes round a slim sharp hole; a rounded tip would push it in.',
+  ),
+  propose(
+    'large-eye-school',
+    { structure: { in: CLOTH }, schoolPoint: { in: ['large-eye'] } },
+    { points: ['topstitch'] },
+    'This room takes the topstitch needle for nearly all woven work, since thread passes the eye so often.',
+    'point: large-eye',
+  ),
+  propose(
+    'sharp-school',
+    { structure: { in: CLOTH }, schoolPoint: { in: ['sharp-first'] } },
+    { points: ['microtex', 'quilting'] },
+    'This room takes a sharp point for today’s denser wovens.',
+    'point: sharp-first',
+  ),
+  propose(
+    'dense',
+    { structure: { in: CLOTH }, schoolPoint: { known: false }, traits: { has: ['dense'] } },
+    { points: ['microtex'] },
+    'The weave is dense: a slim sharp point goes between its yarns without picks or puckers.',
+    'point: universal-first',
+  ),
+  propose(
+    'silky',
+    { structure: { in: CLOTH }, schoolPoint: { known: false }, silky: { is: true } },
+    { points: ['microtex'] },
+    'At {massGsm} g/m² this is sheer or silky: a slim sharp point makes neither picks nor puckers.',
+    'point: universal-first',
+  ),
+  propose(
+    'universal',
+    { structure: { notIn: [...KNITTED, 'leather'] } },
+    { points: ['universal'] },
+    'A universal point does for ordinary {structure} cloth of {massGsm} g/m².',
+    'point: universal-first',
+  ),
+  propose(
+    'sharp-fallback',
+    { structure: { in: CLOTH } },
+    { points: ['microtex'] },
+    'A sharp point does as well here, and picks less.',
+  ),
+  propose(
+    'large-eye-fallback',
+    { structure: { in: FIRM }, threadGiven: { is: true } },
+    { points: ['topstitch'] },
+    'The very large eye of a topstitch needle lets {threadTex} tex pass at a smaller blade.',
+  ),
+]
+
+/** Points that a cloth never gets, whatever proposed them. */
+export const POINT_VETOES: readonly Rule<{ readonly points: readonly Point[] }>[] = [
+  {
+    id: 'veto-knit',
+    when: { structure: { in: KNITTED } },
+    give: { points: ['universal', 'jeans', 'leather', 'quilting', 'topstitch', 'twin-universal'] },
+    because: 'A point that is not rounded cuts the loops of a {structure}.',
+    source: 'common practice',
+    confidence: 'high',
+  },
+  {
+    id: 'veto-knit-sharp',
+    when: { structure: { in: KNITTED }, schoolElastane: { notIn: ['microtex'] } },
+    give: { points: ['microtex'] },
+    because: 'A sharp point cuts the loops of a {structure}.',
+    source: 'common practice',
+    confidence: 'high',
+  },
+  {
+    id: 'veto-wedge-on-cloth',
+    when: { structure: { in: ['woven', 'felt', 'net', 'rope'] }, traits: { lacks: ['imitation-leather'] } },
+    give: { points: ['leather'] },
+    because: 'The leather point cuts the yarns of cloth.',
+    source: 'common practice',
+    confidence: 'high',
+  },
+  {
+    id: 'veto-jeans-on-sheer',
+    when: { any: [{ band: { in: ['sheer'] } }, { traits: { has: ['sheer'] } }] },
+    give: { points: ['jeans'] },
+    because: 'A reinforced blade leaves holes in a sheer.',
+    source: 'common practice',
+    confidence: 'high',
+  },
+  {
+    id: 'veto-ball-on-dense',
+    when: { structure: { in: ['woven'] }, traits: { has: ['dense'] } },
+    give: { points: ['ballpoint'] },
+    because: 'A rounded tip cannot pass a dense weave cleanly.',
+    source: 'common practice',
+    confidence: 'high',
+  },
+]

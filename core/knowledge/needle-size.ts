@@ -1,0 +1,119 @@
+import type { Rule } from './rule'
+
+/** The sizes a cloth wants: too thin a blade deflects and strikes, too thick a one punches holes and skips. */
+export interface SizeRange {
+  readonly low: number
+  readonly up: number
+  /** thick crossings raise the lower bound unless the row says otherwise */
+  readonly crossingAdds?: false
+}
+
+const range = (
+  id: string,
+  when: Rule<unknown>['when'],
+  low: number,
+  up: number,
+  because: string,
+  more: { crossingAdds?: false } = {},
+): Rule<SizeRange> => ({
+  id: `size-${id}`,
+  when,
+  give: { low, up, ...more },
+  because,
+  source: 'common practice',
+  confidence: 'medium',
+})
+
+const byThickness = '{thicknessMm} mm of leather a layer wants {low} to {up}.'
+const byMass = 'At {massGsm} g/m² this {structure} is {bandWords} and wants {low} to {up}.'
+const WOVEN = ['woven', 'felt']
+
+/** First row that holds decides. */
+export const CLOTH_SIZES: readonly Rule<SizeRange>[] = [
+  range('leather-thin', { structure: { in: ['leather'] }, thicknessMm: { below: 0.8 } }, 80, 90, byThickness),
+  range('leather-medium', { structure: { in: ['leather'] }, thicknessMm: { upTo: 1.2 } }, 90, 100, byThickness),
+  range('leather-firm', { structure: { in: ['leather'] }, thicknessMm: { upTo: 1.6 } }, 100, 110, byThickness),
+  range('leather-thick', { structure: { in: ['leather'] } }, 110, 120, byThickness),
+  range(
+    'rope',
+    { structure: { in: ['rope'] } },
+    100,
+    100,
+    'Rope and cord want a stiff {low}; the crossing adds nothing, since the needle passes one cord at a time.',
+    { crossingAdds: false },
+  ),
+  range(
+    'quilt',
+    { any: [{ traits: { has: ['quilted'] } }, { operation: { in: ['quilting'] }, structure: { in: WOVEN } }] },
+    75,
+    90,
+    'A quilt sandwich wants {low} to {up}.',
+  ),
+  range(
+    'film-thick',
+    { structure: { in: ['coated'] }, thicknessMm: { over: 0.8 } },
+    90,
+    100,
+    'Film of {thicknessMm} mm, over 0.8, wants {low} to {up}.',
+  ),
+  range('film', { structure: { in: ['coated'] } }, 70, 90, 'Coated cloth of {thicknessMm} mm wants {low} to {up}.'),
+  range('net', { structure: { in: ['net'] } }, 60, 75, 'Net and mesh want {low} to {up}.'),
+  range('pile', { structure: { in: ['pile'] } }, 80, 90, 'Pile and fleece want {low} to {up}.'),
+  range('knit-light', { structure: { in: ['knit'] }, band: { in: ['light'] } }, 70, 75, byMass),
+  range('knit-medium', { structure: { in: ['knit'] }, band: { in: ['medium'] } }, 75, 80, byMass),
+  range('knit-heavy', { structure: { in: ['knit'] }, band: { in: ['heavy'] } }, 90, 90, byMass),
+  range('knit-very-heavy', { structure: { in: ['knit'] } }, 90, 100, byMass),
+  range('sheer', { band: { in: ['sheer'] } }, 60, 65, byMass),
+  range(
+    'light-slippery',
+    { band: { in: ['light'] }, traits: { has: ['slippery'] } },
+    65,
+    70,
+    'At {massGsm} g/m² this is light and slippery and wants {low} to {up}.',
+  ),
+  range('light', { band: { in: ['light'] } }, 60, 75, byMass),
+  range('medium-light', { band: { in: ['medium-light'] } }, 70, 80, byMass),
+  range('medium', { band: { in: ['medium'] } }, 80, 90, byMass),
+  range('heavy', { band: { in: ['heavy'] } }, 90, 100, byMass),
+  range('very-heavy', { band: { in: ['very-heavy'] } }, 100, 110, byMass),
+  range('extreme', {}, 110, 120, byMass),
+]
+
+/** How many steps of ten a thick crossing adds to the lower bound, never past the cloth's own upper size. */
+export const CROSSING_STEPS: readonly Rule<{ readonly steps: number }>[] = [
+  {
+    id: 'crossing-over-4',
+    when: { crossingMm: { over: 4 } },
+    give: { steps: 2 },
+    because: 'The crossing of {crossingMm} mm is over 4, which raises the finest size two steps to {raisedLow}.',
+    source: 'common practice',
+    confidence: 'medium',
+  },
+  {
+    id: 'crossing-over-2',
+    when: { crossingMm: { over: 2 } },
+    give: { steps: 1 },
+    because: 'The crossing of {crossingMm} mm is over 2, which raises the finest size one step to {raisedLow}.',
+    source: 'common practice',
+    confidence: 'medium',
+  },
+  {
+    id: 'crossing-thin',
+    when: {},
+    give: { steps: 0 },
+    because: 'The crossing of {crossingMm} mm adds nothing.',
+    source: 'common practice',
+    confidence: 'medium',
+  },
+]
+
+/** What is said of the size that was chosen, by the bound that decided it. */
+export const SIZE_REASONS = {
+  cloth: '{sizeText} is the finest size sold that is stiff enough.',
+  thread: 'The thread decided: {threadMm} mm of thread needs an eye of at least {eyeNeededMm} mm, so {sizeText}.',
+  sold: '{pointWords} needles are not sold between {raisedLow} and {up}; {sizeText} is the nearest.',
+  tight: 'In {sizeText} the thread is tight ({clearance} times its width): a drop test decides.',
+  above: '{sizeText} lets the thread pass but is thicker than the {up} this cloth likes: expect visible holes.',
+  exempt: 'A wing needle is meant to leave a hole, so the cloth’s upper size {up} does not bind.',
+  school: 'This room finds {sizeText} enough for denim and canvas.',
+} as const

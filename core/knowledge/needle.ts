@@ -1,0 +1,161 @@
+/** Needles as they are sold: points, the sizes each exists in, how large the eye is, and shank systems. */
+
+export type Point =
+  | 'universal'
+  | 'microtex'
+  | 'ballpoint'
+  | 'stretch'
+  | 'jeans'
+  | 'leather'
+  | 'quilting'
+  | 'embroidery'
+  | 'metallic'
+  | 'topstitch'
+  | 'wing'
+  | 'twin-universal'
+  | 'twin-stretch'
+  | 'twin-ballpoint'
+
+export interface PointKnowledge {
+  /** name as a person says it */
+  readonly words: string
+  readonly shape: string
+  /** sizes sold for the household shank, in 1/100 mm */
+  readonly sizesNm: readonly number[]
+  /** effective width of the eye as a share of the blade. Source: common practice, checked by drop tests */
+  readonly eyeShare: number
+  /** gaps between the two needles, each with the sizes sold */
+  readonly gaps?: readonly { readonly gapMm: number; readonly sizesNm: readonly number[] }[]
+}
+
+const STANDARD_EYE = 0.42
+const WIDE_EYE = 0.5
+const VERY_LARGE_EYE = 0.55
+
+const twin = (shape: string, gaps: NonNullable<PointKnowledge['gaps']>): Omit<PointKnowledge, 'words'> => ({
+  shape,
+  sizesNm: [...new Set(gaps.flatMap((gap) => gap.sizesNm))].sort((a, b) => a - b),
+  eyeShare: STANDARD_EYE,
+  gaps,
+})
+
+export const POINTS: Readonly<Record<Point, PointKnowledge>> = {
+  universal: {
+    words: 'universal',
+    shape: 'very slightly rounded',
+    sizesNm: [60, 65, 70, 75, 80, 90, 100, 110, 120],
+    eyeShare: STANDARD_EYE,
+  },
+  microtex: {
+    words: 'microtex (sharp)',
+    shape: 'slim and acute',
+    sizesNm: [60, 65, 70, 75, 80, 90, 100, 110],
+    eyeShare: STANDARD_EYE,
+  },
+  ballpoint: {
+    words: 'ballpoint (jersey)',
+    shape: 'a rounded tip that parts the loops',
+    sizesNm: [70, 75, 80, 90, 100],
+    eyeShare: STANDARD_EYE,
+  },
+  stretch: {
+    words: 'stretch',
+    shape: 'a ball tip with a deeper scarf',
+    sizesNm: [65, 75, 90],
+    eyeShare: STANDARD_EYE,
+  },
+  jeans: {
+    words: 'jeans',
+    shape: 'a reinforced blade',
+    sizesNm: [70, 80, 90, 100, 110],
+    eyeShare: STANDARD_EYE,
+  },
+  leather: {
+    words: 'leather',
+    shape: 'a cutting wedge',
+    sizesNm: [70, 80, 90, 100, 110, 120],
+    eyeShare: STANDARD_EYE,
+  },
+  quilting: { words: 'quilting', shape: 'a slim taper', sizesNm: [75, 90], eyeShare: STANDARD_EYE },
+  embroidery: { words: 'embroidery', shape: 'a soft tip with a wider eye', sizesNm: [75, 90], eyeShare: WIDE_EYE },
+  metallic: { words: 'metallic', shape: 'a long polished eye', sizesNm: [80, 90], eyeShare: WIDE_EYE },
+  topstitch: {
+    words: 'topstitch',
+    shape: 'sharp, with a very large eye and groove',
+    sizesNm: [80, 90, 100],
+    eyeShare: VERY_LARGE_EYE,
+  },
+  wing: { words: 'wing', shape: 'flat wings that open a hole', sizesNm: [100, 120], eyeShare: STANDARD_EYE },
+  'twin-universal': {
+    words: 'twin universal',
+    ...twin('two needles on one shank', [
+      { gapMm: 1.6, sizesNm: [70, 80] },
+      { gapMm: 2, sizesNm: [80] },
+      { gapMm: 2.5, sizesNm: [80] },
+      { gapMm: 3, sizesNm: [90] },
+      { gapMm: 4, sizesNm: [80, 90, 100] },
+      { gapMm: 6, sizesNm: [100] },
+    ]),
+  },
+  'twin-ballpoint': {
+    words: 'twin ballpoint',
+    ...twin('two ball tips on one shank', [
+      { gapMm: 2.5, sizesNm: [75] },
+      { gapMm: 4, sizesNm: [75] },
+    ]),
+  },
+  'twin-stretch': {
+    words: 'twin stretch',
+    ...twin('two ball tips with deeper scarves on one shank', [
+      { gapMm: 2.5, sizesNm: [75] },
+      { gapMm: 4, sizesNm: [75] },
+    ]),
+  },
+}
+
+export const isTwin = (point: Point): boolean => POINTS[point].gaps !== undefined
+export const hasLargeEye = (point: Point): boolean => POINTS[point].eyeShare > STANDARD_EYE
+
+/** A shank system: which needles seat in the machine at all. Another system is refused, never "close enough". */
+export interface NeedleSystem {
+  readonly name: string
+  /** other names of the very same shank */
+  readonly names: readonly string[]
+  readonly household: boolean
+  /** sizes sold for each point; absent points are not made for this shank */
+  readonly sold: Readonly<Partial<Record<Point, readonly number[]>>>
+}
+
+const ROUND_SHANK_SIZES = [70, 75, 80, 90, 100, 110, 120, 125, 130, 140]
+const roundShank = (name: string, ...names: string[]): NeedleSystem => ({
+  name,
+  names,
+  household: false,
+  sold: { universal: ROUND_SHANK_SIZES, leather: ROUND_SHANK_SIZES },
+})
+
+export const HOUSEHOLD_SYSTEM: NeedleSystem = {
+  name: '130/705 H',
+  names: ['HA×1', '15×1'],
+  household: true,
+  sold: Object.fromEntries(Object.entries(POINTS).map(([point, knowledge]) => [point, knowledge.sizesNm])),
+}
+
+export const NEEDLE_SYSTEMS: readonly NeedleSystem[] = [
+  HOUSEHOLD_SYSTEM,
+  roundShank('134', '135×5', '134/135×5', 'DP×5'),
+  roundShank('135×17', 'DP×17'),
+  roundShank('16×231', 'DB×1'),
+  {
+    name: 'long shank',
+    names: ['own long shank'],
+    household: false,
+    sold: { universal: [70, 80, 90, 100, 110] },
+  },
+]
+
+const folded = (name: string): string => name.toLowerCase().replace(/\s+/g, '').replace(/×/g, 'x')
+
+/** The system of that name, written in any case, with or without spaces, × or x. Undefined: not in the catalogue. */
+export const needleSystem = (name: string): NeedleSystem | undefined =>
+  NEEDLE_SYSTEMS.find((system) => [system.name, ...system.names].some((known) => folded(known) === folded(name)))

@@ -1,0 +1,240 @@
+import type { Rule } from './rule'
+
+export const OPERATIONS = [
+  'seam',
+  'zigzag',
+  'stretch-seam',
+  'elastic',
+  'knit-hem',
+  'topstitch',
+  'buttonhole',
+  'quilting',
+  'embroidery',
+  'decorative',
+  'wing',
+  'coil',
+  'gather',
+  'baste',
+] as const
+export type Operation = (typeof OPERATIONS)[number]
+
+export const STITCHES = ['straight', 'zigzag', 'stretch', 'buttonhole', 'decorative'] as const
+export type Stitch = (typeof STITCHES)[number]
+
+/** ISO 4915 types: 301 straight lockstitch, 304 zigzag lockstitch. */
+export type StitchIso = '301' | '304'
+
+export interface StitchWish {
+  /** stitches that do the job, best first; the first that the machine has is taken */
+  readonly of: readonly Stitch[]
+  readonly widthMm: readonly [number, number] | 'widest'
+  readonly lock: 'reverse' | 'tie-off' | 'none'
+  /** what the stitch is called when it is neither plain straight nor plain zigzag */
+  readonly name?: string
+}
+
+const stitch = (operations: readonly Operation[], give: StitchWish, because: string): Rule<StitchWish> => ({
+  id: `stitch-${operations[0]}`,
+  when: { operation: { in: operations } },
+  give,
+  because,
+  source: 'common practice',
+  confidence: 'medium',
+})
+
+export const STITCH_WISHES: readonly Rule<StitchWish>[] = [
+  {
+    id: 'stitch-leather',
+    when: { structure: { in: ['leather'] }, operation: { in: ['seam', 'topstitch'] } },
+    give: { of: ['straight'], widthMm: [0, 0], lock: 'tie-off' },
+    because: 'Straight; tie the ends off, since sewing back and forth perforates leather.',
+    source: 'common practice',
+    confidence: 'high',
+  },
+  stitch(
+    ['seam', 'topstitch', 'quilting'],
+    { of: ['straight'], widthMm: [0, 0], lock: 'reverse' },
+    'Straight; lock the ends with three stitches forward and three back.',
+  ),
+  stitch(
+    ['gather', 'baste'],
+    { of: ['straight'], widthMm: [0, 0], lock: 'none' },
+    'Straight and open-ended: it comes out again.',
+  ),
+  stitch(
+    ['knit-hem'],
+    { of: ['straight'], widthMm: [0, 0], lock: 'reverse', name: 'straight, twin needle' },
+    'Straight with the twin: the bobbin thread zigzags beneath and must lie wide and flat.',
+  ),
+  stitch(['zigzag'], { of: ['zigzag'], widthMm: [3, 5], lock: 'reverse' }, 'A zigzag wide enough to wrap the edge.'),
+  stitch(
+    ['stretch-seam'],
+    { of: ['stretch', 'zigzag'], widthMm: [0.5, 1.5], lock: 'reverse', name: 'narrow zigzag' },
+    'A very narrow zigzag gives with the cloth, where a straight stitch would pop.',
+  ),
+  stitch(
+    ['elastic'],
+    { of: ['stretch', 'zigzag'], widthMm: [4, 5], lock: 'reverse', name: 'three-step zigzag' },
+    'Three small steps a side hold elastic flat and stretch with it.',
+  ),
+  stitch(
+    ['buttonhole'],
+    { of: ['buttonhole'], widthMm: [4, 5], lock: 'tie-off', name: 'buttonhole' },
+    'The machine’s own buttonhole.',
+  ),
+  stitch(
+    ['embroidery'],
+    { of: ['zigzag'], widthMm: [2, 4], lock: 'tie-off', name: 'satin stitch' },
+    'A close zigzag that lies like satin.',
+  ),
+  stitch(
+    ['decorative'],
+    { of: ['decorative', 'zigzag', 'straight'], widthMm: [4, 5], lock: 'tie-off' },
+    'A pattern stitch where the machine has one.',
+  ),
+  stitch(
+    ['wing'],
+    { of: ['decorative', 'zigzag', 'straight'], widthMm: [2, 3], lock: 'tie-off' },
+    'An open stitch that enters the same hole more than once; never a dense satin.',
+  ),
+  stitch(
+    ['coil'],
+    { of: ['zigzag'], widthMm: 'widest', lock: 'reverse' },
+    'The widest zigzag the machine has, so that it catches both turns of the cord.',
+  ),
+]
+
+/** Length in mm as a range, whose middle is taken. `essential`: outside it the work is spoilt, so it is refused. */
+export interface LengthWish {
+  readonly lengthMm: readonly [number, number]
+  readonly startMm?: number
+  readonly essential?: true
+}
+
+const length = (
+  id: string,
+  when: Rule<unknown>['when'],
+  lengthMm: readonly [number, number],
+  because: string,
+  more: { startMm?: number; essential?: true } = {},
+): Rule<LengthWish> => ({
+  id: `length-${id}`,
+  when,
+  give: { lengthMm, ...more },
+  because,
+  source: 'common practice',
+  confidence: 'medium',
+})
+
+/** First row that holds decides. */
+export const LENGTH_WISHES: readonly Rule<LengthWish>[] = [
+  length(
+    'baste',
+    { operation: { in: ['baste'] } },
+    [4, 6],
+    'Basting is long, {lengthLow} to {lengthHigh} mm, to come out easily.',
+  ),
+  length(
+    'gather',
+    { operation: { in: ['gather'] } },
+    [4, 5],
+    'Gathering slides on long stitches of {lengthLow} to {lengthHigh} mm.',
+  ),
+  length(
+    'buttonhole',
+    { operation: { in: ['buttonhole'] } },
+    [0.3, 0.5],
+    'A buttonhole’s bars lie at {lengthLow} to {lengthHigh} mm.',
+  ),
+  length(
+    'embroidery',
+    { operation: { in: ['embroidery'] } },
+    [0.3, 0.5],
+    'Satin lies closed at {lengthLow} to {lengthHigh} mm.',
+  ),
+  length(
+    'coil',
+    { operation: { in: ['coil'] } },
+    [2, 3],
+    'Rope coils take {lengthLow} to {lengthHigh} mm; start at 2.5.',
+    { startMm: 2.5 },
+  ),
+  length('elastic', { operation: { in: ['elastic'] } }, [1, 1.5], 'Each small step is {lengthLow} to {lengthHigh} mm.'),
+  length(
+    'stretch-seam',
+    { operation: { in: ['stretch-seam'] } },
+    [2.5, 3],
+    'The narrow zigzag runs at {lengthLow} to {lengthHigh} mm.',
+  ),
+  length('zigzag', { operation: { in: ['zigzag'] } }, [1.5, 2.5], 'An edge is held at {lengthLow} to {lengthHigh} mm.'),
+  length(
+    'decorative',
+    { operation: { in: ['decorative', 'wing'] } },
+    [2, 2.5],
+    'Patterns open at {lengthLow} to {lengthHigh} mm.',
+  ),
+  length(
+    'leather',
+    { structure: { in: ['leather'] } },
+    [3, 4],
+    'Leather takes {lengthLow} to {lengthHigh} mm: closer holes perforate it like a stamp.',
+    { essential: true },
+  ),
+  length(
+    'topstitch',
+    { operation: { in: ['topstitch'] } },
+    [3, 4],
+    'Topstitching shows at {lengthLow} to {lengthHigh} mm.',
+  ),
+  length(
+    'quilting',
+    { operation: { in: ['quilting'] } },
+    [2.5, 3],
+    'A quilt sandwich takes up length: {lengthLow} to {lengthHigh} mm.',
+  ),
+  length(
+    'knit-hem',
+    { operation: { in: ['knit-hem'] } },
+    [2.5, 3],
+    'A hem that stretches wants {lengthLow} to {lengthHigh} mm.',
+  ),
+  length(
+    'film',
+    { structure: { in: ['coated'] } },
+    [2.5, 3.5],
+    'Film perforates when holes are close: {lengthLow} to {lengthHigh} mm.',
+  ),
+  length(
+    'bulky',
+    { structure: { in: ['pile'] } },
+    [3, 3.5],
+    'A bulky pair takes up length: {lengthLow} to {lengthHigh} mm.',
+  ),
+  length('knit', { structure: { in: ['knit'] } }, [2.5, 2.5], 'A plain seam in a knit: {lengthLow} mm.'),
+  length(
+    'sheer',
+    { band: { in: ['sheer'] } },
+    [1.8, 2],
+    'At {massGsm} g/m², sheer, {lengthLow} to {lengthHigh} mm keeps it from puckering.',
+  ),
+  length(
+    'light',
+    { any: [{ band: { in: ['light'] } }, { traits: { has: ['slippery', 'sheer'] } }] },
+    [2, 2.2],
+    'Light or slippery cloth ({massGsm} g/m²) is sewn at {lengthLow} to {lengthHigh} mm.',
+  ),
+  length(
+    'medium-light',
+    { band: { in: ['medium-light'] } },
+    [2.2, 2.5],
+    '{massGsm} g/m² is medium-light: {lengthLow} to {lengthHigh} mm.',
+  ),
+  length('medium', { band: { in: ['medium'] } }, [2.5, 2.5], '{massGsm} g/m² is medium: {lengthLow} mm.'),
+  length('heavy', {}, [3, 3], 'Heavy work ({massGsm} g/m²): {lengthLow} mm.'),
+]
+
+export const LENGTH_REASONS = {
+  middle: 'The middle is {lengthMm} mm, {stitchesPerInch} to the inch.',
+  start: 'That is {stitchesPerInch} to the inch.',
+  fitted: 'This machine reaches {reachLow} to {reachHigh} mm, so {lengthMm} mm.',
+} as const

@@ -1,0 +1,72 @@
+import Type from 'typebox'
+import {
+  Above0,
+  Count,
+  DialSchema,
+  FabricTraitWords,
+  FibreWord,
+  FootWord,
+  From0,
+  OperationWord,
+  PointWord,
+  RangeMm,
+  StitchWord,
+  StructureWord,
+  strict,
+  ThreadSchema,
+  UseWord,
+  words,
+} from './vocabulary'
+
+export const KitFabricSchema = strict(
+  {
+    structure: StructureWord,
+    massGsm: Type.Optional(Above0),
+    thicknessMm: Type.Optional(Above0),
+    stretchPercent: Type.Optional(From0),
+    traits: Type.Optional(FabricTraitWords),
+  },
+  { anyOf: [{ required: ['massGsm'] }, { required: ['thicknessMm'] }] },
+)
+
+export const LayersSchema = strict({ seam: Count, crossing: Count })
+
+export const KitMachineSchema = strict({
+  needleSystem: Type.String({ minLength: 1, maxLength: 80 }),
+  needleNm: strict({ min: Above0, max: Above0 }),
+  dial: DialSchema,
+  stitches: Type.Array(StitchWord, { uniqueItems: true }),
+  maxWidthMm: From0,
+  lengthMm: RangeMm,
+  spoolPins: Type.Integer({ minimum: 0 }),
+  feet: Type.Array(FootWord, { uniqueItems: true }),
+  evenFeed: Type.Boolean(),
+  maxStackMm: Above0,
+  maxLeatherMm: From0,
+  footPressure: words(['adjustable', 'fixed'] as const),
+  straightPlate: Type.Optional(Type.Boolean()),
+})
+
+export const SchoolsSchema = strict({
+  point: Type.Optional(words(['universal-first', 'sharp-first', 'large-eye'] as const)),
+  denim: Type.Optional(words(['jeans', 'universal-100'] as const)),
+  suede: Type.Optional(words(['leather-point', 'universal'] as const)),
+  elastane: Type.Optional(words(['stretch', 'microtex'] as const)),
+  imitation: Type.Optional(words(['microtex', 'jeans', 'leather'] as const)),
+})
+
+export const StockSchema = strict({
+  needles: Type.Array(strict({ point: PointWord, sizeNm: Above0, count: Type.Integer({ minimum: 0 }) })),
+  threads: Type.Array(strict({ tex: Above0, fibre: FibreWord, use: UseWord })),
+})
+
+export const KitRequestSchema = strict({
+  fabric: KitFabricSchema,
+  layers: LayersSchema,
+  operation: OperationWord,
+  thread: Type.Optional(ThreadSchema),
+  machine: Type.Optional(KitMachineSchema),
+  schools: Type.Optional(SchoolsSchema),
+  learner: Type.Optional(Type.Boolean()),
+  stock: Type.Optional(StockSchema),
+})

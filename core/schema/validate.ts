@@ -1,0 +1,106 @@
+import { Ajv, type ErrorObject, type ValidateFunction } from 'ajv'
+import addFormats from 'ajv-formats'
+import type { Static, TSchema } from 'typebox'
+import { Invalid } from './invalid'
+
+const ajv = new Ajv({ allErrors: false, strict: true, strictTypes: false, strictRequired: false, verbose: true })
+addFormats.default(ajv, ['date-time', 'date', 'email', 'uuid'])
+
+/** A JSON Schema as plain data, for speaking about it. */
+type Plain = Readonly<Record<string, unknown>>
+
+const compiled = new WeakMap<TSchema, ValidateFunction>()
+
+function validatorOf(schema: TSchema): ValidateFunction {
+  const known = compiled.get(schema)
+  if (known) return known
+  const made = ajv.compile(schema)
+  compiled.set(schema, made)
+  return made
+}
+
+const dotted = (pointer: string): string => pointer.slice(1).replaceAll('/', '.')
+
+/** One sentence for one fault: what is there and what is allowed. */
+function faultOf(error: ErrorObject): { path: string; message: string } {
+  const at = dotted(error.instancePath)
+  const inside = (name: string) => (at ? `${at}.${name}` : name)
+  const params = error.params as Record<string, unknown>
+  const name = at || 'the request'
+  switch (error.keyword) {
+    case 'additionalProperties': {
+      const known = Object.keys((error.parentSchema?.['properties'] ?? {}) as object)
+      const path = inside(String(params['additionalProperty']))
+      return { path, message: `"${path}" is not known here; allowed are ${known.join(', ')}` }
+    }
+    case 'required': {
+      const path = inside(String(params['missingProperty']))
+      const wanted = (error.parentSchema?.['properties'] as Record<string, Plain> | undefined)?.[
+        String(params['missingProperty'])
+      ]
+      return { path, message: `"${path}" is missing; it must be ${allowed(wanted)}` }
+    }
+    case 'enum':
+      return { path: at, message: `"${name}" must be one of ${(params['allowedValues'] as unknown[]).join(', ')}` }
+    default:
+      return { path: at, message: `"${name}" must be ${allowed(error.parentSchema as Plain | undefined)}` }
+  }
+}
+
+/** What a schema allows, in words. */
+function allowed(schema: Plain | undefined): string {
+  if (!schema) return 'given'
+  if (Array.isArray(schema['enum'])) return `one of ${(schema['enum'] as unknown[]).join(', ')}`
+  if (schema['const'] !== undefined) return JSON.stringify(schema['const'])
+  const bounds = [
+    schema['exclusiveMinimum'] !== undefined && `above ${String(schema['exclusiveMinimum'])}`,
+    schema['minimum'] !== undefined && `at least ${String(schema['minimum'])}`,
+    schema['maximum'] !== undefined && `at most ${String(schema['maximum'])}`,
+    schema['minLength'] !== undefined && `at least ${String(schema['minLength'])} characters long`,
+    schema['maxLength'] !== undefined && `at most ${String(schema['maxLength'])} characters long`,
+    schema['minItems'] !== undefined && `with at least ${String(schema['minItems'])} entries`,
+    schema['maxItems'] !== undefined && `with at most ${String(schema['maxItems'])} entries`,
+    schema['uniqueItems'] === true && 'without repeats',
+    schema['format'] !== undefined && `written as a ${String(schema['format'])}`,
+    schema['pattern'] !== undefined && `of the form ${String(schema['pattern'])}`,
+  ].filter(Boolean)
+  const kinds: Record<string, string> = {
+    integer: 'a whole number',
+    number: 'a number',
+    string: 'text',
+    boolean: 'true or false',
+    array: 'a list',
+    object: 'an object',
+  }
+  const kind = kinds[String(schema['type'])]
+  const choices = (schema['anyOf'] ?? schema['oneOf']) as Plain[] | undefined
+  if (choices && !kind) return choices.map((choice) => allowed(choice)).join(', or ')
+  return [kind, bounds.join(', ')].filter(Boolean).join(' ') || 'given'
+}
+
+/** Which of several alternatives lack: names the fields of which one must be there. */
+function requiredOneOf(error: ErrorObject): string[] | undefined {
+  if (error.keyword !== 'anyOf' && error.keyword !== 'oneOf') return undefined
+  const choices = error.schema as { required?: string[] }[]
+  return choices.every((choice) => choice.required) ? choices.flatMap((choice) => choice.required!) : undefined
+}
+
+/**
+ * Checks a value against the one schema of its kind and gives it its type.
+ * @throws Invalid with the path of the first fault and what is allowed there
+ */
+export function check<Schema extends TSchema>(schema: Schema, value: unknown): Static<Schema> {
+  const validate = validatorOf(schema)
+  if (validate(value)) return value as Static<Schema>
+  const errors = validate.errors ?? []
+  const last = errors.at(-1)!
+  const oneOf = requiredOneOf(last)
+  if (oneOf) {
+    const at = dotted(last.instancePath)
+    const fields = [...new Set(oneOf)].map((field) => `"${at ? `${at}.` : ''}${field}"`)
+    const count = last.keyword === 'oneOf' ? 'exactly one' : 'at least one'
+    throw new Invalid('invalid', `${count} of ${fields.join(', ')} must be given`, at)
+  }
+  const { path, message } = faultOf(last.keyword === 'anyOf' || last.keyword === 'if' ? (errors[0] ?? last) : last)
+  throw new Invalid('invalid', message, path)
+}

@@ -1,0 +1,59 @@
+import Type from 'typebox'
+import { FEET } from '../knowledge/foot'
+import { STRUCTURES, TRAITS_OF_FABRIC } from '../knowledge/fabric'
+import { POINTS, type Point } from '../knowledge/needle'
+import { OPERATIONS, STITCHES } from '../knowledge/stitch'
+import { THREAD_USES } from '../knowledge/thread'
+import { HOUSEHOLD_SIZES } from '../units/needle-size'
+
+/** One of these words, as a JSON Schema `enum`, so that a refusal can list them. */
+export const words = <const Words extends readonly (string | number)[]>(list: Words) =>
+  Type.Unsafe<Words[number]>({ enum: [...list] })
+
+/** An object that refuses fields it does not name. */
+export const strict = <Shape extends Type.TProperties>(shape: Shape, options: Type.TObjectOptions = {}) =>
+  Type.Object(shape, { ...options, additionalProperties: false })
+
+export const Above0 = Type.Number({ exclusiveMinimum: 0 })
+export const From0 = Type.Number({ minimum: 0 })
+export const Count = Type.Integer({ minimum: 1 })
+
+export const FIBRES = ['polyester', 'cotton', 'nylon', 'silk', 'rayon', 'metallic'] as const
+export const FINISHES = ['spun', 'filament', 'bonded', 'monofilament'] as const
+
+export const PointWord = words(Object.keys(POINTS) as Point[])
+export const StructureWord = words(STRUCTURES)
+export const OperationWord = words(OPERATIONS)
+export const StitchWord = words(STITCHES)
+export const FootWord = words(FEET)
+export const FibreWord = words(FIBRES)
+export const FinishWord = words(FINISHES)
+export const HouseholdSize = words(HOUSEHOLD_SIZES)
+export const UseWord = words(THREAD_USES)
+export const FabricTraitWords = Type.Array(words(TRAITS_OF_FABRIC), { uniqueItems: true })
+
+export const ThreadSchema = strict({
+  tex: Above0,
+  fibre: FibreWord,
+  finish: Type.Optional(FinishWord),
+  strands: Type.Optional(words([1, 2] as const)),
+})
+
+export const KitThreadSchema = strict({
+  tex: Above0,
+  fibre: FibreWord,
+  finish: Type.Optional(FinishWord),
+  strands: Type.Optional(words([1, 2] as const)),
+  use: UseWord,
+})
+
+/** `max` above `min` and `normal` between them is checked by `dialFault`; JSON Schema cannot compare two fields. */
+export const DialSchema = strict({
+  min: Type.Number(),
+  max: Type.Number(),
+  normal: Type.Number(),
+  step: Above0,
+  byStitch: Type.Optional(Type.Record(Type.String({ minLength: 1 }), Type.Number())),
+})
+
+export const RangeMm = strict({ min: From0, max: Above0 })

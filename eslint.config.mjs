@@ -1,0 +1,31 @@
+import js from '@eslint/js'
+import tseslint from 'typescript-eslint'
+import reactHooks from 'eslint-plugin-react-hooks'
+
+export default tseslint.config(
+  { ignores: ['node_modules/', '.next/', '.data/', 'next-env.d.ts', '*.cjs', '*.mjs'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommendedTypeChecked,
+  { languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } } },
+  { files: ['**/*.tsx'], plugins: { 'react-hooks': reactHooks }, rules: { ...reactHooks.configs.recommended.rules } },
+  {
+    rules: {
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      'no-restricted-globals': ['error', { name: 'event', message: 'Name the event you mean.' }],
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'The core takes `now` as an argument.' },
+        { object: 'Math', property: 'random', message: 'The core takes a seeded source of randomness as an argument.' },
+      ],
+      'no-restricted-globals': ['error', 'process', 'window', 'document', 'fetch'],
+    },
+  },
+)
