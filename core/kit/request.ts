@@ -1,14 +1,13 @@
+import type { Static } from 'typebox'
 import type { Assumption } from '../fabric/intake'
-import type { Caution } from '../knowledge/caution'
-import type { Extra } from '../knowledge/extra'
 import type { FabricTrait, Structure } from '../knowledge/fabric'
-import type { Foot, FootPressure } from '../knowledge/foot'
+import type { Foot } from '../knowledge/foot'
 import type { Point } from '../knowledge/needle'
-import type { Operation, Stitch, StitchIso } from '../knowledge/stitch'
-import type { KitThread, ThreadUse } from '../knowledge/thread'
+import type { Operation, Stitch } from '../knowledge/stitch'
+import type { ThreadUse } from '../knowledge/thread'
 import type { Dial } from '../units/dial'
 import type { Fibre, Thread } from '../units/thread'
-import type { FitVerdict } from './needle-fit'
+import type { KitSchema } from '../schema/kit'
 
 /** A machine as far as a kit depends on it. Lengths in mm; the dial in its own marks. */
 export interface KitMachine {
@@ -62,49 +61,10 @@ export interface KitRequest {
 
 export type KitVerdict = 'good' | 'marginal'
 
-export interface Reason {
-  readonly part: string
-  readonly rule: string
-  readonly because: string
-  readonly school?: string
-}
-
-export interface NeedleChoice {
-  readonly point: Point
-  readonly sizeNm: number
-  readonly sizeUs: number
-  readonly gapMm?: number
-}
-
-export interface Kit {
-  readonly verdict: KitVerdict
-  readonly needle: NeedleChoice & { readonly system: string }
-  readonly alternates: readonly NeedleChoice[]
-  readonly topThread: KitThread
-  readonly bobbinThread: KitThread
-  readonly fit: {
-    readonly clearance: number
-    readonly verdict: FitVerdict
-    readonly eyeMm: number
-    readonly threadMm: number
-  }
-  readonly foot: Foot
-  readonly footPressure: FootPressure
-  readonly stitch: {
-    readonly of: Stitch
-    readonly iso: StitchIso
-    readonly name?: string
-    readonly lengthMm: number
-    readonly widthMm: number
-    readonly lock: 'reverse' | 'tie-off' | 'none'
-  }
-  readonly dial: { readonly offset: number; readonly setting?: number; readonly clipped?: true }
-  readonly extras: readonly Extra[]
-  readonly cautions: readonly Caution[]
-  /** false when the stock that was given cannot make it */
-  readonly inStock?: boolean
-  readonly reasons: readonly Reason[]
-}
+/** One kit; its schema says what each part means. */
+export type Kit = Static<typeof KitSchema>
+export type Reason = Kit['reasons'][number]
+export type NeedleChoice = Kit['alternates'][number]
 
 export type Limit =
   'leather-stack' | 'stack' | 'stitch' | 'width' | 'foot' | 'length' | 'needle-size' | 'needle-system' | 'thread'

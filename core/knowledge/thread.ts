@@ -4,9 +4,7 @@ import type { Rule } from './rule'
 export const THREAD_USES = ['all-purpose', 'fine', 'topstitch', 'heavy', 'embroidery', 'decorative', 'bobbin'] as const
 export type ThreadUse = (typeof THREAD_USES)[number]
 
-export interface KitThread extends Thread {
-  readonly use: ThreadUse
-}
+export type KitThread = Thread & { readonly use: ThreadUse }
 
 /** Threads that suit, best first, and what counts as the same when the shelf is searched. */
 export interface ThreadWish {

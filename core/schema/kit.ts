@@ -1,10 +1,13 @@
 import Type from 'typebox'
+import { CAUTIONS } from '../knowledge/caution'
+import { EXTRAS } from '../knowledge/extra'
 import {
   Above0,
   Count,
   DialSchema,
   FabricTraitWords,
   FibreWord,
+  KitThreadSchema,
   FootWord,
   From0,
   OperationWord,
@@ -69,4 +72,56 @@ export const KitRequestSchema = strict({
   schools: Type.Optional(SchoolsSchema),
   learner: Type.Optional(Type.Boolean()),
   stock: Type.Optional(StockSchema),
+})
+
+const NeedleChoiceSchema = {
+  point: PointWord,
+  sizeNm: Above0,
+  sizeUs: Above0,
+  gapMm: Type.Optional(Above0),
+}
+
+/** One kit, as it is answered, kept with the person it was given to, and read back. */
+export const KitSchema = strict({
+  verdict: words(['good', 'marginal'] as const),
+  needle: strict({ system: Type.String(), ...NeedleChoiceSchema }),
+  alternates: Type.Array(strict(NeedleChoiceSchema)),
+  topThread: KitThreadSchema,
+  bobbinThread: KitThreadSchema,
+  fit: strict({
+    clearance: Above0,
+    verdict: words(['good', 'tight', 'shreds', 'loose'] as const),
+    eyeMm: Above0,
+    threadMm: Above0,
+  }),
+  foot: FootWord,
+  footPressure: words(['low', 'normal', 'high'] as const),
+  stitch: strict({
+    of: StitchWord,
+    /** ISO 4915: 301 straight lockstitch, 304 zigzag lockstitch */
+    iso: words(['301', '304'] as const),
+    name: Type.Optional(Type.String()),
+    lengthMm: From0,
+    widthMm: From0,
+    lock: words(['reverse', 'tie-off', 'none'] as const),
+  }),
+  dial: strict({
+    /** in numbers of an ordinary 0–9 dial, before rounding to a mark */
+    offset: Type.Number(),
+    /** in this machine's own marks */
+    setting: Type.Optional(Type.Number()),
+    clipped: Type.Optional(Type.Literal(true)),
+  }),
+  extras: Type.Array(words(EXTRAS)),
+  cautions: Type.Array(words(CAUTIONS)),
+  /** false when the stock that was given cannot make it */
+  inStock: Type.Optional(Type.Boolean()),
+  reasons: Type.Array(
+    strict({
+      part: Type.String(),
+      rule: Type.String(),
+      because: Type.String(),
+      school: Type.Optional(Type.String()),
+    }),
+  ),
 })

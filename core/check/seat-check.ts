@@ -1,0 +1,67 @@
+import type { CheckGroup } from '../knowledge/check'
+import { rulesThatHold, sentence, plain, type Facts } from '../knowledge/rule'
+import { POINTS } from '../knowledge/needle'
+import { SEAT_CHECK, type StepDrawing } from '../knowledge/seat-check'
+import type { Kit } from '../kit/request'
+import type { Traits } from '../machine/trait'
+import { sizeText } from '../units/needle-size'
+
+export interface CheckStep {
+  /** the step's own name, kept in the book */
+  readonly step: string
+  readonly group: CheckGroup
+  readonly title: string
+  readonly how: string
+  readonly drawing?: StepDrawing
+  readonly caution?: string
+}
+
+/** The kit's numbers that a seat check speaks of. */
+export type CheckedKit = Pick<Kit, 'needle' | 'stitch' | 'dial'>
+
+const GROOVE = { 'front-to-back': 'front', 'right-to-left': 'right', 'left-to-right': 'left' } as const
+const THREADED = {
+  'front-to-back': 'from front to back',
+  'right-to-left': 'from right to left',
+  'left-to-right': 'from left to right',
+} as const
+const WHEEL = { towards: 'towards you', away: 'away from you' } as const
+
+/** Which way the long groove faces: the side the thread comes from. */
+export const grooveSide = (eyeThreaded: NonNullable<Traits['eyeThreaded']>) => GROOVE[eyeThreaded]
+
+/** The seat check of exactly this machine, in threading order, with the kit's numbers where a kit is known. */
+export function seatCheck(traits: Traits, kit?: CheckedKit): CheckStep[] {
+  const facts = checkFacts(traits, kit)
+  return rulesThatHold(SEAT_CHECK, facts).map((rule) => ({
+    step: rule.id,
+    group: rule.give.group,
+    title: sentence(rule.give.title, facts),
+    how: sentence(rule.because, facts),
+    ...(rule.give.drawing && { drawing: rule.give.drawing }),
+    ...(rule.give.caution && { caution: rule.give.caution }),
+  }))
+}
+
+/** Traits as a person says them, with what the kit adds. */
+function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
+  const { tensionDial, needleNm: _, lengthMm: _length, ...words } = traits
+  const stitch = kit?.stitch
+  // A day starts with a middling straight stitch when no kit says otherwise.
+  const lengthMm = stitch?.lengthMm ?? Math.min(Math.max(2.5, traits.lengthMm?.min ?? 0), traits.lengthMm?.max ?? 2.5)
+  return {
+    ...words,
+    dialNormal: tensionDial?.normal,
+    dialStart: tensionDial && (kit?.dial.setting ?? tensionDial.normal),
+    eyeThreadedWords: traits.eyeThreaded && THREADED[traits.eyeThreaded],
+    grooveWords: traits.eyeThreaded && GROOVE[traits.eyeThreaded],
+    shankFlatWords: traits.shankFlat,
+    handWheelWords: traits.handWheel ? WHEEL[traits.handWheel] : 'the way its manual says',
+    bobbinMaterialWords: traits.bobbinMaterial ? `, ${traits.bobbinMaterial},` : '',
+    kitStraight: stitch ? stitch.iso === '301' : true,
+    kitLengthMm: plain(lengthMm),
+    kitPerInch: lengthMm > 0 ? Math.round(25.4 / lengthMm) : 0,
+    kitWidthMm: stitch && plain(stitch.widthMm),
+    needleWords: kit && `${POINTS[kit.needle.point].words} ${sizeText(kit.needle.sizeNm)}`,
+  }
+}

@@ -1,0 +1,308 @@
+import type { CheckGroup } from './check'
+import type { Rule } from './rule'
+
+/** Which drawing belongs to a step; each is made from the machine's own traits. */
+export type StepDrawing = 'dial' | 'needle' | 'bobbin' | 'foot-up' | 'foot-down' | 'hand-wheel' | 'spool' | 'take-up' | 'discs'
+
+export interface CheckStepGiven {
+  readonly group: CheckGroup
+  /** the step as a few words; the sentence is in `because` */
+  readonly title: string
+  readonly drawing?: StepDrawing
+  /** a caution, shown where the hand is */
+  readonly caution?: string
+}
+
+const step = (
+  id: string,
+  group: CheckGroup,
+  title: string,
+  when: Rule<unknown>['when'],
+  because: string,
+  more: { drawing?: StepDrawing; caution?: string } = {},
+): Rule<CheckStepGiven> => ({
+  id,
+  when,
+  give: { group, title, ...more },
+  because,
+  source: 'common practice',
+  confidence: 'high',
+})
+
+const POWER_OFF = 'Power off or threading lock on, and foot off the pedal.'
+
+/**
+ * The seat check in threading order. A step that does not apply to a machine does not hold; a direction is always this
+ * machine's own. Facts are the machine's traits, spoken, and the kit's numbers.
+ */
+export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
+  step('speed-low', 'settings', 'Speed low', { speedLimiter: { is: true } }, 'Push the speed limiter to its slow end.'),
+  step(
+    'dogs-up',
+    'settings',
+    'Feed dogs up',
+    { dogsDrop: { is: true } },
+    'The little teeth under the foot stand up, so that they feed the cloth.',
+  ),
+  step(
+    'winder-off',
+    'settings',
+    'Winder off',
+    { winder: { in: ['slides-right'] } },
+    'The bobbin winder is pushed back to the left; engaged, it stops the needle.',
+  ),
+  step(
+    'winder-off-wheel',
+    'settings',
+    'Hand wheel home',
+    { winder: { in: ['hand-wheel-out'] } },
+    'The hand wheel’s knob is pushed in; pulled out for winding, it stops the needle.',
+  ),
+  step(
+    'winder-off-button',
+    'settings',
+    'Winder off',
+    { winder: { in: ['button'] } },
+    'The winder is off, with its light out.',
+  ),
+  step(
+    'stitch-mark',
+    'settings',
+    'Stitch',
+    { kitStraight: { is: true }, straightStitchMark: { known: true } },
+    'Straight stitch is at {straightStitchMark} on this machine.',
+  ),
+  step(
+    'stitch-mark-zigzag',
+    'settings',
+    'Stitch',
+    { kitStraight: { is: false }, zigzagStitchMark: { known: true } },
+    'Zigzag is at {zigzagStitchMark} on this machine: width {kitWidthMm} mm.',
+  ),
+  step(
+    'length-backwards',
+    'settings',
+    'Stitch length {kitLengthMm} mm',
+    { lengthDial: { in: ['backwards'] } },
+    'This length dial runs backwards: a smaller number makes a longer stitch. Set it for {kitLengthMm} mm.',
+  ),
+  step(
+    'length',
+    'settings',
+    'Stitch length {kitLengthMm} mm',
+    { lengthDial: { in: ['millimetres'] } },
+    'Set the length to {kitLengthMm}.',
+  ),
+  step(
+    'length-per-inch',
+    'settings',
+    'Stitch length {kitPerInch} to the inch',
+    { lengthDial: { in: ['stitches-per-inch'] } },
+    'Set {kitPerInch} stitches to the inch, which is {kitLengthMm} mm.',
+  ),
+  step(
+    'dial-at-start',
+    'settings',
+    'Tension {dialStart}',
+    { tensionSetOn: { notIn: ['screen'] }, dialStart: { known: true } },
+    'Turn the tension dial to {dialStart}; this machine’s normal mark is {dialNormal}.',
+    { drawing: 'dial' },
+  ),
+  step(
+    'dial-on-screen',
+    'settings',
+    'Tension {dialStart}',
+    { tensionSetOn: { in: ['screen'] }, dialStart: { known: true } },
+    'The screen shows {dialStart} for tension; it changes with each stitch, so look again after choosing one.',
+    { drawing: 'dial' },
+  ),
+  step(
+    'spool-lying',
+    'threading',
+    'Spool lying, with its cap',
+    { spoolPin: { in: ['lying', 'both'] } },
+    'The spool lies on its pin and the cap is wider than the spool’s end; the thread does not catch under it.',
+    { drawing: 'spool' },
+  ),
+  step(
+    'spool-upright',
+    'threading',
+    'Spool upright, on felt',
+    { spoolPin: { in: ['upright'] } },
+    'The spool stands on its felt disc and turns freely; the thread does not wind round the pin.',
+    { drawing: 'spool' },
+  ),
+  step(
+    'spool-cone',
+    'threading',
+    'Cone on its stand',
+    { spoolPin: { in: ['cone-stand'] } },
+    'The thread rises straight up over the cone’s nose to the guide above it, then down to the machine.',
+    { drawing: 'spool' },
+  ),
+  step(
+    'needle-top-button',
+    'threading',
+    'Needle and take-up at the top',
+    { needleRaisedBy: { in: ['button'] } },
+    'Press needle-up until the take-up lever is at its highest.',
+  ),
+  step(
+    'needle-top-wheel',
+    'threading',
+    'Needle and take-up at the top',
+    { needleRaisedBy: { notIn: ['button'] } },
+    'Turn the hand wheel {handWheelWords} until the take-up lever is at its highest.',
+    { drawing: 'hand-wheel' },
+  ),
+  step(
+    'foot-up',
+    'threading',
+    'Foot up',
+    {},
+    'Lift the presser foot: it opens the tension discs. Threaded with the foot down, the thread lies outside them.',
+    { drawing: 'foot-up' },
+  ),
+  step(
+    'discs-outside',
+    'threading',
+    'Through the discs',
+    { tensionDiscs: { in: ['outside'] } },
+    'Draw the thread between the discs on the outside of the machine, like flossing; the check spring moves.',
+    { drawing: 'discs' },
+  ),
+  step(
+    'discs-hidden',
+    'threading',
+    'Through the discs',
+    { tensionDiscs: { notIn: ['outside'] } },
+    'Down the first slot with both hands on the thread, like flossing; the discs sit inside, out of sight.',
+    { drawing: 'discs' },
+  ),
+  step(
+    'take-up-slot',
+    'threading',
+    'In the take-up lever',
+    { takeUp: { in: ['slot'] } },
+    'Up and into the slot of the take-up lever. Look from the side: the thread is really in it.',
+    { drawing: 'take-up' },
+  ),
+  step(
+    'take-up-eye',
+    'threading',
+    'Through the take-up lever',
+    { takeUp: { in: ['closed-eye'] } },
+    'Up and through the closed eye of the take-up lever; it has no slot, the thread is poked through.',
+    { drawing: 'take-up' },
+  ),
+  step(
+    'eye',
+    'threading',
+    'Eye, {eyeThreadedWords}',
+    { eyeThreaded: { known: true } },
+    'Thread the eye {eyeThreadedWords}: in from the long groove, out on the side where the hook passes.',
+    { drawing: 'needle', caution: POWER_OFF },
+  ),
+  step(
+    'tug',
+    'threading',
+    'Tug test',
+    {},
+    'Pull the thread by the needle: loose with the foot up, firm with the foot down. If both are loose, thread again.',
+    { drawing: 'foot-down' },
+  ),
+  step(
+    'needle-right',
+    'needle',
+    '{needleWords}',
+    { needleWords: { known: true } },
+    'The needle is the kit’s, straight, and pushed up to the stop.',
+    { drawing: 'needle', caution: POWER_OFF },
+  ),
+  step(
+    'flat',
+    'needle',
+    'Flat to the {shankFlatWords}',
+    { shankFlat: { in: ['back', 'left', 'right'] } },
+    'The flat side of the shank faces {shankFlatWords} on this machine.',
+    { drawing: 'needle', caution: POWER_OFF },
+  ),
+  step(
+    'round-shank',
+    'needle',
+    'Long groove to the {grooveWords}',
+    { shankFlat: { in: ['round'] }, eyeThreaded: { known: true } },
+    'The shank is round: the long groove faces {grooveWords}, the side the thread comes from.',
+    { drawing: 'needle', caution: POWER_OFF },
+  ),
+  step(
+    'bobbin-drop-in',
+    'bobbin',
+    'Bobbin runs like a {bobbinRuns}',
+    { bobbinCase: { in: ['drop-in'] }, bobbinRuns: { known: true } },
+    'Drop the bobbin in so that, seen from above, its thread hangs like a {bobbinRuns}; draw it through the slot and under the spring.',
+    { drawing: 'bobbin' },
+  ),
+  step(
+    'bobbin-latch',
+    'bobbin',
+    'Bobbin runs like a {bobbinRuns}, case clicked',
+    { bobbinCase: { in: ['front-latch'] }, bobbinRuns: { known: true } },
+    'Looking into the open case the thread hangs like a {bobbinRuns}; through the slot, under the spring, then push the case in by its latch until it clicks. It must not wiggle.',
+    { drawing: 'bobbin', caution: POWER_OFF },
+  ),
+  step(
+    'bobbin-side',
+    'bobbin',
+    'Bobbin runs like a {bobbinRuns}, from the side',
+    { bobbinCase: { in: ['side'] }, bobbinRuns: { known: true } },
+    'Load it from the side; looking into the open case the thread hangs like a {bobbinRuns}. Under the spring, case home.',
+    { drawing: 'bobbin', caution: POWER_OFF },
+  ),
+  step(
+    'bobbin-class',
+    'bobbin',
+    'Class {bobbinClass} bobbin',
+    { bobbinClass: { known: true } },
+    'Only class {bobbinClass}{bobbinMaterialWords} belongs in this machine: look-alikes jam or sew badly.',
+  ),
+  step(
+    'raise',
+    'raise',
+    'Raise the bobbin thread',
+    { bobbinThreadRaised: { is: true } },
+    'Hold the top thread, turn the hand wheel {handWheelWords} once, and draw the bobbin thread up through the plate.',
+    { drawing: 'hand-wheel' },
+  ),
+  step(
+    'tails',
+    'raise',
+    'Both tails back',
+    {},
+    'Both tails, 15 to 20 cm long, lie to the back under the foot; hold them for the first stitches.',
+  ),
+  step(
+    'no-touch',
+    'no-touch',
+    'One turn by hand',
+    {},
+    'Turn the hand wheel {handWheelWords} one whole turn: the needle passes foot and plate without touching.',
+    { drawing: 'hand-wheel' },
+  ),
+  step(
+    'width',
+    'width',
+    'Width fits the foot',
+    { kitStraight: { is: false } },
+    'At {kitWidthMm} mm the needle passes the foot’s opening on both sides, turned by hand.',
+    { drawing: 'hand-wheel' },
+  ),
+  step(
+    'foot-down',
+    'settings',
+    'Foot down before you sew',
+    {},
+    'Lower the foot on the cloth: sewing with it up nests at once.',
+    { drawing: 'foot-down', caution: 'Fingers flat, at least 3 cm from the needle, to the sides.' },
+  ),
+]

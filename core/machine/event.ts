@@ -1,0 +1,124 @@
+import Type, { type Static } from 'typebox'
+import { CHECK_GROUPS } from '../knowledge/check'
+import { LOADS, NEEDLE_SIGNS } from '../knowledge/wear'
+import { Above0, FootWord, From0, KitThreadSchema, PointWord, strict, words } from '../schema/vocabulary'
+import { TARGETS, TOP_LOOKS, UNDER_LOOKS, GATES, SWATCH_SIGNS } from '../knowledge/tension'
+
+const Words = Type.String({ minLength: 1, maxLength: 500 })
+const Id = Type.String({ format: 'uuid' })
+const ProjectId = Type.Optional(Id)
+
+export const CHANGE_REASONS = [...NEEDLE_SIGNS, 'due', 'other-kit', 'unknown-age', 'broken'] as const
+export const NEEDLE_STATES = ['sharp', 'blunt', 'bent', 'burr', 'broken', 'not-looked'] as const
+export const WENT_TO = ['sharps', 'part-used', 'lost'] as const
+
+const NeedleOut = strict({
+  reason: words(CHANGE_REASONS),
+  state: words(NEEDLE_STATES),
+  wentTo: words(WENT_TO),
+})
+
+const NeedleIn = strict({
+  system: Type.String({ minLength: 1, maxLength: 80 }),
+  point: PointWord,
+  sizeNm: Above0,
+  gapMm: Type.Optional(Above0),
+  condition: words(['new', 'part-used', 'unverified'] as const),
+  /** hours it brings with it, from its tag */
+  effectiveHours: Type.Optional(From0),
+})
+
+const UseSchema = strict(
+  {
+    load: words(LOADS),
+    motorMinutes: Type.Optional(From0),
+    chairMinutes: Type.Optional(From0),
+    duty: Type.Optional(Type.Number({ minimum: 0, maximum: 1 })),
+    stitches: Type.Optional(From0),
+    stitchesPerMinute: Type.Optional(Above0),
+  },
+  { oneOf: [{ required: ['motorMinutes'] }, { required: ['chairMinutes'] }, { required: ['stitches'] }] },
+)
+
+const CheckStep = strict({
+  step: Type.String({ minLength: 1, maxLength: 80 }),
+  group: words(CHECK_GROUPS),
+  result: words(['pass', 'fail', 'not-applicable'] as const),
+})
+
+/** Every kind of line in a machine's book but the correction, and what its body holds. */
+export const EVENT_BODIES = {
+  'needle-changed': strict(
+    { out: Type.Optional(NeedleOut), in: Type.Optional(NeedleIn) },
+    { anyOf: [{ required: ['out'] }, { required: ['in'] }] },
+  ),
+  'needle-broke': strict({ piecesFound: Type.Boolean(), cause: Type.Optional(Words) }),
+  'pieces-found': strict({}),
+  'set-up': strict(
+    {
+      thread: Type.Optional(KitThreadSchema),
+      bobbinThread: Type.Optional(KitThreadSchema),
+      foot: Type.Optional(FootWord),
+      dial: Type.Optional(Type.Number()),
+      fabricClass: Type.Optional(Type.String({ minLength: 1, maxLength: 80 })),
+      projectId: ProjectId,
+    },
+    { minProperties: 1 },
+  ),
+  'check-run': strict({
+    list: words(['seat'] as const),
+    steps: Type.Array(CheckStep, { minItems: 1, maxItems: 60 }),
+    projectId: ProjectId,
+  }),
+  'swatch-stitched': strict({
+    dial: Type.Number(),
+    target: words(TARGETS),
+    top: words(TOP_LOOKS),
+    under: words(UNDER_LOOKS),
+    signs: Type.Optional(Type.Array(words(SWATCH_SIGNS), { uniqueItems: true })),
+    done: Type.Array(words(GATES), { uniqueItems: true }),
+    projectId: ProjectId,
+  }),
+  used: strict({ use: UseSchema, finishedProject: Type.Boolean(), projectId: ProjectId }),
+  cleaned: strict({ found: Type.Optional(Words) }),
+  oiled: strict({}),
+  'red-tagged': strict({ because: Words }),
+  'red-tag-lifted': strict({ because: Words }),
+  noted: strict({ text: Words }),
+} as const
+
+export type PlainKind = keyof typeof EVENT_BODIES
+export const PLAIN_KINDS = Object.keys(EVENT_BODIES) as PlainKind[]
+export type BodyOf<Kind extends PlainKind> = Static<(typeof EVENT_BODIES)[Kind]>
+
+/** What happened: a kind with the body that belongs to it. */
+export type Happening = { [Kind in PlainKind]: { readonly kind: Kind; readonly body: BodyOf<Kind> } }[PlainKind]
+
+/** A mistake is mended by another line that names it: it takes the old line away or stands in its place. */
+export interface Correction {
+  readonly kind: 'correction'
+  readonly body: { readonly corrects: string; readonly because: string; readonly replacement?: Happening }
+}
+
+export type EventKind = PlainKind | 'correction'
+export const EVENT_KINDS: readonly EventKind[] = [...PLAIN_KINDS, 'correction']
+
+/** One line in a machine's book. Ids are made by the client (UUID v7); the person is named by id only. */
+export type MachineEvent = (Happening | Correction) & {
+  readonly eventId: string
+  /** UTC, ISO 8601 with milliseconds, so that text order is time order */
+  readonly happenedAt: string
+  readonly personId: string
+}
+
+const happening = (kind: PlainKind) =>
+  strict({ kind: Type.Literal(kind), body: EVENT_BODIES[kind] })
+
+const CorrectionBody = strict({
+  corrects: Id,
+  because: Words,
+  replacement: Type.Optional(Type.Union(PLAIN_KINDS.map(happening))),
+})
+
+/** The schema of a body by its kind. */
+export const eventBody = (kind: EventKind) => (kind === 'correction' ? CorrectionBody : EVENT_BODIES[kind])

@@ -1,0 +1,66 @@
+import { EVENT_KINDS, type EventKind } from '../machine/event'
+
+export const ROLES = ['coordinator', 'instructor', 'helper', 'learner'] as const
+export type Role = (typeof ROLES)[number]
+export const STAFF_ROLES = ['coordinator', 'instructor', 'helper'] as const satisfies readonly Role[]
+export type StaffRole = (typeof STAFF_ROLES)[number]
+
+const STAFF: readonly Role[] = STAFF_ROLES
+const EVERYONE: readonly Role[] = ROLES
+const TEACHING: readonly Role[] = ['coordinator', 'instructor']
+const COORDINATOR: readonly Role[] = ['coordinator']
+
+/** Who may write which line in a machine's book. A learner writes for the machine of their own seat only. */
+const MAY_LOG: Readonly<Record<EventKind, readonly Role[]>> = {
+  'needle-changed': STAFF,
+  'needle-broke': STAFF,
+  'pieces-found': STAFF,
+  'set-up': STAFF,
+  'check-run': EVERYONE,
+  'swatch-stitched': EVERYONE,
+  used: STAFF,
+  cleaned: STAFF,
+  oiled: STAFF,
+  // Stopping a machine is always safe, so every member of staff may; letting it run again is for those who teach.
+  'red-tagged': STAFF,
+  'red-tag-lifted': TEACHING,
+  noted: STAFF,
+  // Further held to lines that the person could have written: see the command.
+  correction: EVERYONE,
+}
+
+const MAY_DO = {
+  'give-kit': TEACHING,
+  'add-project': TEACHING,
+  'change-project': TEACHING,
+  'open-course': TEACHING,
+  'add-machine': TEACHING,
+  'place-machine': TEACHING,
+  'set-trait': TEACHING,
+  'count-stock': TEACHING,
+  'add-person': COORDINATOR,
+} as const satisfies Readonly<Record<string, readonly Role[]>>
+
+/** Pages that staff see; a learner sees their own station and nothing else. */
+const MAY_SEE = {
+  'see-room': STAFF,
+  'see-kits': STAFF,
+  'see-book': STAFF,
+  'see-people': COORDINATOR,
+  'see-station': ['learner'],
+} as const satisfies Readonly<Record<string, readonly Role[]>>
+
+export type Deed = keyof typeof MAY_DO
+export type Sight = keyof typeof MAY_SEE
+export type Action = `log ${EventKind}` | Deed | Sight
+
+const ALLOWED = new Map<Action, readonly Role[]>([
+  ...EVENT_KINDS.map((kind): [Action, readonly Role[]] => [`log ${kind}`, MAY_LOG[kind]]),
+  ...(Object.entries(MAY_DO) as [Deed, readonly Role[]][]),
+  ...(Object.entries(MAY_SEE) as [Sight, readonly Role[]][]),
+])
+
+export const ACTIONS: readonly Action[] = [...ALLOWED.keys()]
+
+/** Whether a role may do this at all; whose station it is, is for the command to check. */
+export const may = (role: Role, action: Action): boolean => ALLOWED.get(action)?.includes(role) ?? false

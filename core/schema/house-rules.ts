@@ -1,0 +1,23 @@
+import Type, { type Static } from 'typebox'
+import { NEEDLE_SCHOOLS } from '../knowledge/wear'
+import { SchoolsSchema } from './kit'
+import { Above0, strict, words } from './vocabulary'
+
+/** What a room has chosen where practitioners differ. Absent schools mean the reasoned default. */
+export const HouseRulesSchema = strict({
+  schools: SchoolsSchema,
+  needle: strict({ school: words(NEEDLE_SCHOOLS), lifeHours: Above0, n: Above0 }),
+  /** whether learners turn the dial themselves */
+  tension: words(['hands-on', 'hands-off'] as const),
+  /** share of chair time in which a beginner's motor runs */
+  duty: Type.Number({ minimum: 0, maximum: 1 }),
+})
+
+export type HouseRules = Static<typeof HouseRulesSchema>
+
+export const DEFAULT_HOUSE_RULES: HouseRules = {
+  schools: {},
+  needle: { school: 'whichever-first', lifeHours: 8, n: 3 },
+  tension: 'hands-on',
+  duty: 0.15,
+}

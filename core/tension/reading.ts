@@ -1,0 +1,59 @@
+import {
+  TARGET_SCORE,
+  TOP_SCORE,
+  UNDER_SCORE,
+  type SwatchSign,
+  type Target,
+  type TopLook,
+  type UnderLook,
+} from '../knowledge/tension'
+
+export interface SwatchLook {
+  readonly top: TopLook
+  readonly under: UnderLook
+  readonly signs?: readonly SwatchSign[]
+}
+
+export type Reading =
+  | 'balanced'
+  | 'right-for-stitch'
+  | 'top-little-tight'
+  | 'top-far-tight'
+  | 'top-little-loose'
+  | 'top-far-loose'
+  | 'threading'
+  | 'mixed'
+
+export interface SwatchReading {
+  /** below 0: the top thread shows underneath; above 0: the bobbin shows on top */
+  readonly s: number
+  readonly reading: Reading
+  /** the score is one that this stitch wants */
+  readonly onTarget: boolean
+}
+
+/** What both faces of a swatch say. A dial reading needs both: when both are off it is "mixed", and a nest is threading. */
+export function readSwatch(look: SwatchLook, target: Target): SwatchReading {
+  if (look.under === 'nest') return { s: TOP_SCORE[look.top] - 3, reading: 'threading', onTarget: false }
+  const s = TOP_SCORE[look.top] + UNDER_SCORE[look.under]
+  if (look.top !== 'own' && look.under !== 'own') return { s, reading: 'mixed', onTarget: false }
+  const { score, within } = TARGET_SCORE[target]
+  if (Math.abs(s - score) <= within) {
+    return { s, reading: s === 0 ? 'balanced' : 'right-for-stitch', onTarget: true }
+  }
+  const off = s - score
+  const far = Math.abs(off) > 2
+  const reading = off > 0 ? (far ? 'top-far-tight' : 'top-little-tight') : far ? 'top-far-loose' : 'top-little-loose'
+  return { s, reading, onTarget: false }
+}
+
+export const READING_WORDS: Readonly<Record<Reading, string>> = {
+  balanced: 'Balanced: each face shows its own colour.',
+  'right-for-stitch': 'Right for this stitch: small dots of the top colour underneath are meant to be there.',
+  'top-little-tight': 'The top thread pulls a little too hard: the bobbin’s colour comes up.',
+  'top-far-tight': 'The top thread pulls far too hard: the bobbin’s colour lies on top.',
+  'top-little-loose': 'The top thread is a little too loose: its colour shows underneath.',
+  'top-far-loose': 'The top thread is far too loose: it loops underneath.',
+  threading: 'This is threading, not tension: the top thread is not held by the discs, or is caught.',
+  mixed: 'Both faces are off, which no dial does: something before the dial is wrong.',
+}

@@ -1,0 +1,72 @@
+import Type from 'typebox'
+import { eventBody, EVENT_KINDS, type EventKind, type MachineEvent } from '@/core/machine/event'
+import { may } from '@/core/people/role'
+import { check } from '@/core/schema/validate'
+import { Invalid } from '@/core/schema/invalid'
+import { strict, words } from '@/core/schema/vocabulary'
+import { readLine, writeLine } from '../machine/book'
+import { seatOf } from '../project/projects'
+import { notFound, Refused } from '../refused'
+import { command, type CommandCall } from './command'
+
+/** Clocks of tablets run a little ahead; more than this is a mistake. */
+const AHEAD_MS = 2 * 60_000
+
+const LogSchema = strict({
+  machineId: Type.String({ format: 'uuid' }),
+  happenedAt: Type.String({ format: 'date-time' }),
+  kind: words(EVENT_KINDS),
+  body: Type.Unknown(),
+})
+
+/** Writes one line in a machine's book; the command's id is the line's id. */
+export const log = command(
+  LogSchema,
+  ({ kind }) => `log ${kind}`,
+  async (call, { machineId, happenedAt, kind, body }) => {
+    const line = {
+      eventId: call.commandId,
+      happenedAt: new Date(happenedAt).toISOString(),
+      personId: call.actor.personId,
+      kind,
+      body: checkedBody(kind, body),
+    } as MachineEvent
+    if (new Date(happenedAt).getTime() > call.now.getTime() + AHEAD_MS) {
+      throw new Invalid('invalid', '"happenedAt" lies in the future; it must be now or earlier', 'happenedAt')
+    }
+    await checkSeat(call, machineId)
+    if (line.kind === 'correction') await checkCorrection(call, machineId, line.body)
+    await writeLine(call.tx, call.actor.siteId, machineId, line)
+  },
+)
+
+function checkedBody(kind: EventKind, body: unknown): unknown {
+  try {
+    return check(eventBody(kind), body)
+  } catch (error) {
+    if (error instanceof Invalid) throw new Invalid(error.code, error.message, ['body', error.path].filter(Boolean).join('.'))
+    throw error
+  }
+}
+
+/** A learner writes for the machine of their own seat, and no other. */
+async function checkSeat({ tx, actor }: CommandCall, machineId: string): Promise<void> {
+  if (actor.role !== 'learner') return
+  const seat = await seatOf(tx, actor.siteId, actor.personId)
+  if (seat?.given?.machineId !== machineId) {
+    throw new Refused(403, 'not-yours', 'You can write for the machine of your own seat only', 'machineId')
+  }
+}
+
+/** A correction names a line of the same machine that this person could have written; a learner's must be their own. */
+async function checkCorrection(
+  { tx, actor }: CommandCall,
+  machineId: string,
+  body: Extract<MachineEvent, { kind: 'correction' }>['body'],
+): Promise<void> {
+  const named = await readLine(tx, actor.siteId, body.corrects)
+  if (!named || named.machineId !== machineId) throw notFound('line in this book', 'body.corrects')
+  const mayToo = may(actor.role, `log ${named.line.kind}`) && (!body.replacement || may(actor.role, `log ${body.replacement.kind}`))
+  const own = actor.role !== 'learner' || named.line.personId === actor.personId
+  if (!mayToo || !own) throw new Refused(403, 'not-allowed', 'This line is for somebody else to correct', 'body.corrects')
+}

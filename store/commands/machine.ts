@@ -1,0 +1,128 @@
+import Type from 'typebox'
+import { TRAIT_NAMES, TRAIT_SOURCES, TRAITS, type TraitName } from '@/core/machine/trait'
+import { checkDial, checkSpan } from '@/core/schema/dial'
+import { Invalid } from '@/core/schema/invalid'
+import { check } from '@/core/schema/validate'
+import { Name } from '@/core/schema/project'
+import { strict, words } from '@/core/schema/vocabulary'
+import type { Dial } from '@/core/units/dial'
+import { startBook } from '../machine/book'
+import { notFound, Refused } from '../refused'
+import { command, type CommandCall } from './command'
+
+const Id = Type.String({ format: 'uuid' })
+const Tenths = Type.Integer({ minimum: 0, maximum: 400 })
+const source = words(TRAIT_SOURCES)
+
+/** Checks a trait's value beyond what JSON Schema can say. */
+function checkTrait(trait: TraitName, value: unknown, path: string): unknown {
+  try {
+    const checked: unknown = check(TRAITS[trait], value)
+    if (trait === 'tensionDial') checkDial(checked as Dial, 'value')
+    if (trait === 'lengthMm' || trait === 'needleNm') checkSpan(checked as { min: number; max: number }, 'value')
+    return checked
+  } catch (error) {
+    if (!(error instanceof Invalid)) throw error
+    const below = error.path.replace(/^value\.?/, '')
+    throw new Invalid(error.code, error.message, [path, below].filter(Boolean).join('.'))
+  }
+}
+
+export const addMachine = command(
+  strict({
+    machineId: Id,
+    name: Name,
+    number: Type.Integer({ minimum: 1, maximum: 9999 }),
+    notes: Type.Optional(Type.String({ maxLength: 500 })),
+    place: strict({ x: Tenths, y: Tenths }),
+    traits: Type.Object({}, { additionalProperties: true }),
+    source,
+  }),
+  () => 'add-machine',
+  async ({ tx, actor, now }, body) => {
+    const traits = Object.entries(body.traits as Record<string, unknown>).map(([trait, value]) => {
+      if (!TRAIT_NAMES.includes(trait as TraitName)) {
+        throw new Invalid('invalid', `"traits.${trait}" is no trait; allowed are ${TRAIT_NAMES.join(', ')}`, `traits.${trait}`)
+      }
+      return { trait, value: checkTrait(trait as TraitName, value, `traits.${trait}`) }
+    })
+    const taken = await tx
+      .selectFrom('machine')
+      .select(['name', 'number'])
+      .where('site_id', '=', actor.siteId)
+      .where((where) => where.or([where('name', '=', body.name), where('number', '=', body.number)]))
+      .executeTakeFirst()
+    if (taken) {
+      const path = taken.name === body.name ? 'name' : 'number'
+      throw new Refused(409, 'taken', `Another machine has the ${path} ${taken[path]} already`, path)
+    }
+    await tx
+      .insertInto('machine')
+      .values({
+        site_id: actor.siteId,
+        machine_id: body.machineId,
+        name: body.name,
+        number: body.number,
+        notes: body.notes ?? '',
+        place_x: body.place.x,
+        place_y: body.place.y,
+      })
+      .execute()
+    await startBook(tx, actor.siteId, body.machineId)
+    if (traits.length === 0) return
+    await tx
+      .insertInto('trait')
+      .values(
+        traits.map(({ trait, value }) => ({
+          site_id: actor.siteId,
+          machine_id: body.machineId,
+          trait,
+          value: JSON.stringify(value),
+          source: body.source,
+          learnt_by: actor.personId,
+          learnt_at: now,
+        })),
+      )
+      .execute()
+  },
+)
+
+export const setTrait = command(
+  strict({ machineId: Id, trait: words(TRAIT_NAMES), value: Type.Unknown(), source }),
+  () => 'set-trait',
+  async (call, { machineId, trait, value, source: learntFrom }) => {
+    const { tx, actor, now } = call
+    const checked = checkTrait(trait, value, 'value')
+    await mustHaveMachine(call, machineId)
+    const row = { value: JSON.stringify(checked), source: learntFrom, learnt_by: actor.personId, learnt_at: now }
+    await tx
+      .insertInto('trait')
+      .values({ site_id: actor.siteId, machine_id: machineId, trait, ...row })
+      .onConflict((conflict) => conflict.columns(['site_id', 'machine_id', 'trait']).doUpdateSet(row))
+      .execute()
+  },
+)
+
+export const placeMachine = command(
+  strict({ machineId: Id, place: strict({ x: Tenths, y: Tenths }) }),
+  () => 'place-machine',
+  async (call, { machineId, place }) => {
+    await mustHaveMachine(call, machineId)
+    await call.tx
+      .updateTable('machine')
+      .set({ place_x: place.x, place_y: place.y })
+      .where('site_id', '=', call.actor.siteId)
+      .where('machine_id', '=', machineId)
+      .execute()
+  },
+)
+
+export async function mustHaveMachine({ tx, actor }: CommandCall, machineId: string): Promise<void> {
+  const found = await tx
+    .selectFrom('machine')
+    .select('machine_id')
+    .where('site_id', '=', actor.siteId)
+    .where('machine_id', '=', machineId)
+    .executeTakeFirst()
+  if (!found) throw notFound('machine', 'machineId')
+}

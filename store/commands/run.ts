@@ -1,0 +1,113 @@
+import { createHash } from 'node:crypto'
+import Type from 'typebox'
+import { may } from '@/core/people/role'
+import { check } from '@/core/schema/validate'
+import { strict } from '@/core/schema/vocabulary'
+import type { Actor } from '../actor'
+import type { Store } from '../connect'
+import { Refused } from '../refused'
+import type { Command } from './command'
+import { log } from './log'
+import { addMachine, placeMachine, setTrait } from './machine'
+import { addPerson } from './people'
+import { addProject, changeProject, giveKit, openCourse } from './project'
+import { countStock } from './stock'
+
+/** Everything that can be written, by the name it has on the wire. */
+export const COMMANDS: Readonly<Record<string, Command>> = {
+  log,
+  'give-kit': giveKit,
+  'add-project': addProject,
+  'change-project': changeProject,
+  'open-course': openCourse,
+  'add-machine': addMachine,
+  'place-machine': placeMachine,
+  'set-trait': setTrait,
+  'count-stock': countStock,
+  'add-person': addPerson,
+}
+
+export const EnvelopeSchema = strict({ commandId: Type.String({ format: 'uuid' }), body: Type.Unknown() })
+
+/** `before`: this very command had landed already, so nothing was written again. */
+export interface Landed {
+  readonly commandId: string
+  readonly landed: 'now' | 'before'
+}
+
+/**
+ * Runs one command: validated, allowed, in one transaction, once. The same id sent again with the same body lands once;
+ * with another body it is refused.
+ * @throws Invalid (400) with the path of the fault, or Refused with its status; nothing is half-written
+ */
+export async function runCommand(
+  store: Store,
+  actor: Actor,
+  name: string,
+  envelope: unknown,
+  now: Date = new Date(),
+): Promise<Landed> {
+  const found = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
+  if (!found) throw new Refused(404, 'unknown-name', `"${name}" is no command; allowed are ${Object.keys(COMMANDS).join(', ')}`)
+  const { commandId, body: raw } = check(EnvelopeSchema, envelope)
+  const body = check(found.schema, raw) as unknown
+  const action = found.action(body)
+  if (!may(actor.role, action)) {
+    throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot ${action.replaceAll('-', ' ')}`)
+  }
+  try {
+    return await landOnce(store, actor, name, commandId, body, found, now)
+  } catch (error) {
+    throw databaseRefusal(error) ?? error
+  }
+}
+
+async function landOnce(
+  store: Store,
+  actor: Actor,
+  name: string,
+  commandId: string,
+  body: unknown,
+  found: Command,
+  now: Date,
+): Promise<Landed> {
+  const digest = createHash('sha256').update(stableText(body)).digest('hex')
+  return store.transaction().execute(async (tx) => {
+    const { numInsertedOrUpdatedRows } = await tx
+      .insertInto('command')
+      .values({ site_id: actor.siteId, command_id: commandId, name, body_digest: digest, person_id: actor.personId })
+      .onConflict((conflict) => conflict.doNothing())
+      .executeTakeFirst()
+    if (numInsertedOrUpdatedRows === 0n) {
+      const before = await tx
+        .selectFrom('command')
+        .select(['name', 'body_digest', 'person_id'])
+        .where('site_id', '=', actor.siteId)
+        .where('command_id', '=', commandId)
+        .executeTakeFirstOrThrow()
+      if (before.name === name && before.body_digest === digest && before.person_id === actor.personId) {
+        return { commandId, landed: 'before' }
+      }
+      throw new Refused(409, 'id-taken', 'This id has landed already with something else; make a new one', 'commandId')
+    }
+    await found.run({ tx, actor, commandId, now }, body)
+    return { commandId, landed: 'now' }
+  })
+}
+
+/** What PostgreSQL says of input that no schema can know to be wrong; anything else stays the fault it is. */
+function databaseRefusal(error: unknown): Refused | undefined {
+  const code = error !== null && typeof error === 'object' && 'code' in error ? String(error.code) : ''
+  if (code === '23505') return new Refused(409, 'taken', 'One of the ids or names sent is taken already')
+  if (code === '23503') return new Refused(404, 'not-found', 'Something that this names is not known here')
+  if (code.startsWith('22')) return new Refused(400, 'invalid', 'The text holds a character that cannot be kept')
+  return undefined
+}
+
+/** The same text for the same value, whatever order its fields came in. */
+const stableText = (value: unknown): string =>
+  JSON.stringify(value, (_, each: unknown) =>
+    each !== null && typeof each === 'object' && !Array.isArray(each)
+      ? Object.fromEntries(Object.entries(each).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : each,
+  )

@@ -1,0 +1,160 @@
+import type { ColumnType } from 'kysely'
+
+/** JSON column: read as unknown and validated by its one schema, written as text. */
+type Json = ColumnType<unknown, string, string>
+type Time = ColumnType<Date, Date | string, Date | string>
+/** set by the database when the row is written */
+type WrittenAt = ColumnType<Date, Date | undefined, never>
+
+export interface SiteTable {
+  site_id: string
+  /** short word that begins every class code of the venue */
+  code: string
+  name: string
+  time_zone: string
+  house_rules: Json
+}
+
+export interface PersonTable {
+  site_id: string
+  person_id: string
+  name: string
+}
+
+export interface MembershipTable {
+  site_id: string
+  user_id: string
+  person_id: string
+  role: string
+}
+
+export interface CourseTable {
+  site_id: string
+  course_id: string
+  name: string
+  class_code: string
+}
+
+export interface SessionTable {
+  site_id: string
+  session_id: string
+  course_id: string
+  starts_at: Time
+  ends_at: Time
+  blocks: number
+}
+
+export interface EnrolmentTable {
+  site_id: string
+  enrolment_id: string
+  course_id: string
+  person_id: string
+}
+
+export interface ProjectTable {
+  site_id: string
+  project_id: string
+  enrolment_id: string
+  name: string
+  /** the measured fabric */
+  fabric: Json
+  layers: Json
+  operation: string
+  written_by: string
+  written_at: WrittenAt
+}
+
+export interface MachineTable {
+  site_id: string
+  machine_id: string
+  name: string
+  number: number
+  notes: string
+  /** where it stands, in tenths of a metre from the room's corner */
+  place_x: number
+  place_y: number
+}
+
+export interface TraitTable {
+  site_id: string
+  machine_id: string
+  trait: string
+  value: Json
+  source: string
+  learnt_by: string
+  learnt_at: Time
+}
+
+export interface MachineEventTable {
+  site_id: string
+  machine_id: string
+  event_id: string
+  happened_at: Time
+  kind: string
+  body: Json
+  person_id: string
+  recorded_at: WrittenAt
+}
+
+export interface MachineStateTable {
+  site_id: string
+  machine_id: string
+  state: Json
+}
+
+export interface KitGivenTable {
+  site_id: string
+  kit_given_id: string
+  project_id: string
+  machine_id: string
+  kit: Json
+  given_by: string
+  given_at: Time
+}
+
+export interface StockEntryTable {
+  site_id: string
+  stock_entry_id: string
+  /** what is counted: a needle or a thread */
+  item: Json
+  count: number
+  written_by: string
+  written_at: WrittenAt
+}
+
+/** One row for each write that landed, so that a write sent twice lands once. */
+export interface CommandTable {
+  site_id: string
+  command_id: string
+  name: string
+  body_digest: string
+  person_id: string
+  recorded_at: WrittenAt
+}
+
+export interface Database {
+  site: SiteTable
+  person: PersonTable
+  membership: MembershipTable
+  course: CourseTable
+  session: SessionTable
+  enrolment: EnrolmentTable
+  project: ProjectTable
+  machine: MachineTable
+  trait: TraitTable
+  machine_event: MachineEventTable
+  machine_state: MachineStateTable
+  kit_given: KitGivenTable
+  stock_entry: StockEntryTable
+  command: CommandTable
+  sign_in_user: { id: string; name: string; email: string; emailVerified: boolean; createdAt: Time; updatedAt: Time }
+  sign_in_account: {
+    id: string
+    accountId: string
+    providerId: string
+    userId: string
+    password: string
+    createdAt: Time
+    updatedAt: Time
+  }
+}

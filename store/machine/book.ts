@@ -1,0 +1,161 @@
+import { sql, type Kysely, type Transaction } from 'kysely'
+import { eventBody, type EventKind, type MachineEvent } from '@/core/machine/event'
+import { foldMachine, foldNext, UNSEEN } from '@/core/machine/fold'
+import type { MachineState } from '@/core/machine/state'
+import { check } from '@/core/schema/validate'
+import type { Database } from '../database'
+import { notFound } from '../refused'
+
+type Reader = Kysely<Database> | Transaction<Database>
+
+/** A line of the book as people read it: what happened, and when it was written down. */
+export type BookLine = MachineEvent & { readonly recordedAt: Date }
+
+const asLine = (row: {
+  event_id: string
+  happened_at: Date
+  kind: string
+  body: unknown
+  person_id: string
+  recorded_at: Date
+}): BookLine => {
+  const kind = row.kind as EventKind
+  return {
+    eventId: row.event_id,
+    happenedAt: row.happened_at.toISOString(),
+    personId: row.person_id,
+    recordedAt: row.recorded_at,
+    kind,
+    body: check(eventBody(kind), row.body),
+  } as BookLine
+}
+
+const LINE = ['event_id', 'happened_at', 'kind', 'body', 'person_id', 'recorded_at'] as const
+
+/** All lines of one machine's book, oldest first. */
+export async function readBook(store: Reader, siteId: string, machineId: string): Promise<BookLine[]> {
+  const rows = await store
+    .selectFrom('machine_event')
+    .select(LINE)
+    .where('site_id', '=', siteId)
+    .where('machine_id', '=', machineId)
+    .orderBy('happened_at')
+    .orderBy('event_id')
+    .execute()
+  return rows.map(asLine)
+}
+
+/** The newest lines first, for the page of a book: at most `limit`, older than `before` when given. */
+export async function readPage(
+  store: Reader,
+  siteId: string,
+  machineId: string,
+  page: { readonly limit: number; readonly before?: { readonly happenedAt: string; readonly eventId: string } },
+): Promise<BookLine[]> {
+  const { before } = page
+  const rows = await store
+    .selectFrom('machine_event')
+    .select(LINE)
+    .where('site_id', '=', siteId)
+    .where('machine_id', '=', machineId)
+    .$if(before !== undefined, (query) =>
+      query.where(sql<boolean>`(happened_at, event_id) < (${before!.happenedAt}, ${before!.eventId})`),
+    )
+    .orderBy('happened_at', 'desc')
+    .orderBy('event_id', 'desc')
+    .limit(page.limit)
+    .execute()
+  return rows.map(asLine)
+}
+
+export async function readLine(store: Reader, siteId: string, eventId: string) {
+  const row = await store
+    .selectFrom('machine_event')
+    .select([...LINE, 'machine_id'])
+    .where('site_id', '=', siteId)
+    .where('event_id', '=', eventId)
+    .executeTakeFirst()
+  return row && { line: asLine(row), machineId: row.machine_id }
+}
+
+/**
+ * Writes one line and the state that follows from it, in the caller's transaction. The machine's row is held, so that two
+ * people writing at once both land, in order; a late line folds in its place.
+ * @throws Refused 404 when the site has no such machine
+ */
+export async function writeLine(
+  tx: Transaction<Database>,
+  siteId: string,
+  machineId: string,
+  line: MachineEvent,
+): Promise<MachineState> {
+  const held = await tx
+    .selectFrom('machine_state')
+    .select('state')
+    .where('site_id', '=', siteId)
+    .where('machine_id', '=', machineId)
+    .forUpdate()
+    .executeTakeFirst()
+  if (!held) throw notFound('machine', 'machineId')
+  await tx
+    .insertInto('machine_event')
+    .values({
+      site_id: siteId,
+      machine_id: machineId,
+      event_id: line.eventId,
+      happened_at: line.happenedAt,
+      kind: line.kind,
+      body: JSON.stringify(line.body),
+      person_id: line.personId,
+    })
+    .execute()
+  const state = foldNext(held.state as MachineState, line) ?? foldMachine(await readBook(tx, siteId, machineId))
+  await keepState(tx, siteId, machineId, state)
+  return state
+}
+
+async function keepState(tx: Transaction<Database>, siteId: string, machineId: string, state: MachineState) {
+  await tx
+    .updateTable('machine_state')
+    .set({ state: JSON.stringify(state) })
+    .where('site_id', '=', siteId)
+    .where('machine_id', '=', machineId)
+    .execute()
+}
+
+/** A new machine starts with an empty book. */
+export async function startBook(tx: Transaction<Database>, siteId: string, machineId: string): Promise<void> {
+  await tx
+    .insertInto('machine_state')
+    .values({ site_id: siteId, machine_id: machineId, state: JSON.stringify(UNSEEN) })
+    .execute()
+}
+
+/**
+ * Folds every machine's book again and keeps the result.
+ * @returns the machines whose kept state was not what their book says
+ */
+export async function rebuildStates(store: Kysely<Database>): Promise<{ siteId: string; machineId: string }[]> {
+  const machines = await store.selectFrom('machine_state').select(['site_id', 'machine_id']).execute()
+  const differed: { siteId: string; machineId: string }[] = []
+  for (const { site_id: siteId, machine_id: machineId } of machines) {
+    await store.transaction().execute(async (tx) => {
+      const held = await tx
+        .selectFrom('machine_state')
+        .select(sql<string>`state::text`.as('state'))
+        .where('site_id', '=', siteId)
+        .where('machine_id', '=', machineId)
+        .forUpdate()
+        .executeTakeFirstOrThrow()
+      await keepState(tx, siteId, machineId, foldMachine(await readBook(tx, siteId, machineId)))
+      const now = await tx
+        .selectFrom('machine_state')
+        .select(sql<string>`state::text`.as('state'))
+        .where('site_id', '=', siteId)
+        .where('machine_id', '=', machineId)
+        .executeTakeFirstOrThrow()
+      if (held.state !== now.state) differed.push({ siteId, machineId })
+    })
+  }
+  return differed
+}

@@ -1,0 +1,73 @@
+import type { Kysely, Transaction } from 'kysely'
+import type { MachineState } from '@/core/machine/state'
+import { TRAITS, type TraitName, type Traits, type TraitSource } from '@/core/machine/trait'
+import { check } from '@/core/schema/validate'
+import type { Database } from '../database'
+
+type Reader = Kysely<Database> | Transaction<Database>
+
+/** Where a trait was learnt, shown on the card. */
+export interface TraitProof {
+  readonly source: TraitSource
+  readonly learntAt: Date
+  readonly learntBy: string
+}
+
+export interface Machine {
+  readonly machineId: string
+  readonly name: string
+  readonly number: number
+  readonly notes: string
+  /** tenths of a metre from the room's corner */
+  readonly place: { readonly x: number; readonly y: number }
+  readonly traits: Traits
+  readonly proofs: Readonly<Partial<Record<TraitName, TraitProof>>>
+  readonly state: MachineState
+}
+
+/** The room's machines by number, each with its traits and its state. */
+export async function readMachines(store: Reader, siteId: string, only?: string): Promise<Machine[]> {
+  const [machines, traits] = await Promise.all([
+    store
+      .selectFrom('machine')
+      .innerJoin('machine_state', (join) =>
+        join
+          .onRef('machine_state.site_id', '=', 'machine.site_id')
+          .onRef('machine_state.machine_id', '=', 'machine.machine_id'),
+      )
+      .select(['machine.machine_id', 'name', 'number', 'notes', 'place_x', 'place_y', 'state'])
+      .where('machine.site_id', '=', siteId)
+      .$if(only !== undefined, (query) => query.where('machine.machine_id', '=', only!))
+      .orderBy('number')
+      .execute(),
+    store
+      .selectFrom('trait')
+      .select(['machine_id', 'trait', 'value', 'source', 'learnt_at', 'learnt_by'])
+      .where('site_id', '=', siteId)
+      .$if(only !== undefined, (query) => query.where('machine_id', '=', only!))
+      .execute(),
+  ])
+  return machines.map((row) => {
+    const own = traits.filter(({ machine_id }) => machine_id === row.machine_id)
+    const named = own.map((each) => ({ ...each, trait: each.trait as TraitName })).filter(({ trait }) => trait in TRAITS)
+    return {
+      machineId: row.machine_id,
+      name: row.name,
+      number: row.number,
+      notes: row.notes,
+      place: { x: row.place_x, y: row.place_y },
+      traits: Object.fromEntries(named.map(({ trait, value }) => [trait, check(TRAITS[trait], value)])) as Traits,
+      proofs: Object.fromEntries(
+        named.map((each) => [
+          each.trait,
+          { source: each.source as TraitSource, learntAt: each.learnt_at, learntBy: each.learnt_by },
+        ]),
+      ),
+      state: row.state as MachineState,
+    }
+  })
+}
+
+/** One machine, or undefined when the site has none of that id. */
+export const readMachine = async (store: Reader, siteId: string, machineId: string): Promise<Machine | undefined> =>
+  (await readMachines(store, siteId, machineId))[0]

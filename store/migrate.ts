@@ -1,0 +1,18 @@
+import { Migrator, type Kysely } from 'kysely'
+import * as firstTables from './migrations/0001-first-tables'
+import type { Database } from './database'
+
+/** In order of their names; a migration that has landed is never changed. */
+const MIGRATIONS = { '0001-first-tables': firstTables }
+
+/**
+ * Brings a database to the newest tables; does nothing when it is there already. Safe to run at the same time twice.
+ * @returns the names of the migrations that ran
+ * @throws the first migration's error, with nothing of that migration kept
+ */
+export async function migrate(db: Kysely<Database>): Promise<string[]> {
+  const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } })
+  const { error, results = [] } = await migrator.migrateToLatest()
+  if (error) throw error instanceof Error ? error : new Error(`The migration failed: ${JSON.stringify(error)}`)
+  return results.filter(({ status }) => status === 'Success').map(({ migrationName }) => migrationName)
+}

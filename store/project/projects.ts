@@ -1,0 +1,139 @@
+import { sql, type Kysely, type Transaction } from 'kysely'
+import type { Kit, KitStock } from '@/core/kit/request'
+import { KitSchema, StockSchema } from '@/core/schema/kit'
+import { ProjectSchema, type ProjectFacts } from '@/core/schema/project'
+import { check } from '@/core/schema/validate'
+import type { Database } from '../database'
+
+type Reader = Kysely<Database> | Transaction<Database>
+
+export interface KitGiven {
+  readonly kitGivenId: string
+  readonly machineId: string
+  readonly kit: Kit
+  readonly givenAt: Date
+  readonly givenBy: string
+}
+
+export interface Project extends ProjectFacts {
+  readonly projectId: string
+  readonly personId: string
+  readonly learner: string
+  readonly courseId: string
+  readonly course: string
+  /** the last kit given for it; its machine is the learner's seat */
+  readonly given?: KitGiven
+}
+
+/** Projects with who makes them and the last kit given, by learner's name. */
+export async function readProjects(
+  store: Reader,
+  siteId: string,
+  only: { readonly projectId?: string; readonly personId?: string; readonly machineId?: string } = {},
+): Promise<Project[]> {
+  const rows = await store
+    .selectFrom('project')
+    .innerJoin('enrolment', (join) =>
+      join
+        .onRef('enrolment.site_id', '=', 'project.site_id')
+        .onRef('enrolment.enrolment_id', '=', 'project.enrolment_id'),
+    )
+    .innerJoin('person', (join) =>
+      join.onRef('person.site_id', '=', 'enrolment.site_id').onRef('person.person_id', '=', 'enrolment.person_id'),
+    )
+    .innerJoin('course', (join) =>
+      join.onRef('course.site_id', '=', 'enrolment.site_id').onRef('course.course_id', '=', 'enrolment.course_id'),
+    )
+    .leftJoinLateral(
+      (lateral) =>
+        lateral
+          .selectFrom('kit_given')
+          .select(['kit_given_id', 'machine_id', 'kit', 'given_at', 'given_by'])
+          .whereRef('kit_given.site_id', '=', 'project.site_id')
+          .whereRef('kit_given.project_id', '=', 'project.project_id')
+          .orderBy('given_at', 'desc')
+          .orderBy('kit_given_id', 'desc')
+          .limit(1)
+          .as('given'),
+      (join) => join.onTrue(),
+    )
+    .select([
+      'project.project_id',
+      'project.name as project_name',
+      'fabric',
+      'layers',
+      'operation',
+      'person.person_id',
+      'person.name as learner',
+      'course.course_id',
+      'course.name as course_name',
+      'given.kit_given_id',
+      'given.machine_id',
+      'given.kit',
+      'given.given_at',
+      'given.given_by',
+    ])
+    .where('project.site_id', '=', siteId)
+    .$if(only.projectId !== undefined, (query) => query.where('project.project_id', '=', only.projectId!))
+    .$if(only.personId !== undefined, (query) => query.where('person.person_id', '=', only.personId!))
+    .$if(only.machineId !== undefined, (query) => query.where('given.machine_id', '=', only.machineId!))
+    .orderBy(sql`lower(person.name)`)
+    .orderBy('project.project_id')
+    .execute()
+  return rows.map((row) => ({
+    ...check(ProjectSchema, {
+      name: row.project_name,
+      fabric: row.fabric,
+      layers: row.layers,
+      operation: row.operation,
+    }),
+    projectId: row.project_id,
+    personId: row.person_id,
+    learner: row.learner,
+    courseId: row.course_id,
+    course: row.course_name,
+    ...(row.kit_given_id &&
+      row.machine_id &&
+      row.given_at &&
+      row.given_by && {
+        given: {
+          kitGivenId: row.kit_given_id,
+          machineId: row.machine_id,
+          kit: check(KitSchema, row.kit),
+          givenAt: row.given_at,
+          givenBy: row.given_by,
+        },
+      }),
+  }))
+}
+
+export const readProject = async (store: Reader, siteId: string, projectId: string): Promise<Project | undefined> =>
+  (await readProjects(store, siteId, { projectId }))[0]
+
+/** The machine a learner sits at: that of the last kit given for any of their projects. */
+export async function seatOf(store: Reader, siteId: string, personId: string): Promise<Project | undefined> {
+  const seated = (await readProjects(store, siteId, { personId })).filter(({ given }) => given)
+  return seated.sort((a, b) => b.given!.givenAt.getTime() - a.given!.givenAt.getTime())[0]
+}
+
+export async function readCourses(store: Reader, siteId: string) {
+  return store
+    .selectFrom('course')
+    .select(['course_id', 'name', 'class_code'])
+    .where('site_id', '=', siteId)
+    .orderBy('name')
+    .execute()
+}
+
+/** What is on the shelf, as the kit asks for it; undefined when nothing has been counted yet. */
+export async function readStock(store: Reader, siteId: string): Promise<KitStock | undefined> {
+  const rows = await store.selectFrom('stock_entry').select(['item', 'count']).where('site_id', '=', siteId).execute()
+  if (rows.length === 0) return undefined
+  const items = rows.map(({ item, count }) => ({ ...(item as { kind: string }), count }))
+  return check(StockSchema, {
+    needles: items.filter(({ kind }) => kind === 'needle').map(({ kind: _, ...needle }) => needle),
+    threads: items
+      .filter(({ kind, count }) => kind === 'thread' && count > 0)
+      .map(({ kind: _, count: _count, ...thread }) => thread),
+  })
+}

@@ -1,0 +1,122 @@
+import { hashPassword } from 'better-auth/crypto'
+import type { Kysely, Transaction } from 'kysely'
+import { v7 as uuid } from 'uuid'
+import type { Role } from '@/core/people/role'
+import type { Database } from '../database'
+
+type Reader = Kysely<Database> | Transaction<Database>
+
+/** Makes a sign-in for a person who is there already. The password is hashed as the sign-in library hashes it. */
+export async function addSignIn(
+  tx: Transaction<Database>,
+  who: {
+    readonly siteId: string
+    readonly personId: string
+    readonly role: Role
+    readonly name: string
+    readonly email: string
+    readonly password?: string
+  },
+): Promise<string> {
+  const now = new Date()
+  const userId = uuid()
+  await tx
+    .insertInto('sign_in_user')
+    .values({ id: userId, name: who.name, email: who.email.toLowerCase(), emailVerified: false, createdAt: now, updatedAt: now })
+    .execute()
+  if (who.password !== undefined) {
+    await tx
+      .insertInto('sign_in_account')
+      .values({
+        id: uuid(),
+        accountId: userId,
+        providerId: 'credential',
+        userId,
+        password: await hashPassword(who.password),
+        createdAt: now,
+        updatedAt: now,
+      })
+      .execute()
+  }
+  await tx
+    .insertInto('membership')
+    .values({ site_id: who.siteId, user_id: userId, person_id: who.personId, role: who.role })
+    .execute()
+  return userId
+}
+
+/** The site and role a signed-in user acts in. */
+export async function readMembership(store: Reader, userId: string) {
+  return store
+    .selectFrom('membership')
+    .innerJoin('person', (join) =>
+      join.onRef('person.site_id', '=', 'membership.site_id').onRef('person.person_id', '=', 'membership.person_id'),
+    )
+    .select(['membership.site_id', 'membership.person_id', 'role', 'person.name'])
+    .where('user_id', '=', userId)
+    .executeTakeFirst()
+}
+
+export async function readStaff(store: Reader, siteId: string) {
+  return store
+    .selectFrom('membership')
+    .innerJoin('person', (join) =>
+      join.onRef('person.site_id', '=', 'membership.site_id').onRef('person.person_id', '=', 'membership.person_id'),
+    )
+    .innerJoin('sign_in_user', 'sign_in_user.id', 'membership.user_id')
+    .select(['membership.person_id', 'person.name', 'role', 'sign_in_user.email'])
+    .where('membership.site_id', '=', siteId)
+    .where('role', '!=', 'learner')
+    .orderBy('person.name')
+    .execute()
+}
+
+/**
+ * The sign-in of a learner who gives a class code and a first name, made at their first visit.
+ * @returns undefined when no class has that code, or nobody of that name is in it
+ */
+export async function learnerSignIn(store: Kysely<Database>, code: string, firstName: string): Promise<string | undefined> {
+  const [siteCode] = code.trim().toLowerCase().split('-')
+  const folded = firstName.trim().toLowerCase()
+  return store.transaction().execute(async (tx) => {
+    const site = await tx.selectFrom('site').select('site_id').where('code', '=', siteCode ?? '').executeTakeFirst()
+    if (!site) return undefined
+    const people = await tx
+      .selectFrom('course')
+      .innerJoin('enrolment', (join) =>
+        join.onRef('enrolment.site_id', '=', 'course.site_id').onRef('enrolment.course_id', '=', 'course.course_id'),
+      )
+      .innerJoin('person', (join) =>
+        join.onRef('person.site_id', '=', 'enrolment.site_id').onRef('person.person_id', '=', 'enrolment.person_id'),
+      )
+      .select(['person.person_id', 'person.name'])
+      .where('course.site_id', '=', site.site_id)
+      .where('course.class_code', '=', code.trim().toLowerCase())
+      .execute()
+    const person = people.find(({ name }) => name.toLowerCase() === folded)
+    if (!person) return undefined
+    // Held while it is looked up and made, so that two first visits at once make one sign-in.
+    await tx
+      .selectFrom('person')
+      .select('person_id')
+      .where('site_id', '=', site.site_id)
+      .where('person_id', '=', person.person_id)
+      .forUpdate()
+      .execute()
+    const known = await tx
+      .selectFrom('membership')
+      .select('user_id')
+      .where('site_id', '=', site.site_id)
+      .where('person_id', '=', person.person_id)
+      .where('role', '=', 'learner')
+      .executeTakeFirst()
+    if (known) return known.user_id
+    return addSignIn(tx, {
+      siteId: site.site_id,
+      personId: person.person_id,
+      role: 'learner',
+      name: person.name,
+      email: `${person.person_id}@station.invalid`,
+    })
+  })
+}
