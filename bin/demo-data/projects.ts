@@ -43,12 +43,11 @@ export const DEMO_PROJECTS: readonly DemoProject[] = [
     fabric: { structure: 'net', massGsm: 110, thicknessMm: 0.4, traits: [] },
     layers: { seam: 2, crossing: 4 },
     operation: 'seam',
-    machine: 'Plover',
   },
   {
     learner: 'Farah',
     name: 'wool-blanket seat pad',
-    fabric: { structure: 'felt', massGsm: 520, thicknessMm: 2.2, traits: ['bulky', 'napped'] },
+    fabric: { structure: 'felt', massGsm: 420, thicknessMm: 2.1, traits: ['bulky', 'napped'] },
     layers: { seam: 2, crossing: 2 },
     operation: 'seam',
     machine: 'Heron',

@@ -25,6 +25,10 @@ const THREADED = {
   'right-to-left': 'from right to left',
   'left-to-right': 'from left to right',
 } as const
+const CLAMP = {
+  fingers: ' by fingers alone',
+  driver: ' by fingers, then to a light stop with its small driver, an eighth of a turn at most',
+} as const
 const WHEEL = { towards: 'towards you', away: 'away from you' } as const
 
 /** Which way the long groove faces: the side the thread comes from. */
@@ -58,6 +62,7 @@ function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
     shankFlatWords: traits.shankFlat,
     handWheelWords: traits.handWheel ? WHEEL[traits.handWheel] : 'the way its manual says',
     bobbinMaterialWords: traits.bobbinMaterial ? `, ${traits.bobbinMaterial},` : '',
+    clampWords: traits.clampTightened ? CLAMP[traits.clampTightened] : '',
     kitStraight: stitch ? stitch.iso === '301' : true,
     kitLengthMm: plain(lengthMm),
     kitPerInch: lengthMm > 0 ? Math.round(25.4 / lengthMm) : 0,

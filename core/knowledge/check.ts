@@ -6,7 +6,6 @@ export const CHECK_GROUPS = [
   'bobbin',
   'raise',
   'no-touch',
-  'width',
   'line',
   'swatch',
 ] as const
@@ -35,7 +34,7 @@ export const STALE_AFTER: Readonly<Record<SetupChange, readonly CheckGroup[]>> =
   'other-needle': ['needle', 'no-touch', 'threading', 'swatch'],
   'thread-class': ['threading', 'bobbin', 'swatch'],
   'fabric-class': ['swatch'],
-  foot: ['settings', 'no-touch', 'width'],
+  foot: ['settings', 'no-touch'],
   bobbin: ['bobbin', 'raise', 'no-touch'],
   dial: ['swatch'],
 }
@@ -47,7 +46,6 @@ export const GROUP_WORDS: Readonly<Record<CheckGroup, string>> = {
   bobbin: 'bobbin',
   raise: 'bobbin thread raised',
   'no-touch': 'no touch by hand wheel',
-  width: 'width fits the foot',
   line: '3 cm test line',
   swatch: 'test swatch',
 }

@@ -2,7 +2,8 @@ import type { CheckGroup } from './check'
 import type { Rule } from './rule'
 
 /** Which drawing belongs to a step; each is made from the machine's own traits. */
-export type StepDrawing = 'dial' | 'needle' | 'bobbin' | 'foot-up' | 'foot-down' | 'hand-wheel' | 'spool' | 'take-up' | 'discs'
+export type StepDrawing =
+  'dial' | 'needle' | 'bobbin' | 'foot-up' | 'foot-down' | 'hand-wheel' | 'spool' | 'take-up' | 'discs'
 
 export interface CheckStepGiven {
   readonly group: CheckGroup
@@ -212,11 +213,19 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     { drawing: 'foot-down' },
   ),
   step(
+    'needle-seated',
+    'needle',
+    'Needle seated',
+    {},
+    'It is straight, up to the stop, and the clamp is tight{clampWords}: pulled and twisted, it neither drops nor turns.',
+    { caution: POWER_OFF },
+  ),
+  step(
     'needle-right',
     'needle',
     '{needleWords}',
     { needleWords: { known: true } },
-    'The needle is the kit’s, straight, and pushed up to the stop.',
+    'This is the needle in the kit: read its shank or its tag.',
     { drawing: 'needle', caution: POWER_OFF },
   ),
   step(
@@ -260,6 +269,14 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     { drawing: 'bobbin', caution: POWER_OFF },
   ),
   step(
+    'bobbin-unknown',
+    'bobbin',
+    'Bobbin home',
+    { any: [{ bobbinCase: { known: false } }, { bobbinRuns: { known: false } }] },
+    'Load the bobbin as the manual shows, under its spring; it must not wiggle. Write down which way it runs.',
+    { caution: POWER_OFF },
+  ),
+  step(
     'bobbin-class',
     'bobbin',
     'Class {bobbinClass} bobbin',
@@ -291,7 +308,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
   ),
   step(
     'width',
-    'width',
+    'no-touch',
     'Width fits the foot',
     { kitStraight: { is: false } },
     'At {kitWidthMm} mm the needle passes the foot’s opening on both sides, turned by hand.',

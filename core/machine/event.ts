@@ -111,8 +111,7 @@ export type MachineEvent = (Happening | Correction) & {
   readonly personId: string
 }
 
-const happening = (kind: PlainKind) =>
-  strict({ kind: Type.Literal(kind), body: EVENT_BODIES[kind] })
+const happening = (kind: PlainKind) => strict({ kind: Type.Literal(kind), body: EVENT_BODIES[kind] })
 
 const CorrectionBody = strict({
   corrects: Id,

@@ -82,7 +82,9 @@ function after(state: MachineState, line: MachineEvent, happened: Happening): Ma
       const { piecesFound, cause } = happened.body
       const broken = stale(without(state, 'fitting'), 'strike')
       if (piecesFound) return broken
-      const because = cause ? `A needle broke (${cause}) and not every piece is found` : 'A needle broke and not every piece is found'
+      const because = cause
+        ? `A needle broke (${cause}) and not every piece is found`
+        : 'A needle broke and not every piece is found'
       return { ...broken, locks: [...broken.locks, { kind: 'broken-needle', because, since: happenedAt, eventId }] }
     }
     case 'pieces-found':
@@ -110,7 +112,10 @@ function after(state: MachineState, line: MachineEvent, happened: Happening): Ma
       return { ...state, fitting: { ...fitting, uses: [...fitting.uses, happened.body.use as Use], projects } }
     }
     case 'red-tagged':
-      return { ...state, locks: [...state.locks, { kind: 'red-tag', because: happened.body.because, since: happenedAt, eventId }] }
+      return {
+        ...state,
+        locks: [...state.locks, { kind: 'red-tag', because: happened.body.because, since: happenedAt, eventId }],
+      }
     case 'red-tag-lifted':
       return { ...state, locks: state.locks.filter(({ kind }) => kind !== 'red-tag') }
     case 'cleaned':
@@ -125,7 +130,8 @@ function needleChanged(state: MachineState, line: MachineEvent, body: BodyOf<'ne
   const before = state.fitting?.needle
   const empty = without(state, 'fitting')
   if (!body.in) return stale(empty, 'other-needle')
-  const same = before && before.point === body.in.point && before.sizeNm === body.in.sizeNm && before.gapMm === body.in.gapMm
+  const same =
+    before && before.point === body.in.point && before.sizeNm === body.in.sizeNm && before.gapMm === body.in.gapMm
   const struck = body.out?.reason === 'struck' || body.out?.state === 'bent'
   const change: SetupChange = struck ? 'strike' : same ? 'like-for-like-needle' : 'other-needle'
   return stale(
@@ -168,9 +174,13 @@ const stale = (state: MachineState, change: SetupChange): MachineState => ({
 /** Groups are kept in one order, so that equal states are equal text. */
 const union = (a: readonly CheckGroup[], b: readonly CheckGroup[]): CheckGroup[] =>
   CHECK_GROUPS.filter((group) => a.includes(group) || b.includes(group))
-const minus = (a: readonly CheckGroup[], b: readonly CheckGroup[]): CheckGroup[] => a.filter((group) => !b.includes(group))
+const minus = (a: readonly CheckGroup[], b: readonly CheckGroup[]): CheckGroup[] =>
+  a.filter((group) => !b.includes(group))
 
-function without<Key extends keyof MachineState>(state: MachineState, key: Key): Omit<MachineState, Key> & MachineState {
+function without<Key extends keyof MachineState>(
+  state: MachineState,
+  key: Key,
+): Omit<MachineState, Key> & MachineState {
   const { [key]: _, ...rest } = state
   return rest as Omit<MachineState, Key> & MachineState
 }

@@ -1,14 +1,5 @@
 import Type, { type Static } from 'typebox'
-import {
-  Above0,
-  DialSchema,
-  FootWord,
-  From0,
-  RangeMm,
-  StitchWord,
-  strict,
-  words,
-} from '../schema/vocabulary'
+import { Above0, DialSchema, FootWord, From0, RangeMm, StitchWord, strict, words } from '../schema/vocabulary'
 
 /**
  * What differs from machine to machine. Every check list, card, kit and drawing is made from these; there is no list of
@@ -108,7 +99,3 @@ export const TRAIT_QUESTIONS: Readonly<Record<TraitName, string>> = {
 
 /** What is known of one machine; an absent trait is not known yet and is asked for at the machine. */
 export type Traits = { readonly [Name in TraitName]?: Static<(typeof TRAITS)[Name]> }
-
-/** Where a trait was learnt. */
-export const TRAIT_SOURCES = ['manual', 'plate', 'technician', 'tried'] as const
-export type TraitSource = (typeof TRAIT_SOURCES)[number]

@@ -52,7 +52,8 @@ export function nextStep(question: TensionQuestion): TensionStep {
     const seen = signs.includes('skipped') ? 'Skipped stitches' : 'Shredding thread'
     if (!is('needle')) return step('change-needle', `${seen}: the needle first, never the dial.`)
     if (signs.includes('skipped')) return step('not-the-dial', 'Still skipping with a new needle: no dial cures that.')
-    if (!is('same-thread')) return step('match-thread', 'Still shredding with a new needle: the thread or its eye is next.')
+    if (!is('same-thread'))
+      return step('match-thread', 'Still shredding with a new needle: the thread or its eye is next.')
     return step('not-the-dial', 'Still shredding with a new needle and good thread: no dial cures that.')
   }
   if (reading.reading === 'threading') {
@@ -64,14 +65,16 @@ export function nextStep(question: TensionQuestion): TensionStep {
       : step('not-the-dial', 'A nest again after re-threading: look for a crack, a burr or lint in the discs.')
   }
   if (reading.onTarget) {
-    if (signs.includes('puckered')) return step('stitch-length', 'Balanced but puckered: a shorter stitch, then a finer needle.')
+    if (signs.includes('puckered'))
+      return step('stitch-length', 'Balanced but puckered: a shorter stitch, then a finer needle.')
     if (signs.includes('ridge')) return step('stabilise', 'Balanced with a ridge: support the cloth from behind.')
     if (signs.includes('wobble')) return step('guide', 'Balanced but wobbling: watch the guide, not the needle.')
     return step('done', 'Both faces are as they should be.')
   }
   const gate = GATES.find((each) => !is(each))
   if (gate) return step(GATE_ACTION[gate], GATE_SENTENCES[gate])
-  if (reading.reading === 'mixed') return step('not-the-dial', 'Both faces are off after every check: no dial does that.')
+  if (reading.reading === 'mixed')
+    return step('not-the-dial', 'Both faces are off after every check: no dial does that.')
   if (role === 'learner' && question.school === 'hands-off') {
     return step('call-mentor', 'In this room a mentor turns the dial.')
   }

@@ -1,6 +1,16 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
-import { chmodSync, chownSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import pg from 'pg'
@@ -17,7 +27,9 @@ const USER = 'orthodex'
 /** The newest of Debian's versioned program folders. */
 function programs(): string {
   const root = '/usr/lib/postgresql'
-  const versions = existsSync(root) ? readdirSync(root).filter((name) => existsSync(join(root, name, 'bin/postgres'))) : []
+  const versions = existsSync(root)
+    ? readdirSync(root).filter((name) => existsSync(join(root, name, 'bin/postgres')))
+    : []
   const newest = versions.sort((a, b) => Number(b) - Number(a))[0]
   if (!newest) throw new Error('PostgreSQL is missing. Install it with:  sudo apt-get install postgresql')
   return join(root, newest, 'bin')
@@ -95,14 +107,35 @@ export async function startCluster(folder: string, settings: readonly string[] =
       chownSync(making, as.uid, as.gid)
       chownSync(passwordFile, as.uid, as.gid)
     }
-    const options = ['-D', making, '-U', USER, '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8']
+    const options = [
+      '-D',
+      making,
+      '-U',
+      USER,
+      '-A',
+      'scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+    ]
     await finished(run('initdb', options), 'initdb')
     renameSync(making, data)
   }
 
   const password = readFileSync(passwordFile, 'utf8')
   const port = await freePort()
-  const options = ['-D', data, '-h', '127.0.0.1', '-p', String(port), '-k', '', ...settings.flatMap((each) => ['-c', each])]
+  const options = [
+    '-D',
+    data,
+    '-h',
+    '127.0.0.1',
+    '-p',
+    String(port),
+    '-k',
+    '',
+    ...settings.flatMap((each) => ['-c', each]),
+  ]
   const server = run('postgres', options)
   let said = ''
   server.stderr?.on('data', (chunk: Buffer) => (said = (said + chunk.toString()).slice(-4000)))
@@ -135,7 +168,9 @@ const finished = (child: ChildProcess, name: string): Promise<void> =>
     let said = ''
     child.stderr?.on('data', (chunk: Buffer) => (said += chunk.toString()))
     child.once('error', reject)
-    child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${name} ended with ${code}: ${said.trim()}`))))
+    child.once('exit', (code) =>
+      code === 0 ? resolve() : reject(new Error(`${name} ended with ${code}: ${said.trim()}`)),
+    )
   })
 
 async function answering(url: string, server: ChildProcess, said: () => string): Promise<void> {

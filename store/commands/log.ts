@@ -44,7 +44,8 @@ function checkedBody(kind: EventKind, body: unknown): unknown {
   try {
     return check(eventBody(kind), body)
   } catch (error) {
-    if (error instanceof Invalid) throw new Invalid(error.code, error.message, ['body', error.path].filter(Boolean).join('.'))
+    if (error instanceof Invalid)
+      throw new Invalid(error.code, error.message, ['body', error.path].filter(Boolean).join('.'))
     throw error
   }
 }
@@ -66,7 +67,9 @@ async function checkCorrection(
 ): Promise<void> {
   const named = await readLine(tx, actor.siteId, body.corrects)
   if (!named || named.machineId !== machineId) throw notFound('line in this book', 'body.corrects')
-  const mayToo = may(actor.role, `log ${named.line.kind}`) && (!body.replacement || may(actor.role, `log ${body.replacement.kind}`))
+  const mayToo =
+    may(actor.role, `log ${named.line.kind}`) && (!body.replacement || may(actor.role, `log ${body.replacement.kind}`))
   const own = actor.role !== 'learner' || named.line.personId === actor.personId
-  if (!mayToo || !own) throw new Refused(403, 'not-allowed', 'This line is for somebody else to correct', 'body.corrects')
+  if (!mayToo || !own)
+    throw new Refused(403, 'not-allowed', 'This line is for somebody else to correct', 'body.corrects')
 }

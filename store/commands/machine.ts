@@ -1,5 +1,6 @@
 import Type from 'typebox'
-import { TRAIT_NAMES, TRAIT_SOURCES, TRAITS, type TraitName } from '@/core/machine/trait'
+import { TRAIT_NAMES, TRAITS, type TraitName } from '@/core/machine/trait'
+import { TRAIT_SOURCES } from '@/core/machine/trait-source'
 import { checkDial, checkSpan } from '@/core/schema/dial'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
@@ -42,7 +43,11 @@ export const addMachine = command(
   async ({ tx, actor, now }, body) => {
     const traits = Object.entries(body.traits as Record<string, unknown>).map(([trait, value]) => {
       if (!TRAIT_NAMES.includes(trait as TraitName)) {
-        throw new Invalid('invalid', `"traits.${trait}" is no trait; allowed are ${TRAIT_NAMES.join(', ')}`, `traits.${trait}`)
+        throw new Invalid(
+          'invalid',
+          `"traits.${trait}" is no trait; allowed are ${TRAIT_NAMES.join(', ')}`,
+          `traits.${trait}`,
+        )
       }
       return { trait, value: checkTrait(trait as TraitName, value, `traits.${trait}`) }
     })

@@ -141,7 +141,12 @@ export const giveKit = command(
     if (!machine) throw notFound('machine', 'machineId')
     const asked = kitMachine(machine.traits)
     if ('missing' in asked) {
-      throw new Refused(409, 'traits-missing', `Not known of ${machine.name} yet: ${asked.missing.join(', ')}`, 'machineId')
+      throw new Refused(
+        409,
+        'traits-missing',
+        `Not known of ${machine.name} yet: ${asked.missing.join(', ')}`,
+        'machineId',
+      )
     }
     const answer = computeKit({
       fabric: project.fabric,
@@ -154,7 +159,9 @@ export const giveKit = command(
     } as KitRequest)
     const kit = answer.kits.find(
       (each) =>
-        each.needle.point === needle.point && each.needle.sizeNm === needle.sizeNm && each.needle.gapMm === needle.gapMm,
+        each.needle.point === needle.point &&
+        each.needle.sizeNm === needle.sizeNm &&
+        each.needle.gapMm === needle.gapMm,
     )
     if (!kit) {
       const because = answer.refusals[0]?.because ?? 'The project or the room has changed since: look at its kit again.'

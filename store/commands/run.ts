@@ -48,7 +48,8 @@ export async function runCommand(
   now: Date = new Date(),
 ): Promise<Landed> {
   const found = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
-  if (!found) throw new Refused(404, 'unknown-name', `"${name}" is no command; allowed are ${Object.keys(COMMANDS).join(', ')}`)
+  if (!found)
+    throw new Refused(404, 'unknown-name', `"${name}" is no command; allowed are ${Object.keys(COMMANDS).join(', ')}`)
   const { commandId, body: raw } = check(EnvelopeSchema, envelope)
   const body = check(found.schema, raw) as unknown
   const action = found.action(body)

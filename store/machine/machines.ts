@@ -1,6 +1,7 @@
 import type { Kysely, Transaction } from 'kysely'
 import type { MachineState } from '@/core/machine/state'
-import { TRAITS, type TraitName, type Traits, type TraitSource } from '@/core/machine/trait'
+import { TRAITS, type TraitName, type Traits } from '@/core/machine/trait'
+import type { TraitSource } from '@/core/machine/trait-source'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 
@@ -49,7 +50,9 @@ export async function readMachines(store: Reader, siteId: string, only?: string)
   ])
   return machines.map((row) => {
     const own = traits.filter(({ machine_id }) => machine_id === row.machine_id)
-    const named = own.map((each) => ({ ...each, trait: each.trait as TraitName })).filter(({ trait }) => trait in TRAITS)
+    const named = own
+      .map((each) => ({ ...each, trait: each.trait as TraitName }))
+      .filter(({ trait }) => trait in TRAITS)
     return {
       machineId: row.machine_id,
       name: row.name,

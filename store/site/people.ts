@@ -22,7 +22,14 @@ export async function addSignIn(
   const userId = uuid()
   await tx
     .insertInto('sign_in_user')
-    .values({ id: userId, name: who.name, email: who.email.toLowerCase(), emailVerified: false, createdAt: now, updatedAt: now })
+    .values({
+      id: userId,
+      name: who.name,
+      email: who.email.toLowerCase(),
+      emailVerified: false,
+      createdAt: now,
+      updatedAt: now,
+    })
     .execute()
   if (who.password !== undefined) {
     await tx
@@ -75,11 +82,19 @@ export async function readStaff(store: Reader, siteId: string) {
  * The sign-in of a learner who gives a class code and a first name, made at their first visit.
  * @returns undefined when no class has that code, or nobody of that name is in it
  */
-export async function learnerSignIn(store: Kysely<Database>, code: string, firstName: string): Promise<string | undefined> {
+export async function learnerSignIn(
+  store: Kysely<Database>,
+  code: string,
+  firstName: string,
+): Promise<string | undefined> {
   const [siteCode] = code.trim().toLowerCase().split('-')
   const folded = firstName.trim().toLowerCase()
   return store.transaction().execute(async (tx) => {
-    const site = await tx.selectFrom('site').select('site_id').where('code', '=', siteCode ?? '').executeTakeFirst()
+    const site = await tx
+      .selectFrom('site')
+      .select('site_id')
+      .where('code', '=', siteCode ?? '')
+      .executeTakeFirst()
     if (!site) return undefined
     const people = await tx
       .selectFrom('course')

@@ -1,0 +1,135 @@
+'use client'
+
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { FabricFields, type FabricFacts } from '@/ui/parts/fabric-fields'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useKept } from '@/ui/parts/use-kept'
+import { useWrite } from '@/ui/parts/use-write'
+
+interface Draft extends FabricFacts {
+  readonly learner: string
+  readonly name: string
+  readonly courseId: string
+}
+
+/** A project by hand: who, what, and what the scale and ruler say. */
+export function NewProject({ courses }: { courses: readonly { readonly courseId: string; readonly name: string }[] }) {
+  const first: Draft = {
+    learner: '',
+    name: '',
+    courseId: courses[0]?.courseId ?? '',
+    fabric: { structure: 'woven', massGsm: 150, traits: [] },
+    layers: { seam: 2, crossing: 4 },
+    operation: 'seam',
+  }
+  const [draft, keep] = useKept<Draft>('new-project', first)
+  const [ids] = useState(() => ({ projectId: uuid(), personId: uuid(), enrolmentId: uuid() }))
+  const { busy, fault, write } = useWrite()
+
+  const add = async () => {
+    const body = { ...ids, ...draft, courseId: draft.courseId || first.courseId }
+    if (
+      await write('add-project', body, {
+        done: `${draft.learner}’s bag hangs on the rack`,
+        then: `/kits/${ids.projectId}`,
+      })
+    )
+      keep(undefined)
+  }
+  if (courses.length === 0) return <NewCourse />
+  return (
+    <form
+      className="mx-auto flex max-w-xl flex-col gap-4"
+      onSubmit={(submitted) => {
+        submitted.preventDefault()
+        void add()
+      }}
+    >
+      <h1 className="text-3xl font-bold">Add a project</h1>
+      <label className="flex flex-col gap-1">
+        <span className="font-bold">Class</span>
+        <select
+          className="select w-full"
+          value={draft.courseId || first.courseId}
+          onChange={({ target }) => keep({ ...draft, courseId: target.value })}
+        >
+          {courses.map(({ courseId, name }) => (
+            <option key={courseId} value={courseId}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex flex-col gap-1">
+        <span className="font-bold">Learner’s first name</span>
+        <input
+          className="input w-full"
+          required
+          maxLength={80}
+          value={draft.learner}
+          onChange={({ target }) => keep({ ...draft, learner: target.value })}
+        />
+      </label>
+      <label className="flex flex-col gap-1">
+        <span className="font-bold">What is made</span>
+        <input
+          className="input w-full"
+          required
+          maxLength={80}
+          value={draft.name}
+          onChange={({ target }) => keep({ ...draft, name: target.value })}
+        />
+      </label>
+      <FabricFields facts={draft} change={(facts) => keep({ ...draft, ...facts })} />
+      <FaultNote fault={fault} />
+      <button type="submit" className="btn btn-primary btn-lg self-start" disabled={busy}>
+        Hang the bag
+      </button>
+    </form>
+  )
+}
+
+function NewCourse() {
+  const [name, setName] = useState('')
+  const [classCode, setClassCode] = useState('')
+  const [courseId] = useState(() => uuid())
+  const { busy, fault, write } = useWrite()
+  return (
+    <form
+      className="mx-auto flex max-w-xl flex-col gap-4"
+      onSubmit={(submitted) => {
+        submitted.preventDefault()
+        void write('open-course', { courseId, name, classCode }, { done: `${name} is open` })
+      }}
+    >
+      <h1 className="text-3xl font-bold">First, a class</h1>
+      <p>Projects belong to a class. Its code lets learners find their own seat.</p>
+      <label className="flex flex-col gap-1">
+        <span className="font-bold">Name of the class</span>
+        <input
+          className="input w-full"
+          required
+          maxLength={80}
+          value={name}
+          onChange={({ target }) => setName(target.value)}
+        />
+      </label>
+      <label className="flex flex-col gap-1">
+        <span className="font-bold">Class code</span>
+        <input
+          className="input w-full"
+          required
+          pattern="[a-z0-9]{3,20}"
+          value={classCode}
+          onChange={({ target }) => setClassCode(target.value)}
+        />
+        <span className="text-sm">3 to 20 small letters or digits; the venue’s own word is put before it.</span>
+      </label>
+      <FaultNote fault={fault} />
+      <button type="submit" className="btn btn-primary btn-lg self-start" disabled={busy}>
+        Open the class
+      </button>
+    </form>
+  )
+}

@@ -1,0 +1,16 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { may } from '@/core/people/role'
+import { readCourses } from '@/store/project/projects'
+import { mustSee } from '../../../_server/actor'
+import { theStore } from '../../../_server/store'
+import { NewProject } from './new-project'
+
+export const metadata: Metadata = { title: 'Add a project' }
+
+export default async function NewProjectPage() {
+  const actor = await mustSee('see-kits')
+  if (!may(actor.role, 'add-project')) notFound()
+  const courses = await readCourses(theStore(), actor.siteId)
+  return <NewProject courses={courses.map(({ course_id, name }) => ({ courseId: course_id, name }))} />
+}

@@ -1,0 +1,27 @@
+import { redirect } from 'next/navigation'
+import { may } from '@/core/people/role'
+import { readSite } from '@/store/site/site'
+import { currentActor } from '../_server/actor'
+import { theStore } from '../_server/store'
+import { Shell } from '../_parts/shell'
+
+const PLACES = [
+  { href: '/room', name: 'Room', sight: 'see-room' },
+  { href: '/kits', name: 'Kits', sight: 'see-kits' },
+  { href: '/people', name: 'People', sight: 'see-people' },
+] as const
+
+export default async function StaffLayout({ children }: { children: React.ReactNode }) {
+  const actor = await currentActor()
+  if (!actor) redirect('/sign-in')
+  const site = await readSite(theStore(), actor.siteId)
+  return (
+    <Shell
+      venue={site.name}
+      who={`${actor.name}, ${actor.role}`}
+      places={PLACES.filter(({ sight }) => may(actor.role, sight))}
+    >
+      {children}
+    </Shell>
+  )
+}

@@ -1,0 +1,276 @@
+'use client'
+
+import { useState } from 'react'
+import Link from 'next/link'
+import type { Point } from '@/core/knowledge/needle'
+import type { Traits } from '@/core/machine/trait'
+import { NeedlePlan } from '@/ui/drawings/needle'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useWrite } from '@/ui/parts/use-write'
+import { needleWords } from '@/ui/words'
+
+interface Choice {
+  readonly point: Point
+  readonly sizeNm: number
+  readonly gapMm?: number
+}
+
+interface Props {
+  readonly machine: {
+    readonly machineId: string
+    readonly name: string
+    readonly system: string
+    readonly traits: {
+      readonly [Name in 'shankFlat' | 'eyeThreaded' | 'clampHead' | 'clampTightened' | 'handWheel']:
+        Traits[Name] | undefined
+    }
+  }
+  readonly catalogue: readonly {
+    point: Point
+    words: string
+    sizes: readonly number[]
+    gaps: readonly { gapMm: number; sizes: readonly number[] }[]
+  }[]
+  readonly old?: {
+    readonly point: Point
+    readonly sizeNm: number
+    readonly gapMm?: number
+    readonly condition: string
+    readonly hours: number
+    readonly due: string
+    readonly because: string
+  }
+  readonly kit?: Choice & { readonly whose: string }
+}
+
+/** Why a needle comes out, in the order of how often; each says what state it is in and where it goes. */
+const REASONS = [
+  { reason: 'due', words: 'Its hours are up', state: 'blunt', wentTo: 'sharps' },
+  { reason: 'other-kit', words: 'Another kit needs another needle', state: 'sharp', wentTo: 'part-used' },
+  { reason: 'skipped', words: 'Skipped stitches', state: 'blunt', wentTo: 'sharps' },
+  { reason: 'popping', words: 'Popping or thudding', state: 'blunt', wentTo: 'sharps' },
+  { reason: 'snags', words: 'Snags or pulls yarns', state: 'burr', wentTo: 'sharps' },
+  { reason: 'struck', words: 'Struck a pin, zip or plate', state: 'bent', wentTo: 'sharps' },
+  { reason: 'shredding', words: 'Thread shreds at the eye', state: 'burr', wentTo: 'sharps' },
+  { reason: 'unknown-age', words: 'Nobody knows its age', state: 'not-looked', wentTo: 'sharps' },
+] as const
+
+export function NeedleChange({ machine, catalogue, old, kit }: Props) {
+  const { busy, fault, log } = useWrite()
+  const first =
+    old?.condition === 'unverified'
+      ? 'unknown-age'
+      : old?.due === 'change' || !kit || same(kit, old)
+        ? 'due'
+        : 'other-kit'
+  const [reason, setReason] = useState<(typeof REASONS)[number]['reason']>(first)
+  const [fitted, setFitted] = useState<Choice | undefined>(kit ?? old)
+  const [partUsed, setPartUsed] = useState(false)
+  const [hours, setHours] = useState('0')
+  const quick = [
+    kit && { choice: kit as Choice, label: kit.whose },
+    old &&
+      !same(kit, old) && {
+        choice: { point: old.point, sizeNm: old.sizeNm, ...(old.gapMm !== undefined && { gapMm: old.gapMm }) },
+        label: 'the same again',
+      },
+  ].filter((each) => !!each)
+  const chosen = REASONS.find((each) => each.reason === reason)!
+  const { traits } = machine
+  const wheel = traits.handWheel === 'away' ? 'away from you' : 'towards you'
+
+  const change = () =>
+    void log(
+      machine.machineId,
+      'needle-changed',
+      {
+        ...(old && { out: { reason: chosen.reason, state: chosen.state, wentTo: chosen.wentTo } }),
+        ...(fitted && {
+          in: {
+            system: machine.system,
+            point: fitted.point,
+            sizeNm: fitted.sizeNm,
+            ...(fitted.gapMm !== undefined && { gapMm: fitted.gapMm }),
+            condition: partUsed ? 'part-used' : 'new',
+            ...(partUsed && { effectiveHours: Number(hours) }),
+          },
+        }),
+      },
+      {
+        done: fitted ? `${machine.name}: ${needleWords(fitted)} in` : `${machine.name}: needle out`,
+        then: `/machines/${machine.machineId}`,
+      },
+    )
+
+  return (
+    <div className="mx-auto max-w-4xl">
+      <p>
+        <Link className="link" href={`/machines/${machine.machineId}`}>
+          {machine.name}
+        </Link>
+      </p>
+      <h1 className="text-3xl font-bold">Change needle</h1>
+      <p className="mt-1 text-lg">
+        {old ? (
+          <>
+            Out comes <strong>{needleWords(old as Choice)}</strong> with{' '}
+            <span className="numeral text-2xl">{old.hours.toFixed(1)}</span> needle hours. {old.because}
+          </>
+        ) : (
+          'No needle is written down for this machine.'
+        )}
+      </p>
+      <div className="mt-4 grid gap-6 md:grid-cols-[1fr_15rem]">
+        <div className="flex flex-col gap-5">
+          {old && (
+            <fieldset>
+              <legend className="mb-2 text-lg font-bold">Why it comes out</legend>
+              <div className="flex flex-wrap gap-2">
+                {REASONS.map((each) => (
+                  <label key={each.reason} className={`btn ${reason === each.reason ? 'btn-neutral' : 'btn-outline'}`}>
+                    <input
+                      type="radio"
+                      name="reason"
+                      className="sr-only"
+                      checked={reason === each.reason}
+                      onChange={() => setReason(each.reason)}
+                    />
+                    {each.words}
+                  </label>
+                ))}
+              </div>
+              <p className="mt-2 text-sm">
+                It goes{' '}
+                {chosen.wentTo === 'sharps'
+                  ? 'straight into the sharps tub'
+                  : 'into the part-used case under its tag, with its hours'}
+                .
+              </p>
+            </fieldset>
+          )}
+          <fieldset>
+            <legend className="mb-2 text-lg font-bold">What goes in</legend>
+            <div className="flex flex-wrap gap-2">
+              {quick.map(({ choice, label }) => (
+                <label
+                  key={label}
+                  className={`btn btn-lg h-auto py-2 ${same(choice, fitted) ? 'btn-neutral' : 'btn-outline'}`}
+                >
+                  <input
+                    type="radio"
+                    name="needle"
+                    className="sr-only"
+                    checked={same(choice, fitted)}
+                    onChange={() => setFitted(choice)}
+                  />
+                  <span className="text-left">
+                    {needleWords(choice)}
+                    <span className="block text-sm font-normal">{label}</span>
+                  </span>
+                </label>
+              ))}
+            </div>
+            <details className="mt-2" open={quick.length === 0}>
+              <summary className="min-h-11 cursor-pointer py-2 font-semibold">Another needle</summary>
+              {catalogue.length === 0 && <p>Its needle system is not in the catalogue: look at its plate or manual.</p>}
+              <dl className="grid gap-2">
+                {catalogue.map(({ point, words, sizes, gaps }) => (
+                  <div key={point} className="grid items-center gap-2 sm:grid-cols-[11rem_1fr]">
+                    <dt>{words}</dt>
+                    <dd className="flex flex-wrap gap-1">
+                      {(gaps.length > 0
+                        ? gaps.flatMap(({ gapMm, sizes: own }) =>
+                            own.map((sizeNm): Choice => ({ point, sizeNm, gapMm })),
+                          )
+                        : sizes.map((sizeNm): Choice => ({ point, sizeNm }))
+                      ).map((choice) => (
+                        <button
+                          key={`${choice.sizeNm}-${choice.gapMm ?? ''}`}
+                          type="button"
+                          aria-pressed={same(choice, fitted)}
+                          aria-label={needleWords(choice)}
+                          className={`btn min-w-12 ${same(choice, fitted) ? 'btn-neutral' : 'btn-ghost border-base-300'}`}
+                          onClick={() => setFitted(choice)}
+                        >
+                          {choice.gapMm ? `${choice.gapMm} / ` : ''}
+                          {choice.sizeNm}
+                        </button>
+                      ))}
+                    </dd>
+                  </div>
+                ))}
+              </dl>
+            </details>
+            <label className="mt-2 flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox"
+                checked={partUsed}
+                onChange={({ target }) => setPartUsed(target.checked)}
+              />
+              It is a part-used needle
+              {partUsed && (
+                <>
+                  with{' '}
+                  <input
+                    type="number"
+                    step="0.1"
+                    min="0"
+                    max="40"
+                    aria-label="Needle hours on its tag"
+                    className="input w-24"
+                    value={hours}
+                    onChange={({ target }) => setHours(target.value)}
+                  />{' '}
+                  hours on its tag
+                </>
+              )}
+            </label>
+          </fieldset>
+          <FaultNote fault={fault} />
+          <button
+            type="button"
+            className="btn btn-primary btn-lg self-start"
+            disabled={busy || (!fitted && !old)}
+            onClick={change}
+          >
+            {fitted ? `Done: ${needleWords(fitted)} is in` : 'Done: needle is out'}
+          </button>
+        </div>
+        <aside className="sheet p-4">
+          <h2 className="font-bold">On this machine</h2>
+          <NeedlePlan way={traits as never} className="mx-auto w-32" />
+          <ol className="mt-2 flex list-decimal flex-col gap-2 pl-5 text-sm">
+            <li>
+              <strong>Foot off the pedal, power off.</strong> Turn the wheel {wheel} until the needle is at its top;
+              paper over the plate hole.
+            </li>
+            <li>
+              Hold the needle; loosen the {traits.clampHead === 'slotted' ? 'slotted screw' : 'screw'} one or two turns,
+              no more, and draw it down.
+            </li>
+            <li>
+              {traits.shankFlat === 'round'
+                ? 'The long groove faces the side the thread comes from.'
+                : traits.shankFlat
+                  ? `The flat faces ${traits.shankFlat}.`
+                  : 'Look in the manual for the way the flat faces.'}{' '}
+              Push it up until it stops.
+            </li>
+            <li>
+              Tighten{' '}
+              {traits.clampTightened === 'driver'
+                ? 'with fingers, then its small driver to a light stop'
+                : 'with fingers only'}
+              ; pull and twist: it must not move.
+            </li>
+            <li>One whole turn by hand: no touch. Then thread, and stitch a swatch.</li>
+          </ol>
+        </aside>
+      </div>
+    </div>
+  )
+}
+
+const same = (a: { point: Point; sizeNm: number; gapMm?: number | undefined } | undefined, b: typeof a): boolean =>
+  a !== undefined && b !== undefined && a.point === b.point && a.sizeNm === b.sizeNm && a.gapMm === b.gapMm

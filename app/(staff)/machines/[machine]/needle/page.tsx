@@ -1,0 +1,58 @@
+import type { Metadata } from 'next'
+import { POINTS, needleSystem, type Point } from '@/core/knowledge/needle'
+import { sizesFor } from '@/core/kit/needle-choice'
+import { mustSee } from '../../../../_server/actor'
+import { machinePage } from '../../../../_server/machine'
+import { NeedleChange } from './needle-change'
+
+export const metadata: Metadata = { title: 'Change needle' }
+
+export default async function NeedlePage({ params }: { params: Promise<{ machine: string }> }) {
+  const actor = await mustSee('see-book')
+  const { machine, project, standing } = await machinePage(actor.siteId, (await params).machine)
+  const { traits, state } = machine
+  const system = needleSystem(traits.needleSystem ?? '')
+  const catalogue = system
+    ? (Object.keys(system.sold) as Point[]).map((point) => ({
+        point,
+        words: POINTS[point].words,
+        sizes: sizesFor(point, { machine: traits.needleNm, system }),
+        gaps: POINTS[point].gaps?.map(({ gapMm, sizesNm }) => ({ gapMm, sizes: [...sizesNm] })) ?? [],
+      }))
+    : []
+  const kit = project?.given?.kit.needle
+  return (
+    <NeedleChange
+      machine={{
+        machineId: machine.machineId,
+        name: machine.name,
+        system: traits.needleSystem ?? 'unknown',
+        traits: {
+          shankFlat: traits.shankFlat,
+          eyeThreaded: traits.eyeThreaded,
+          clampHead: traits.clampHead,
+          clampTightened: traits.clampTightened,
+          handWheel: traits.handWheel,
+        },
+      }}
+      catalogue={catalogue.filter(({ sizes }) => sizes.length > 0)}
+      {...(state.fitting && {
+        old: {
+          ...state.fitting.needle,
+          hours: standing.wear?.effectiveHours ?? 0,
+          due: standing.wear?.verdict ?? 'keep',
+          because: standing.wear?.because ?? '',
+        },
+      })}
+      {...(kit &&
+        project && {
+          kit: {
+            point: kit.point,
+            sizeNm: kit.sizeNm,
+            ...(kit.gapMm !== undefined && { gapMm: kit.gapMm }),
+            whose: `${project.learner}’s kit`,
+          },
+        })}
+    />
+  )
+}

@@ -1,0 +1,273 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { formatInTimeZone } from '@/ui/time'
+import { TRAIT_NAMES, TRAIT_QUESTIONS } from '@/core/machine/trait'
+import { applyCorrections } from '@/core/machine/fold'
+import { eventWords } from '@/core/machine/event-words'
+import { plain } from '@/core/knowledge/rule'
+import { may } from '@/core/people/role'
+import { threadDiameterMm, type Thread } from '@/core/units/thread'
+import { POINTS } from '@/core/knowledge/needle'
+import { readBook } from '@/store/machine/book'
+import { readNames } from '@/store/site/site'
+import { BobbinDrawing } from '@/ui/drawings/bobbin'
+import { DialDrawing } from '@/ui/drawings/dial'
+import { NeedleDrawing, NeedlePlan } from '@/ui/drawings/needle'
+import { StandingMark } from '@/ui/drawings/standing-mark'
+import { traitWords } from '@/ui/trait-words'
+import { hoursWords, needleWords, threadWords } from '@/ui/words'
+import { mustSee } from '../../../_server/actor'
+import { machinePage } from '../../../_server/machine'
+import { theStore } from '../../../_server/store'
+import { BookLineCorrection } from './correct'
+import { QuickLog } from './quick-log'
+
+type Props = { params: Promise<{ machine: string }> }
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const actor = await mustSee('see-book')
+  const { machine } = await machinePage(actor.siteId, (await params).machine)
+  return { title: machine.name }
+}
+
+export default async function MachinePage({ params }: Props) {
+  const actor = await mustSee('see-book')
+  const { machine, site, projects, standing } = await machinePage(actor.siteId, (await params).machine)
+  const [lines, names] = await Promise.all([
+    readBook(theStore(), actor.siteId, machine.machineId),
+    readNames(theStore(), actor.siteId),
+  ])
+  const { state, traits } = machine
+  const base = `/machines/${machine.machineId}`
+  const fitted = state.fitting?.needle
+  const thread = state.thread as Thread | undefined
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <h1 className="text-4xl font-bold">{machine.name}</h1>
+        <span className="text-lg">no. {machine.number}</span>
+        <StandingMark standing={standing.standing} className="text-xl" />
+        {projects.map((project) => (
+          <Link
+            key={project.projectId}
+            href={`/kits/${project.projectId}?machine=${machine.machineId}`}
+            className="link"
+          >
+            {project.learner}: {project.name}
+          </Link>
+        ))}
+      </div>
+      {standing.because.length > 0 && (
+        <ul className="mt-2 text-lg">
+          {standing.because.map((because) => (
+            <li key={because}>{because}</li>
+          ))}
+        </ul>
+      )}
+
+      <nav aria-label="Next" className="my-5 flex flex-wrap gap-3">
+        <Link href={`${base}/needle`} className="btn btn-primary btn-lg">
+          Change needle
+        </Link>
+        <Link href={`${base}/check`} className="btn btn-outline btn-lg">
+          Seat check
+        </Link>
+        <Link href={`${base}/swatch`} className="btn btn-outline btn-lg">
+          Read a swatch
+        </Link>
+      </nav>
+
+      <div className="grid gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+        <div className="flex flex-col gap-6">
+          <section className="sheet p-5" aria-labelledby="now">
+            <h2 id="now" className="text-xl font-bold">
+              In it now
+            </h2>
+            {fitted ? (
+              <div className="mt-3 grid grid-cols-[7rem_1fr] gap-4">
+                <NeedleDrawing
+                  className="w-28"
+                  way={traits}
+                  needle={{
+                    point: fitted.point,
+                    sizeNm: fitted.sizeNm,
+                    eyeMm: (fitted.sizeNm / 100) * POINTS[fitted.point].eyeShare,
+                    threadMm: thread ? threadDiameterMm(thread) : 0,
+                    ...(fitted.gapMm !== undefined && { gapMm: fitted.gapMm }),
+                  }}
+                />
+                <dl className="grid content-start gap-2">
+                  <Fact name="Needle">
+                    <strong>{needleWords(fitted as never)}</strong>
+                    <br />
+                    {fitted.condition === 'unverified'
+                      ? 'of unknown age'
+                      : `since ${formatInTimeZone(state.fitting!.fittedAt, site.timeZone)}`}
+                  </Fact>
+                  {standing.wear && (
+                    <Fact name="Needle hours">
+                      <span className="numeral text-2xl">{standing.wear.effectiveHours.toFixed(1)}</span> sewn,{' '}
+                      {hoursWords(standing.wear.remainingHours)} left
+                    </Fact>
+                  )}
+                  {state.thread && <Fact name="Thread">{threadWords(state.thread as never)}</Fact>}
+                  {state.foot && <Fact name="Foot">{state.foot}</Fact>}
+                </dl>
+              </div>
+            ) : (
+              <p className="mt-2">
+                No needle is written down for it. Put one in and log it, and its hours start to count.
+              </p>
+            )}
+            {traits.tensionDial && (
+              <div className="mt-3 flex items-center gap-5">
+                <DialDrawing
+                  className="w-32"
+                  dial={traits.tensionDial as never}
+                  set={state.dial ?? traits.tensionDial.normal}
+                />
+                <p>
+                  Dial at <span className="numeral text-2xl">{plain(state.dial ?? traits.tensionDial.normal)}</span>
+                  <br />
+                  its normal mark is {plain(traits.tensionDial.normal)}
+                </p>
+              </div>
+            )}
+          </section>
+
+          <section className="sheet p-5" aria-labelledby="card">
+            <h2 id="card" className="text-xl font-bold">
+              Card
+            </h2>
+            {machine.notes && <p className="mt-1">{machine.notes}</p>}
+            <div className="mt-3 flex flex-wrap items-end gap-6">
+              <figure className="w-28">
+                <NeedlePlan way={traits} />
+                <figcaption className="text-center text-sm">
+                  {traits.shankFlat === 'round'
+                    ? 'round shank'
+                    : traits.shankFlat
+                      ? `flat ${traits.shankFlat}`
+                      : 'flat: not known'}
+                </figcaption>
+              </figure>
+              {traits.bobbinRuns && (
+                <figure className="w-28">
+                  <BobbinDrawing runs={traits.bobbinRuns} />
+                  <figcaption className="text-center text-sm">bobbin like a {traits.bobbinRuns}</figcaption>
+                </figure>
+              )}
+            </div>
+            <details className="mt-3">
+              <summary className="min-h-11 cursor-pointer py-2 font-semibold">All its traits</summary>
+              <dl className="grid gap-x-4 gap-y-1 text-sm sm:grid-cols-2">
+                {TRAIT_NAMES.map((name) => (
+                  <Fact key={name} name={TRAIT_QUESTIONS[name]}>
+                    {traits[name] === undefined ? (
+                      <em>not known yet</em>
+                    ) : (
+                      <>
+                        {traitWords(traits[name])} <span className="opacity-75">({machine.proofs[name]?.source})</span>
+                      </>
+                    )}
+                  </Fact>
+                ))}
+              </dl>
+            </details>
+            {may(actor.role, 'set-trait') && (
+              <p>
+                <Link className="link" href={`${base}/traits`}>
+                  Answer or change a trait
+                </Link>
+              </p>
+            )}
+            <p className="mt-3 text-sm">The machine’s manual wins over everything written here.</p>
+          </section>
+        </div>
+
+        <section aria-labelledby="book">
+          <h2 id="book" className="text-xl font-bold">
+            Book
+          </h2>
+          <QuickLog
+            machineId={machine.machineId}
+            locks={state.locks.map(({ kind }) => kind)}
+            mayLift={may(actor.role, 'log red-tag-lifted')}
+          />
+          {lines.length === 0 && <p className="mt-3">Nothing is written yet. The first needle starts it.</p>}
+          <ol className="mt-3" aria-label="Lines of the book, newest first">
+            {bookLines(lines).map(({ event, counts, correctedBy }) => (
+              <li key={event.eventId} id={event.eventId} className="seam grid grid-cols-[1fr_auto] gap-x-3 py-2">
+                <div className={counts ? '' : 'line-through opacity-75'}>
+                  <strong>{event.kind === 'correction' ? 'Correction' : eventWords(event).title}</strong>
+                  <div>
+                    {event.kind === 'correction' ? (
+                      <>
+                        <a className="link" href={`#${event.body.corrects}`}>
+                          {correctedTitle(lines, event.body.corrects)}
+                        </a>{' '}
+                        {event.body.replacement
+                          ? `stands as: ${eventWords(event.body.replacement).title}. `
+                          : 'is taken back. '}
+                        {event.body.because}
+                      </>
+                    ) : (
+                      eventWords(event).detail
+                    )}
+                  </div>
+                </div>
+                <div className="text-right text-sm">
+                  {formatInTimeZone(event.happenedAt, site.timeZone)}
+                  <br />
+                  {names.get(event.personId) ?? 'somebody'}
+                  {correctedBy && (
+                    <>
+                      <br />
+                      <a className="link" href={`#${correctedBy}`}>
+                        corrected
+                      </a>
+                    </>
+                  )}
+                  {counts && event.kind !== 'correction' && may(actor.role, `log ${event.kind}`) && (
+                    <BookLineCorrection
+                      machineId={machine.machineId}
+                      eventId={event.eventId}
+                      title={eventWords(event).title}
+                    />
+                  )}
+                </div>
+              </li>
+            ))}
+          </ol>
+        </section>
+      </div>
+    </>
+  )
+}
+
+/** Lines newest first, each with whether it counts and the line that corrects it. */
+function bookLines(lines: Awaited<ReturnType<typeof readBook>>) {
+  return applyCorrections(lines)
+    .map(({ event, happening }) => {
+      const counts = event.kind === 'correction' || happening === event
+      const correctedBy = counts
+        ? undefined
+        : lines.findLast((line) => line.kind === 'correction' && line.body.corrects === event.eventId)?.eventId
+      return { event, counts, correctedBy }
+    })
+    .reverse()
+}
+
+function correctedTitle(lines: Awaited<ReturnType<typeof readBook>>, eventId: string): string {
+  const line = lines.find((each) => each.eventId === eventId)
+  return line && line.kind !== 'correction' ? eventWords(line).title : 'a correction'
+}
+
+function Fact({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <div>
+      <dt className="text-sm opacity-80">{name}</dt>
+      <dd>{children}</dd>
+    </div>
+  )
+}

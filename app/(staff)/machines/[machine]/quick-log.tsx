@@ -1,0 +1,180 @@
+'use client'
+
+import { useState } from 'react'
+import { LOADS, type Load } from '@/core/knowledge/wear'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useWrite } from '@/ui/parts/use-write'
+
+type Form = 'used' | 'noted' | 'red-tagged' | 'red-tag-lifted' | 'needle-broke'
+
+const LOAD_WORDS: Readonly<Record<Load, string>> = {
+  ordinary: 'ordinary cloth',
+  hard: 'dense, coated, denim, canvas, batting, fleece',
+  harsh: 'leather, vinyl, rope, metallic, sticky',
+}
+
+/** The lines that are written most, one tap each; the few that need a word ask for it in place. */
+export function QuickLog({
+  machineId,
+  locks,
+  mayLift,
+}: {
+  machineId: string
+  locks: readonly string[]
+  mayLift: boolean
+}) {
+  const { busy, fault, log } = useWrite()
+  const [form, setForm] = useState<Form>()
+  const [text, setText] = useState('')
+  const [minutes, setMinutes] = useState('60')
+  const [load, setLoad] = useState<Load>('ordinary')
+  const [finished, setFinished] = useState(false)
+
+  const done = (landed: boolean) => {
+    if (!landed) return
+    setForm(undefined)
+    setText('')
+  }
+  const bodies: Record<Form, () => { body: object; words: string }> = {
+    used: () => ({
+      body: { use: { load, chairMinutes: Number(minutes) }, finishedProject: finished },
+      words: 'Sewing time written down',
+    }),
+    noted: () => ({ body: { text }, words: 'Noted' }),
+    'red-tagged': () => ({ body: { because: text }, words: 'Red tag on: nobody sews on it' }),
+    'red-tag-lifted': () => ({ body: { because: text }, words: 'Red tag off' }),
+    'needle-broke': () => ({
+      body: { piecesFound: false, ...(text && { cause: text }) },
+      words: 'Stopped until every piece is found',
+    }),
+  }
+  const button = (name: Form, words: string) => (
+    <button
+      type="button"
+      aria-expanded={form === name}
+      className={`btn ${form === name ? 'btn-neutral' : 'btn-outline'}`}
+      onClick={() => setForm(form === name ? undefined : name)}
+    >
+      {words}
+    </button>
+  )
+  return (
+    <div className="mt-2">
+      <div className="flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="btn btn-outline"
+          disabled={busy}
+          onClick={() => void log(machineId, 'cleaned', {}, { done: 'Cleaned' })}
+        >
+          Cleaned
+        </button>
+        <button
+          type="button"
+          className="btn btn-outline"
+          disabled={busy}
+          onClick={() => void log(machineId, 'oiled', {}, { done: 'Oiled' })}
+        >
+          Oiled
+        </button>
+        {button('used', 'Sewn for …')}
+        {button('noted', 'Note …')}
+        {button('needle-broke', 'Needle broke …')}
+        {locks.includes('broken-needle') && (
+          <button
+            type="button"
+            className="btn btn-secondary"
+            disabled={busy}
+            onClick={() => void log(machineId, 'pieces-found', {}, { done: 'Released: every piece is found' })}
+          >
+            All pieces found
+          </button>
+        )}
+        {locks.includes('red-tag')
+          ? mayLift && button('red-tag-lifted', 'Lift red tag …')
+          : button('red-tagged', 'Red tag …')}
+      </div>
+      {form && (
+        <form
+          className="mt-3 flex flex-col gap-3 border-l-4 border-base-300 pl-4"
+          onSubmit={(submitted) => {
+            submitted.preventDefault()
+            const { body, words } = bodies[form]()
+            void log(machineId, form, body, { done: words }).then(done)
+          }}
+        >
+          {form === 'used' ? (
+            <>
+              <label className="flex items-center gap-3">
+                Minutes in the chair
+                <input
+                  type="number"
+                  inputMode="numeric"
+                  min="1"
+                  max="600"
+                  required
+                  className="input w-28"
+                  value={minutes}
+                  onChange={({ target }) => setMinutes(target.value)}
+                />
+              </label>
+              <fieldset className="flex flex-col gap-1">
+                <legend className="font-semibold">On</legend>
+                {LOADS.map((each) => (
+                  <label key={each} className="flex min-h-9 items-center gap-2">
+                    <input
+                      type="radio"
+                      className="radio"
+                      name="load"
+                      checked={load === each}
+                      onChange={() => setLoad(each)}
+                    />
+                    {LOAD_WORDS[each]}
+                  </label>
+                ))}
+              </fieldset>
+              <label className="flex min-h-9 items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="checkbox"
+                  checked={finished}
+                  onChange={({ target }) => setFinished(target.checked)}
+                />
+                A project was finished
+              </label>
+            </>
+          ) : (
+            <>
+              {form === 'needle-broke' && (
+                <p>
+                  Power off, glasses stay on. Find point, blade and shank and lay them together; look in the case and
+                  under the plate.
+                </p>
+              )}
+              {form === 'red-tagged' && (
+                <p>
+                  Smell, spark, shock or a damaged cord: unplug at the wall first. Electrical repair is for a licensed
+                  repairer.
+                </p>
+              )}
+              <label className="flex flex-col gap-1">
+                {form === 'noted' ? 'Note' : form === 'needle-broke' ? 'What happened (if known)' : 'Why'}
+                <input
+                  className="input w-full"
+                  maxLength={500}
+                  required={form !== 'needle-broke'}
+                  value={text}
+                  onChange={({ target }) => setText(target.value)}
+                />
+              </label>
+            </>
+          )}
+          <FaultNote fault={fault} />
+          <button type="submit" className="btn btn-primary self-start" disabled={busy}>
+            Write it down
+          </button>
+        </form>
+      )}
+    </div>
+  )
+}

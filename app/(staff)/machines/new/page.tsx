@@ -1,0 +1,33 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { may } from '@/core/people/role'
+import { readMachines } from '@/store/machine/machines'
+import { mustSee } from '../../../_server/actor'
+import { theStore } from '../../../_server/store'
+import { traitQuestions } from '../../../_server/trait-fields'
+import { NewMachine } from './new-machine'
+
+export const metadata: Metadata = { title: 'Add a machine' }
+
+/** The next free table, row by row, four to a row. */
+function freePlace(taken: readonly { x: number; y: number }[]): { x: number; y: number } {
+  for (let row = 0; ; row += 1) {
+    for (let column = 0; column < 4; column += 1) {
+      const place = { x: 14 + column * 24, y: 16 + row * 28 }
+      if (!taken.some(({ x, y }) => Math.abs(x - place.x) < 20 && Math.abs(y - place.y) < 20)) return place
+    }
+  }
+}
+
+export default async function NewMachinePage() {
+  const actor = await mustSee('see-room')
+  if (!may(actor.role, 'add-machine')) notFound()
+  const machines = await readMachines(theStore(), actor.siteId)
+  return (
+    <NewMachine
+      questions={traitQuestions()}
+      place={freePlace(machines.map(({ place }) => place))}
+      number={Math.max(0, ...machines.map(({ number }) => number)) + 1}
+    />
+  )
+}

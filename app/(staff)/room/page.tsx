@@ -1,0 +1,115 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { may } from '@/core/people/role'
+import { plain } from '@/core/knowledge/rule'
+import { standingOf, type MachineStanding } from '@/core/machine/standing'
+import { readMachines, type Machine } from '@/store/machine/machines'
+import { readProjects } from '@/store/project/projects'
+import { readSite } from '@/store/site/site'
+import { RoomPlan, type PlanMachine } from '@/ui/drawings/room-plan'
+import { StandingMark } from '@/ui/drawings/standing-mark'
+import { hoursWords, needleWords } from '@/ui/words'
+import { mustSee } from '../../_server/actor'
+import { theStore } from '../../_server/store'
+
+export const metadata: Metadata = { title: 'Room' }
+
+export default async function RoomPage() {
+  const actor = await mustSee('see-room')
+  const store = theStore()
+  const [machines, site, projects] = await Promise.all([
+    readMachines(store, actor.siteId),
+    readSite(store, actor.siteId),
+    readProjects(store, actor.siteId),
+  ])
+  const rules = site.houseRules.needle
+  const sitting = (machineId: string) => projects.find(({ given }) => given?.machineId === machineId)?.learner ?? ''
+  const plan = machines.map((machine) =>
+    planned(machine, standingOf(machine.state, rules), rules.lifeHours, sitting(machine.machineId)),
+  )
+  const count = (standing: PlanMachine['standing']) => plan.filter((machine) => machine.standing === standing).length
+
+  return (
+    <>
+      <div className="mb-4 flex flex-wrap items-end gap-x-8 gap-y-2">
+        <h1 className="text-3xl font-bold">Room</h1>
+        {plan.length > 0 && (
+          <ul className="flex flex-wrap gap-6 text-lg">
+            {(['ready', 'due', 'stopped'] as const).map((standing) => (
+              <li key={standing} className="flex items-center gap-2">
+                <span className="numeral text-2xl">{count(standing)}</span>
+                <StandingMark standing={standing} />
+              </li>
+            ))}
+          </ul>
+        )}
+        {may(actor.role, 'add-machine') && (
+          <Link href="/machines/new" className="btn btn-outline ml-auto min-h-11">
+            Add a machine
+          </Link>
+        )}
+      </div>
+      {plan.length === 0 ? (
+        <section className="sheet p-8 text-lg">
+          <h2 className="text-2xl font-bold">No machine stands here yet</h2>
+          <p className="mt-2">
+            Start with one: stand at it with its manual, and answer what you can see. Check lists, cards and kits are
+            made from those answers.
+          </p>
+        </section>
+      ) : (
+        <>
+          <section className="hidden sm:block" aria-label="Plan of the room">
+            <RoomPlan machines={plan} label="Plan of the room, seen from above" />
+          </section>
+          <h2 className="sr-only sm:hidden">Machines</h2>
+          <ul className="flex flex-col gap-3 sm:hidden">
+            {plan.map((machine) => (
+              <li key={machine.href}>
+                <Link href={machine.href} className="sheet block p-4">
+                  <span className="flex items-center justify-between gap-3">
+                    <span className="text-xl font-bold">{machine.name}</span>
+                    <StandingMark standing={machine.standing} />
+                  </span>
+                  <span className="mt-1 block font-semibold">{machine.needle}</span>
+                  <span className="block text-sm">{machine.setting}</span>
+                  {machine.because && <span className="mt-1 block text-sm">{machine.because}</span>}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </>
+  )
+}
+
+function planned(
+  machine: Machine,
+  { standing, because, wear }: MachineStanding,
+  lifeHours: number,
+  who: string,
+): PlanMachine {
+  const { state } = machine
+  const setting = [
+    state.dial !== undefined && `dial ${plain(state.dial)}`,
+    state.foot && `${state.foot} foot`,
+    state.thread && `${plain(state.thread.tex)} tex`,
+  ].filter(Boolean)
+  return {
+    href: `/machines/${machine.machineId}`,
+    name: machine.name,
+    number: machine.number,
+    place: machine.place,
+    standing,
+    because: because[0] ?? '',
+    needle: state.fitting ? needleWords(state.fitting.needle as never) : 'no needle',
+    setting: setting.join(' · ') || 'not set up yet',
+    who,
+    traits: machine.traits,
+    ...(wear && {
+      lifeLeft: Math.min(1, wear.remainingHours / lifeHours),
+      hoursLeft: `${hoursWords(wear.remainingHours)} of needle left`,
+    }),
+  }
+}

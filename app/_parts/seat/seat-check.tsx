@@ -1,0 +1,152 @@
+'use client'
+
+import Link from 'next/link'
+import type { CheckStep } from '@/core/check/seat-check'
+import type { Traits } from '@/core/machine/trait'
+import { BobbinDrawing } from '@/ui/drawings/bobbin'
+import { DialDrawing } from '@/ui/drawings/dial'
+import { NeedlePlan } from '@/ui/drawings/needle'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useKept } from '@/ui/parts/use-kept'
+import { useWrite } from '@/ui/parts/use-write'
+
+type Result = 'pass' | 'fail' | 'not-applicable'
+type Ticks = Readonly<Record<string, Result>>
+
+interface Props {
+  readonly machineId: string
+  readonly projectId?: string
+  readonly steps: readonly CheckStep[]
+  readonly drawn: {
+    readonly [Name in 'shankFlat' | 'eyeThreaded' | 'bobbinRuns' | 'tensionDial']: Traits[Name] | undefined
+  } & { readonly set: number | undefined }
+  /** where to go when all is well, and when something failed */
+  readonly swatchHref: string
+  readonly homeHref: string
+}
+
+const NOTHING: Ticks = {}
+const WORDS: Readonly<Record<Result, string>> = { pass: 'Yes', fail: 'Not yet', 'not-applicable': 'Does not apply' }
+
+/** One step a row, worded and drawn for exactly this machine; ticks survive a reload until they have landed. */
+export function SeatCheck({ machineId, projectId, steps, drawn, swatchHref, homeHref }: Props) {
+  const [ticks, keep] = useKept<Ticks>(`seat-check-${machineId}`, NOTHING)
+  const { busy, fault, log } = useWrite()
+  const answered = steps.filter(({ step }) => ticks[step]).length
+  const failed = steps.filter(({ step }) => ticks[step] === 'fail')
+  const set = (step: string, result: Result) => keep({ ...ticks, [step]: result })
+
+  const finish = async () => {
+    const body = {
+      list: 'seat',
+      steps: steps.map(({ step, group }) => ({ step, group, result: ticks[step] ?? 'not-applicable' })),
+      ...(projectId && { projectId }),
+    }
+    const then = failed.length > 0 ? homeHref : swatchHref
+    const done = failed.length > 0 ? 'Written down: not ready yet' : 'Seat check passed; now the test swatch'
+    if (await log(machineId, 'check-run', body, { done, then })) keep(undefined)
+  }
+
+  return (
+    <>
+      <ol className="flex flex-col">
+        {steps.map((step, index) => (
+          <li key={step.step} className="seam py-3">
+            <div className="grid grid-cols-[2.2rem_1fr] gap-x-2 sm:grid-cols-[2.2rem_7rem_1fr_auto] sm:items-center sm:gap-x-4">
+              <span className="numeral pt-1 text-xl opacity-70">{index + 1}</span>
+              <span className="hidden sm:block">
+                <StepPicture step={step} drawn={drawn} />
+              </span>
+              <div>
+                <h2 className="text-lg font-bold first-letter:uppercase">{step.title}</h2>
+                <p>{step.how}</p>
+                {step.caution && <p className="mt-1 font-semibold text-secondary">{step.caution}</p>}
+              </div>
+              <div
+                role="radiogroup"
+                aria-label={step.title}
+                className="col-start-2 mt-2 flex gap-2 sm:col-start-4 sm:mt-0"
+              >
+                {(['pass', 'fail', 'not-applicable'] as const).map((result) => (
+                  <button
+                    key={result}
+                    type="button"
+                    role="radio"
+                    aria-checked={ticks[step.step] === result}
+                    className={`btn ${result === 'pass' ? 'min-w-20' : ''} ${
+                      ticks[step.step] !== result
+                        ? 'btn-outline'
+                        : result === 'pass'
+                          ? 'btn-success'
+                          : result === 'fail'
+                            ? 'btn-error'
+                            : 'btn-neutral'
+                    }`}
+                    onClick={() => set(step.step, result)}
+                  >
+                    {result === 'not-applicable' ? <span aria-label={WORDS[result]}>n/a</span> : WORDS[result]}
+                  </button>
+                ))}
+              </div>
+            </div>
+          </li>
+        ))}
+      </ol>
+      <div className="sticky bottom-0 z-10 -mx-4 mt-4 flex flex-wrap items-center gap-4 border-t border-base-300 bg-base-100 px-4 py-3">
+        <p className="text-lg">
+          <span className="numeral text-2xl">{answered}</span> of {steps.length}
+          {failed.length > 0 && <strong className="text-error"> · {failed.length} not yet</strong>}
+        </p>
+        <FaultNote fault={fault} />
+        <button
+          type="button"
+          className="btn btn-primary btn-lg ml-auto"
+          disabled={busy || answered < steps.length}
+          onClick={() => void finish()}
+        >
+          {failed.length > 0 ? 'Write it down' : 'All done'}
+        </button>
+        <Link href={homeHref} className="btn btn-ghost btn-lg">
+          Later
+        </Link>
+      </div>
+    </>
+  )
+}
+
+function StepPicture({ step, drawn }: { step: CheckStep; drawn: Props['drawn'] }) {
+  switch (step.drawing) {
+    case 'needle':
+      return <NeedlePlan way={drawn} className="h-24" />
+    case 'bobbin':
+      return drawn.bobbinRuns ? <BobbinDrawing runs={drawn.bobbinRuns} className="h-24" /> : null
+    case 'dial':
+      return drawn.tensionDial && drawn.set !== undefined ? (
+        <DialDrawing dial={drawn.tensionDial as never} set={drawn.set} className="h-24" />
+      ) : null
+    case 'foot-up':
+    case 'foot-down':
+      return <FootPicture up={step.drawing === 'foot-up'} />
+    default:
+      return null
+  }
+}
+
+function FootPicture({ up }: { up: boolean }) {
+  return (
+    <svg
+      viewBox="0 0 80 70"
+      className="h-20"
+      role="img"
+      aria-label={up ? 'The presser foot is up' : 'The presser foot is down'}
+    >
+      <g fill="none" stroke="currentColor" strokeWidth="1.6">
+        <path d="M8 58 H72" />
+        <g transform={up ? 'translate(0 -16)' : undefined}>
+          <path d="M40 4 V44 M26 56 V50 Q26 44 40 44 Q54 44 54 50 V56 H26" fill="var(--color-base-200)" />
+        </g>
+        {up ? <path d="M66 48 V34 m-5 6 l5 -6 l5 6" /> : <path d="M66 34 V48 m-5 -6 l5 6 l5 -6" />}
+      </g>
+    </svg>
+  )
+}

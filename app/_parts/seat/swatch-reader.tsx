@@ -1,0 +1,285 @@
+'use client'
+
+import { useState } from 'react'
+import {
+  GATES,
+  TARGETS,
+  TOP_LOOKS,
+  UNDER_LOOKS,
+  SWATCH_SIGNS,
+  type Gate,
+  type SwatchSign,
+  type Target,
+  type TopLook,
+  type UnderLook,
+} from '@/core/knowledge/tension'
+import { plain } from '@/core/knowledge/rule'
+import { READING_WORDS } from '@/core/tension/reading'
+import { nextStep } from '@/core/tension/next-step'
+import type { Dial } from '@/core/units/dial'
+import { DialDrawing } from '@/ui/drawings/dial'
+import { LOOK_WORDS, SwatchFace } from '@/ui/drawings/swatch-face'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useWrite } from '@/ui/parts/use-write'
+
+interface Props {
+  readonly machineId: string
+  readonly projectId?: string
+  readonly dial: Dial
+  readonly start: number
+  /** where the dial stands now */
+  readonly at: number
+  readonly target: Target
+  readonly bobbinScrew: boolean
+  readonly role: 'learner' | 'staff'
+  readonly school: 'hands-on' | 'hands-off'
+  readonly homeHref: string
+}
+
+const GATE_WORDS: Readonly<Record<Gate, string>> = {
+  rethreaded: 'Re-threaded, foot up',
+  needle: 'New needle',
+  bobbin: 'Bobbin out, looked at, back in',
+  'same-thread': 'Same thread weight above and below',
+  clean: 'Lint out',
+}
+const SIGN_WORDS: Readonly<Record<SwatchSign, string>> = {
+  skipped: 'gaps: skipped stitches',
+  puckered: 'cloth gathers',
+  ridge: 'a raised ridge',
+  shredding: 'fuzzy thread at the eye',
+  wobble: 'the line wobbles',
+}
+const ACTION_WORDS: Readonly<Record<ReturnType<typeof nextStep>['next']['do'], string>> = {
+  rethread: 'Re-thread the top, foot up',
+  'change-needle': 'Put in a new needle',
+  'check-bobbin': 'Take the bobbin out and look',
+  'match-thread': 'Match the threads',
+  clean: 'Clean out the lint',
+  dial: 'Turn the dial',
+  'bobbin-screw': 'The bobbin screw, in eighths',
+  'stitch-length': 'Shorten the stitch',
+  stabilise: 'Put a stabiliser behind',
+  guide: 'Watch the guide',
+  'call-mentor': 'Call a mentor',
+  service: 'Ask for a technician',
+  'not-the-dial': 'It is not the dial',
+  done: 'Good: you can sew',
+}
+
+/** Look at both faces, choose the picture that matches, and be told what it means and what to do next. */
+export function SwatchReader(props: Props) {
+  const { machineId, projectId, dial, homeHref } = props
+  const [top, setTop] = useState<TopLook>()
+  const [under, setUnder] = useState<UnderLook>()
+  const [signs, setSigns] = useState<readonly SwatchSign[]>([])
+  const [done, setDone] = useState<readonly Gate[]>([])
+  const [target, setTarget] = useState(props.target)
+  const [at, setAt] = useState(props.at)
+  const { busy, fault, log } = useWrite()
+
+  const step =
+    top &&
+    under &&
+    nextStep({
+      dial,
+      target,
+      start: props.start,
+      done,
+      swatch: { dial: at, top, under, signs },
+      role: props.role,
+      school: props.school,
+      bobbinScrew: props.bobbinScrew,
+    })
+  const write = async () => {
+    const body = {
+      dial: at,
+      target,
+      top,
+      under,
+      done,
+      ...(signs.length > 0 && { signs }),
+      ...(projectId && { projectId }),
+    }
+    const good = step?.next.do === 'done'
+    const landed = await log(machineId, 'swatch-stitched', body, {
+      done: 'Swatch written down',
+      ...(good && { then: homeHref }),
+    })
+    if (!landed || good || !step) return
+    // The next swatch starts from what was just advised.
+    if (step.next.dial !== undefined) setAt(step.next.dial)
+    setTop(undefined)
+    setUnder(undefined)
+    setSigns([])
+  }
+  const toggle = <Word,>(list: readonly Word[], word: Word): Word[] =>
+    list.includes(word) ? list.filter((each) => each !== word) : [...list, word]
+
+  return (
+    <div className="grid gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+      <div className="flex flex-col gap-5">
+        <div className="flex flex-wrap items-end gap-4">
+          <fieldset>
+            <legend className="mb-1 font-bold">The stitch</legend>
+            <div className="flex flex-wrap gap-2">
+              {TARGETS.map((each) => (
+                <label key={each} className={`btn ${target === each ? 'btn-neutral' : 'btn-outline'}`}>
+                  <input
+                    type="radio"
+                    name="target"
+                    className="sr-only"
+                    checked={target === each}
+                    onChange={() => setTarget(each)}
+                  />
+                  {each}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+          <label className="flex flex-col gap-1">
+            <span className="font-bold">The dial stands at</span>
+            <input
+              type="number"
+              inputMode="decimal"
+              className="input w-28 text-lg"
+              min={dial.min}
+              max={dial.max}
+              step={dial.step}
+              value={at}
+              onChange={({ target: { valueAsNumber } }) => Number.isFinite(valueAsNumber) && setAt(valueAsNumber)}
+            />
+          </label>
+        </div>
+        <fieldset>
+          <legend className="mb-1 text-lg font-bold">On top, where you sewed (dark thread)</legend>
+          <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+            {TOP_LOOKS.map((look) => (
+              <Look
+                key={look}
+                name="top"
+                chosen={top === look}
+                words={LOOK_WORDS.top[look]}
+                choose={() => setTop(look)}
+              >
+                <SwatchFace face="top" look={look} />
+              </Look>
+            ))}
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend className="mb-1 text-lg font-bold">Turned over (light bobbin thread)</legend>
+          <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+            {UNDER_LOOKS.map((look) => (
+              <Look
+                key={look}
+                name="under"
+                chosen={under === look}
+                words={LOOK_WORDS.under[look]}
+                choose={() => setUnder(look)}
+              >
+                <SwatchFace face="under" look={look} />
+              </Look>
+            ))}
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend className="mb-1 font-bold">Anything else to see?</legend>
+          <div className="flex flex-wrap gap-2">
+            {SWATCH_SIGNS.map((sign) => (
+              <label key={sign} className={`btn ${signs.includes(sign) ? 'btn-neutral' : 'btn-outline'}`}>
+                <input
+                  type="checkbox"
+                  className="sr-only"
+                  checked={signs.includes(sign)}
+                  onChange={() => setSigns(toggle(signs, sign))}
+                />
+                {SIGN_WORDS[sign]}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend className="mb-1 font-bold">Done since it went wrong</legend>
+          <div className="flex flex-wrap gap-x-6 gap-y-1">
+            {GATES.map((gate) => (
+              <label key={gate} className="flex min-h-11 items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="checkbox"
+                  checked={done.includes(gate)}
+                  onChange={() => setDone(toggle(done, gate))}
+                />
+                {GATE_WORDS[gate]}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      </div>
+      <section className="sheet h-fit p-5 lg:sticky lg:top-20" aria-live="polite" aria-label="Reading">
+        {step ? (
+          <>
+            <p className="text-lg">{READING_WORDS[step.reading]}</p>
+            <hr className="seam my-4" />
+            <p className="text-sm opacity-80">Next</p>
+            <p className="text-2xl font-bold">
+              {ACTION_WORDS[step.next.do]}
+              {step.next.dial !== undefined && `: ${plain(step.next.dial)}`}
+            </p>
+            <p className="mt-1">{step.because}</p>
+            {step.next.dial !== undefined && (
+              <DialDrawing dial={dial} set={step.next.dial} className="mx-auto mt-3 w-40" />
+            )}
+            <FaultNote fault={fault} />
+            <button
+              type="button"
+              className="btn btn-primary btn-lg mt-4 w-full"
+              disabled={busy}
+              onClick={() => void write()}
+            >
+              Write this swatch down
+            </button>
+          </>
+        ) : (
+          <>
+            <p className="text-lg">
+              Stitch 10 cm on two layers of the project’s own cloth, dark thread above and light thread below. Then
+              choose the picture that looks like each face.
+            </p>
+            <DialDrawing dial={dial} set={at} className="mx-auto mt-4 w-40" />
+            <p className="text-center">
+              This kit starts at <strong>{plain(props.start)}</strong>
+            </p>
+          </>
+        )}
+      </section>
+    </div>
+  )
+}
+
+function Look({
+  name,
+  chosen,
+  words,
+  choose,
+  children,
+}: {
+  name: string
+  chosen: boolean
+  words: string
+  choose: () => void
+  children: React.ReactNode
+}) {
+  return (
+    <label
+      className={`flex cursor-pointer flex-col gap-1 border-2 p-2 has-focus-visible:outline-3 has-focus-visible:outline-primary ${chosen ? 'border-primary bg-base-200' : 'border-base-300'}`}
+    >
+      <input type="radio" name={name} className="sr-only" checked={chosen} onChange={choose} aria-label={words} />
+      {children}
+      <span className="text-sm leading-tight">
+        {chosen && <span aria-hidden="true">✓ </span>}
+        {words}
+      </span>
+    </label>
+  )
+}

@@ -1,0 +1,53 @@
+import Link from 'next/link'
+import { SignOut } from './sign-out'
+import { Places } from './places'
+
+/** The two threads of a lockstitch, locking in the middle: the product's mark. */
+function Mark() {
+  return (
+    <svg viewBox="0 0 44 20" className="h-5 w-11" aria-hidden="true">
+      <path d="M2 5 C9 5 9 13 15 13 S21 5 28 5 S35 13 42 13" fill="none" stroke="currentColor" strokeWidth="2.6" />
+      <path
+        d="M2 15 C9 15 9 8 15 8 S21 15 28 15 S35 8 42 8"
+        fill="none"
+        className="text-secondary"
+        stroke="currentColor"
+        strokeWidth="2.2"
+        strokeDasharray="4 2"
+      />
+    </svg>
+  )
+}
+
+/** The frame of every page: where you are, who you are, and the places that you can go. */
+export function Shell({
+  venue,
+  who,
+  places,
+  children,
+}: {
+  venue: string
+  who: string
+  places: readonly { readonly href: string; readonly name: string }[]
+  children: React.ReactNode
+}) {
+  return (
+    <>
+      <header className="sticky top-0 z-20 border-b border-base-300 bg-base-100 print:hidden">
+        <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2">
+          <Link href="/" className="flex items-center gap-2 py-1 text-lg font-bold">
+            <Mark /> Orthodex
+          </Link>
+          <Places places={places} />
+          <p className="ml-auto hidden text-sm md:block">
+            {venue} · {who}
+          </p>
+          <SignOut />
+        </div>
+      </header>
+      <main id="main" tabIndex={-1} className="mx-auto max-w-7xl px-4 pb-24 pt-5 outline-none">
+        {children}
+      </main>
+    </>
+  )
+}

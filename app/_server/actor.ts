@@ -1,0 +1,37 @@
+import 'server-only'
+import { headers } from 'next/headers'
+import { notFound, redirect } from 'next/navigation'
+import { cache } from 'react'
+import { may, type Role, type Sight } from '@/core/people/role'
+import type { Actor } from '@/store/actor'
+import { readMembership } from '@/store/site/people'
+import { signIn } from './sign-in'
+import { theStore } from './store'
+
+export interface SignedIn extends Actor {
+  readonly name: string
+}
+
+/** Whoever asks, or undefined: decided once a request. */
+export const currentActor = cache(async (): Promise<SignedIn | undefined> => {
+  const found = await signIn().api.getSession({ headers: await headers() })
+  if (!found) return undefined
+  const membership = await readMembership(theStore(), found.user.id)
+  if (!membership) return undefined
+  return {
+    siteId: membership.site_id,
+    personId: membership.person_id,
+    role: membership.role as Role,
+    name: membership.name,
+  }
+})
+
+export const homeOf = (role: Role): string => (role === 'learner' ? '/station' : '/room')
+
+/** Lets a page be seen by those who may; others are sent to sign in, or told that there is no such page. */
+export async function mustSee(sight: Sight): Promise<SignedIn> {
+  const actor = await currentActor()
+  if (!actor) redirect('/sign-in')
+  if (!may(actor.role, sight)) notFound()
+  return actor
+}

@@ -1,0 +1,57 @@
+import 'server-only'
+import { Invalid, type Fault } from '@/core/schema/invalid'
+import { Refused } from '@/store/refused'
+import { journal } from './store'
+
+const MOST_BYTES = 1_000_000
+
+/** Reads a JSON body. @throws Refused 415 or 400 */
+export async function readJson(request: Request): Promise<unknown> {
+  const type = request.headers.get('content-type')?.split(';')[0]?.trim()
+  if (type !== 'application/json') throw new Refused(415, 'not-json', 'Send JSON, with Content-Type: application/json')
+  const text = await request.text()
+  if (text.length > MOST_BYTES)
+    throw new Refused(400, 'too-large', `A request may be ${MOST_BYTES} characters long at most`)
+  try {
+    return JSON.parse(text)
+  } catch {
+    throw new Refused(400, 'not-json', 'The request is not JSON')
+  }
+}
+
+/**
+ * Cross-site writes are refused: a browser says where a request comes from, and a form of another site cannot send JSON.
+ * @throws Refused 403
+ */
+export function sameSiteOnly(request: Request): void {
+  const from = request.headers.get('sec-fetch-site')
+  const origin = request.headers.get('origin')
+  const host = request.headers.get('host')
+  const foreign = (from !== null && from !== 'same-origin') || (origin !== null && hostOf(origin) !== host)
+  if (foreign) throw new Refused(403, 'cross-site', 'This request comes from another site')
+}
+
+const hostOf = (origin: string): string | undefined => {
+  try {
+    return new URL(origin).host
+  } catch {
+    return undefined
+  }
+}
+
+/** Answers a question, or says with the right status what was wrong with it. */
+export async function answering(work: () => Promise<object>): Promise<Response> {
+  try {
+    return Response.json(await work())
+  } catch (error) {
+    if (error instanceof Invalid) return failed(error instanceof Refused ? error.status : 400, error.fault)
+    journal.error(error, 'a request failed')
+    return failed(500, {
+      code: 'our-fault',
+      message: 'Something went wrong here. Nothing was kept; try again.',
+      path: '',
+    })
+  }
+}
+
+const failed = (status: number, error: Fault): Response => Response.json({ error }, { status })

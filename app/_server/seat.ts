@@ -1,0 +1,48 @@
+import 'server-only'
+import { seatCheck } from '@/core/check/seat-check'
+import type { Target } from '@/core/knowledge/tension'
+import type { Machine } from '@/store/machine/machines'
+import type { Project } from '@/store/project/projects'
+import type { Dial } from '@/core/units/dial'
+
+/** What a swatch of this kit should look like. */
+const targetOf = (project: Project | undefined): Target => {
+  const stitch = project?.given?.kit.stitch
+  if (!stitch || stitch.iso === '301') return 'straight'
+  if (project.operation === 'embroidery') return 'embroidery'
+  return stitch.of === 'decorative' ? 'decorative' : 'zigzag'
+}
+
+/** The seat check of a machine with the kit that was given for it, ready to be drawn. */
+export function seatCheckProps(machine: Machine, project: Project | undefined) {
+  const { traits } = machine
+  const kit = project?.given?.kit
+  return {
+    machineId: machine.machineId,
+    ...(project && { projectId: project.projectId }),
+    steps: seatCheck(traits, kit),
+    drawn: {
+      shankFlat: traits.shankFlat,
+      eyeThreaded: traits.eyeThreaded,
+      bobbinRuns: traits.bobbinRuns,
+      tensionDial: traits.tensionDial,
+      set: kit?.dial.setting ?? traits.tensionDial?.normal,
+    },
+  }
+}
+
+/** What the swatch reader is told; undefined while the machine's dial is not known. */
+export function swatchProps(machine: Machine, project: Project | undefined) {
+  const dial = machine.traits.tensionDial as Dial | undefined
+  if (!dial) return undefined
+  const start = project?.given?.kit.dial.setting ?? dial.normal
+  return {
+    machineId: machine.machineId,
+    ...(project && { projectId: project.projectId }),
+    dial,
+    start,
+    at: machine.state.dial ?? start,
+    target: targetOf(project),
+    bobbinScrew: machine.traits.bobbinScrew ?? false,
+  }
+}

@@ -1,0 +1,22 @@
+import 'server-only'
+import { standingOf } from '@/core/machine/standing'
+import { readMachine } from '@/store/machine/machines'
+import { readProjects, seatOf } from '@/store/project/projects'
+import { readSite } from '@/store/site/site'
+import { mustSee } from './actor'
+import { theStore } from './store'
+
+/** The learner's own seat: their project, its kit and its machine; nothing of anybody else. */
+export async function ownSeat() {
+  const actor = await mustSee('see-station')
+  const store = theStore()
+  const [site, seat] = await Promise.all([readSite(store, actor.siteId), seatOf(store, actor.siteId, actor.personId)])
+  const project = seat ?? (await readProjects(store, actor.siteId, { personId: actor.personId }))[0]
+  const machine = seat?.given && (await readMachine(store, actor.siteId, seat.given.machineId))
+  return {
+    actor,
+    site,
+    project,
+    ...(machine && { machine, standing: standingOf(machine.state, site.houseRules.needle) }),
+  }
+}

@@ -1,0 +1,32 @@
+import '@fontsource-variable/atkinson-hyperlegible-next'
+import '@fontsource-variable/atkinson-hyperlegible-mono'
+import './globals.css'
+import type { Metadata, Viewport } from 'next'
+import { headers } from 'next/headers'
+import { Toaster } from 'sonner'
+
+export const metadata: Metadata = {
+  title: { default: 'Orthodex', template: '%s · Orthodex' },
+  description: 'Machines, kits, swatches and needle hours of a shared sewing room',
+}
+
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
+
+export default async function Layout({ children }: { children: React.ReactNode }) {
+  // Reading the request makes every page dynamic, so that its scripts carry the nonce of its policy.
+  await headers()
+  return (
+    <html lang="en">
+      <body className="min-h-dvh bg-base-100 text-base-content antialiased">
+        <a
+          href="#main"
+          className="sr-only focus:not-sr-only focus:fixed focus:left-3 focus:top-3 focus:z-50 focus:bg-base-100 focus:p-3"
+        >
+          Skip to the page
+        </a>
+        {children}
+        <Toaster position="bottom-center" duration={8000} toastOptions={{ className: 'text-base!' }} />
+      </body>
+    </html>
+  )
+}

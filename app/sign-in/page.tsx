@@ -1,0 +1,32 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { Entry } from '../_parts/entry'
+
+export const metadata: Metadata = { title: 'Sign in' }
+
+export default function SignInPage() {
+  return (
+    <main id="main" className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-8 px-5 py-10">
+      <div>
+        <h1 className="text-4xl font-bold">Orthodex</h1>
+        <p className="mt-2 text-lg">What is in each machine, what each project needs, and why.</p>
+      </div>
+      <div className="sheet p-6">
+        <Entry
+          to="/api/sign-in/sign-in/email"
+          button="Sign in"
+          fields={[
+            { name: 'email', label: 'Staff address', type: 'email', autoComplete: 'username' },
+            { name: 'password', label: 'Password', type: 'password', autoComplete: 'current-password' },
+          ]}
+        />
+      </div>
+      <p>
+        Here for a class?{' '}
+        <Link className="link font-semibold" href="/enter">
+          Enter with your class code
+        </Link>
+      </p>
+    </main>
+  )
+}

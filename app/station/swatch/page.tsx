@@ -1,0 +1,24 @@
+import type { Metadata } from 'next'
+import { redirect } from 'next/navigation'
+import { DialUnknown } from '../../_parts/seat/dial-unknown'
+import { SwatchReader } from '../../_parts/seat/swatch-reader'
+import { swatchProps } from '../../_server/seat'
+import { ownSeat } from '../../_server/station'
+
+export const metadata: Metadata = { title: 'Swatch' }
+
+export default async function StationSwatchPage() {
+  const { machine, project, site } = await ownSeat()
+  if (!machine) redirect('/station')
+  const props = swatchProps(machine, project)
+  return (
+    <>
+      <h1 className="mb-3 text-3xl font-bold">Read your swatch</h1>
+      {props ? (
+        <SwatchReader {...props} role="learner" school={site.houseRules.tension} homeHref="/station" />
+      ) : (
+        <DialUnknown name={machine.name} />
+      )}
+    </>
+  )
+}

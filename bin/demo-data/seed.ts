@@ -1,0 +1,164 @@
+import { v7 as uuid } from 'uuid'
+import type { MachineEvent } from '@/core/machine/event'
+import { kitMachine } from '@/core/machine/kit-machine'
+import { computeKit } from '@/core/kit/kit'
+import type { KitRequest, KitStock } from '@/core/kit/request'
+import type { Actor } from '@/store/actor'
+import { runCommand } from '@/store/commands/run'
+import type { Store } from '@/store/connect'
+import { createSite } from '@/store/site/create-site'
+import { demoHistory } from './history'
+import { DEMO_MACHINES } from './machines'
+import { DEMO_PROJECTS } from './projects'
+import { Chance } from './random'
+
+/** The demo's sign-ins; made up, and printed when the demo starts. */
+export const DEMO_PASSWORD = 'saltmarsh-demo'
+export const DEMO_STAFF = [
+  { role: 'coordinator', name: 'Mireille', email: 'coordinator@saltmarsh.example' },
+  { role: 'instructor', name: 'Tobias', email: 'instructor@saltmarsh.example' },
+  { role: 'helper', name: 'Wren', email: 'helper@saltmarsh.example' },
+] as const
+export const DEMO_CLASS_CODE = 'salt-campkit'
+
+const NEEDLES: KitStock['needles'] = [
+  { point: 'universal', sizeNm: 60, count: 5 },
+  { point: 'universal', sizeNm: 70, count: 18 },
+  { point: 'universal', sizeNm: 80, count: 22 },
+  { point: 'universal', sizeNm: 90, count: 14 },
+  { point: 'universal', sizeNm: 100, count: 6 },
+  { point: 'microtex', sizeNm: 60, count: 8 },
+  { point: 'microtex', sizeNm: 70, count: 10 },
+  { point: 'microtex', sizeNm: 80, count: 5 },
+  { point: 'ballpoint', sizeNm: 75, count: 5 },
+  { point: 'ballpoint', sizeNm: 80, count: 10 },
+  { point: 'ballpoint', sizeNm: 90, count: 5 },
+  { point: 'stretch', sizeNm: 75, count: 10 },
+  { point: 'stretch', sizeNm: 90, count: 5 },
+  { point: 'jeans', sizeNm: 90, count: 5 },
+  { point: 'jeans', sizeNm: 100, count: 8 },
+  { point: 'jeans', sizeNm: 110, count: 4 },
+  { point: 'leather', sizeNm: 100, count: 4 },
+  { point: 'leather', sizeNm: 110, count: 3 },
+  { point: 'quilting', sizeNm: 90, count: 5 },
+  { point: 'topstitch', sizeNm: 80, count: 5 },
+  { point: 'topstitch', sizeNm: 90, count: 0 },
+  { point: 'twin-ballpoint', sizeNm: 75, count: 2 },
+  { point: 'wing', sizeNm: 100, count: 2 },
+]
+
+const THREADS: KitStock['threads'] = [
+  { tex: 27, fibre: 'polyester', use: 'all-purpose' },
+  { tex: 18, fibre: 'polyester', use: 'fine' },
+  { tex: 20, fibre: 'cotton', use: 'all-purpose' },
+  { tex: 60, fibre: 'polyester', use: 'topstitch' },
+  { tex: 40, fibre: 'polyester', use: 'heavy' },
+  { tex: 60, fibre: 'polyester', use: 'heavy' },
+]
+
+/**
+ * Fills an empty database with the Saltmarsh Road Toolshed: nine machines, twelve projects, eight weeks of history up to
+ * `today`, all written through the same commands that people use.
+ */
+export async function seedDemo(store: Store, today: Date): Promise<void> {
+  const chance = new Chance(20_260)
+  const weeksAgo = new Date(today.getTime() - 70 * 24 * 3_600_000)
+  const [first, ...others] = DEMO_STAFF
+  const coordinator = await store
+    .transaction()
+    .execute((tx) =>
+      createSite(
+        tx,
+        { code: 'salt', name: 'Saltmarsh Road Toolshed', timeZone: 'Europe/London' },
+        { name: first.name, email: first.email, password: DEMO_PASSWORD },
+      ),
+    )
+  const id = () => chance.id(weeksAgo)
+  const run = (name: string, body: object, who: Actor = coordinator, commandId = id(), now = weeksAgo) =>
+    runCommand(store, who, name, { commandId, body }, now)
+
+  const staff: Record<string, Actor> = { coordinator }
+  for (const { role, name, email } of others) {
+    const personId = uuid()
+    await run('add-person', { personId, name, email, password: DEMO_PASSWORD, role })
+    staff[role] = { siteId: coordinator.siteId, personId, role }
+  }
+
+  const machineIds = new Map<string, string>()
+  for (const machine of DEMO_MACHINES) {
+    const machineId = id()
+    machineIds.set(machine.name, machineId)
+    await run('add-machine', { machineId, source: 'manual', ...machine })
+  }
+
+  for (const needle of NEEDLES) {
+    const { count, ...item } = needle
+    await run('count-stock', { stockEntryId: id(), item: { kind: 'needle', ...item }, count })
+  }
+  for (const thread of THREADS) {
+    await run('count-stock', { stockEntryId: id(), item: { kind: 'thread', ...thread }, count: 6 })
+  }
+
+  for (const { machine, by, event } of demoHistory(chance, today)) {
+    const { eventId, happenedAt, kind, body } = event as MachineEvent
+    await run(
+      'log',
+      { machineId: machineIds.get(machine), happenedAt, kind, body },
+      staff[by],
+      eventId,
+      new Date(happenedAt),
+    )
+  }
+
+  const courseId = id()
+  await run('open-course', { courseId, name: 'Camp Kit', classCode: DEMO_CLASS_CODE.split('-')[1] })
+  await planThursdays(store, coordinator.siteId, courseId, today)
+  for (const project of DEMO_PROJECTS) {
+    const { machine, ...facts } = project
+    const projectId = id()
+    await run('add-project', { projectId, courseId, personId: id(), enrolmentId: id(), ...facts })
+    if (machine) await giveBestKit(machine, facts as never, projectId)
+  }
+
+  async function giveBestKit(
+    name: string,
+    facts: Pick<KitRequest, 'fabric' | 'layers' | 'operation'>,
+    projectId: string,
+  ) {
+    const known = kitMachine(DEMO_MACHINES.find((each) => each.name === name)!.traits)
+    if ('missing' in known) throw new Error(`${name} lacks ${known.missing.join(', ')}`)
+    const stock: KitStock = { needles: NEEDLES, threads: THREADS }
+    const { kits, refusals } = computeKit({ ...facts, machine: known.machine, learner: true, stock })
+    const needle = kits[0]?.needle
+    if (!needle) throw new Error(`${name} refuses ${projectId}: ${refusals[0]?.because}`)
+    const { point, sizeNm, gapMm } = needle
+    const chosen = { point, sizeNm, ...(gapMm !== undefined && { gapMm }) }
+    await run(
+      'give-kit',
+      { projectId, machineId: machineIds.get(name), needle: chosen },
+      staff['instructor'],
+      id(),
+      today,
+    )
+  }
+}
+
+/** The course's six evenings: the next one is the coming Thursday. */
+async function planThursdays(store: Store, siteId: string, courseId: string, today: Date): Promise<void> {
+  const next = new Date(Date.UTC(today.getUTCFullYear(), today.getUTCMonth(), today.getUTCDate(), 18))
+  while (next.getUTCDay() !== 4) next.setUTCDate(next.getUTCDate() + 1)
+  const starts = Array.from({ length: 6 }, (_, week) => new Date(next.getTime() + week * 7 * 24 * 3_600_000))
+  await store
+    .insertInto('session')
+    .values(
+      starts.map((start) => ({
+        site_id: siteId,
+        session_id: uuid(),
+        course_id: courseId,
+        starts_at: start,
+        ends_at: new Date(start.getTime() + 2 * 3_600_000),
+        blocks: 2,
+      })),
+    )
+    .execute()
+}

@@ -1,0 +1,77 @@
+import { randomBytes } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import pg from 'pg'
+import { startCluster, type PrivateCluster } from '@/store/cluster/private-cluster'
+import { connect } from '@/store/connect'
+import { migrate } from '@/store/migrate'
+import { seedDemo } from '../demo-data/seed'
+import { startServer, type RunningServer } from './next-server'
+
+export interface RunningDemo {
+  readonly url: string
+  readonly databaseUrl: string
+  readonly server: RunningServer
+  stop(): Promise<void>
+}
+
+/** A secret kept beside the data, so that sign-ins outlive a restart. */
+function secretIn(folder: string): string {
+  const file = join(folder, 'secret')
+  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 })
+  return readFileSync(file, 'utf8')
+}
+
+/** The demo's database, filled at the first start. It gets its name only when it is whole. */
+async function demoDatabase(cluster: PrivateCluster, today: Date): Promise<string> {
+  const admin = new pg.Client({ connectionString: await cluster.database('postgres') })
+  await admin.connect()
+  try {
+    const { rowCount } = await admin.query(`select 1 from pg_database where datname = 'demo'`)
+    if (rowCount === 0) {
+      await admin.query('drop database if exists demo_making with (force)')
+      const making = connect(await cluster.database('demo_making'))
+      await migrate(making)
+      await seedDemo(making, today)
+      await making.destroy()
+      await admin.query('alter database demo_making rename to demo')
+    }
+  } finally {
+    await admin.end()
+  }
+  const url = await cluster.database('demo')
+  const store = connect(url)
+  await migrate(store)
+  await store.destroy()
+  return url
+}
+
+/** Starts everything: a private PostgreSQL in `folder`, the demo's data, the built application. */
+export async function startDemo(
+  project: string,
+  folder: string,
+  options: { readonly port?: number; readonly today?: Date } = {},
+): Promise<RunningDemo> {
+  mkdirSync(folder, { recursive: true })
+  const cluster = await startCluster(join(folder, 'postgres'))
+  try {
+    const databaseUrl = await demoDatabase(cluster, options.today ?? new Date())
+    const server = await startServer(
+      project,
+      { DATABASE_URL: databaseUrl, ORTHODEX_SECRET: secretIn(folder) },
+      { pidFile: join(folder, 'server.pid'), ...(options.port !== undefined && { port: options.port }) },
+    )
+    return {
+      url: server.url,
+      databaseUrl,
+      server,
+      stop: async () => {
+        await server.stop()
+        await cluster.stop()
+      },
+    }
+  } catch (error) {
+    await cluster.stop()
+    throw error
+  }
+}

@@ -1,0 +1,91 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { freePort } from '@/store/cluster/private-cluster'
+
+export interface RunningServer {
+  readonly url: string
+  readonly process: ChildProcess
+  stop(): Promise<void>
+}
+
+const PREFERRED_PORT = 3600
+
+/** A port nobody listens on: the preferred one when it is free. */
+async function somePort(): Promise<number> {
+  const asked = Number(process.env['PORT'])
+  if (asked > 0) return asked
+  const free = await fetch(`http://127.0.0.1:${PREFERRED_PORT}/`).then(
+    () => false,
+    () => true,
+  )
+  return free ? PREFERRED_PORT : freePort()
+}
+
+/** A server left over from a killed run would hold the old database: end it, if it is ours. */
+function endLeftOver(pidFile: string, project: string): void {
+  if (!existsSync(pidFile)) return
+  const pid = Number(readFileSync(pidFile, 'utf8'))
+  const folder = `/proc/${pid}`
+  try {
+    const ours = readFileSync(`${folder}/environ`, 'utf8').includes(`ORTHODEX_PROJECT=${project}\0`)
+    if (ours) process.kill(pid, 'SIGKILL')
+  } catch {
+    // It ended long ago.
+  }
+  rmSync(pidFile, { force: true })
+}
+
+/**
+ * Starts the built application and waits until it answers.
+ * @param environment DATABASE_URL and ORTHODEX_SECRET; ORTHODEX_ORIGIN defaults to this machine's own addresses
+ */
+export async function startServer(
+  project: string,
+  environment: Readonly<Record<string, string>>,
+  options: { readonly port?: number; readonly host?: string; readonly pidFile?: string } = {},
+): Promise<RunningServer> {
+  if (options.pidFile) endLeftOver(options.pidFile, project)
+  const port = options.port ?? (await somePort())
+  const host = options.host ?? '127.0.0.1'
+  const server = spawn(
+    process.execPath,
+    [join(project, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', String(port)],
+    {
+      cwd: project,
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+        ORTHODEX_PROJECT: project,
+        ORTHODEX_ORIGIN: `http://localhost:${port} http://127.0.0.1:${port}`,
+        ...environment,
+      },
+    },
+  )
+  if (options.pidFile && server.pid) writeFileSync(options.pidFile, String(server.pid))
+  const url = `http://localhost:${port}`
+  const end = Date.now() + 30_000
+  for (;;) {
+    if (server.exitCode !== null) throw new Error('The application ended at its start; what it printed is above')
+    const answer = await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => undefined)
+    if (answer?.ok) break
+    if (Date.now() > end) throw new Error('The application did not answer within 30 s')
+    await new Promise((resolve) => setTimeout(resolve, 60))
+  }
+  return {
+    url,
+    process: server,
+    stop: async () => {
+      if (server.exitCode === null && server.signalCode === null) {
+        const ended = new Promise((resolve) => server.once('exit', resolve))
+        server.kill('SIGTERM')
+        const hard = setTimeout(() => server.kill('SIGKILL'), 5_000)
+        await ended
+        clearTimeout(hard)
+      }
+      if (options.pidFile) rmSync(options.pidFile, { force: true })
+    },
+  }
+}

@@ -1,0 +1,91 @@
+import { POINTS } from '../knowledge/needle'
+import { plain } from '../knowledge/rule'
+import { GROUP_WORDS } from '../knowledge/check'
+import { readSwatch, READING_WORDS, type SwatchLook } from '../tension/reading'
+import { effectiveHoursOf, type Use } from '../wear/wear'
+import { sizeText } from '../units/needle-size'
+import type { Happening } from './event'
+
+/** A line of the book in words: what happened, and the numbers in it. */
+export interface EventWords {
+  readonly title: string
+  readonly detail: string
+}
+
+const needle = (each: { point: keyof typeof POINTS; sizeNm: number }) =>
+  `${POINTS[each.point].words} ${sizeText(each.sizeNm)}`
+const spaced = (word: string) => word.replaceAll('-', ' ')
+
+export function eventWords(happened: Happening): EventWords {
+  switch (happened.kind) {
+    case 'needle-changed': {
+      const { out, in: fitted } = happened.body
+      const went = out && `Out: ${spaced(out.state)}, because ${spaced(out.reason)}, to ${spaced(out.wentTo)}.`
+      const came =
+        fitted &&
+        `In: ${needle(fitted)}, ${spaced(fitted.condition)}${fitted.effectiveHours ? `, ${plain(fitted.effectiveHours)} h on its tag` : ''}.`
+      return {
+        title: fitted ? `Needle: ${needle(fitted)}` : 'Needle taken out',
+        detail: [went, came].filter(Boolean).join(' '),
+      }
+    }
+    case 'needle-broke': {
+      const { piecesFound, cause } = happened.body
+      const pieces = piecesFound ? 'Every piece was found.' : 'Not every piece was found: the machine is stopped.'
+      return { title: 'A needle broke', detail: [pieces, cause && `Cause: ${cause}.`].filter(Boolean).join(' ') }
+    }
+    case 'pieces-found':
+      return {
+        title: 'Every piece found',
+        detail: 'The broken needle is whole again on the table; the machine is released.',
+      }
+    case 'set-up': {
+      const { thread, foot, dial } = happened.body
+      const parts = [
+        thread && `${plain(thread.tex)} tex ${thread.fibre}`,
+        foot && `${foot} foot`,
+        dial !== undefined && `dial ${plain(dial)}`,
+      ].filter(Boolean)
+      return { title: 'Set up', detail: parts.join(', ') }
+    }
+    case 'check-run': {
+      const failed = happened.body.steps.filter(({ result }) => result === 'fail')
+      const groups = [...new Set(failed.map(({ group }) => GROUP_WORDS[group]))].join(', ')
+      return failed.length > 0
+        ? { title: 'Seat check: not yet', detail: `Failed: ${groups}.` }
+        : { title: 'Seat check passed', detail: `${happened.body.steps.length} steps.` }
+    }
+    case 'swatch-stitched': {
+      const { s, reading } = readSwatch(happened.body as SwatchLook, happened.body.target)
+      const score = reading === 'threading' ? '' : ` Score ${plain(s)}.`
+      return {
+        title: `Swatch at ${plain(happened.body.dial)}: ${spaced(reading)}`,
+        detail: `${spaced(happened.body.target)}. ${READING_WORDS[reading]}${score}`,
+      }
+    }
+    case 'used': {
+      const use = happened.body.use as Use
+      const time =
+        use.chairMinutes !== undefined
+          ? `${plain(use.chairMinutes)} chair minutes`
+          : use.motorMinutes !== undefined
+            ? `${plain(use.motorMinutes)} motor minutes`
+            : `${plain(use.stitches ?? 0)} stitches`
+      const finished = happened.body.finishedProject ? ' A project was finished.' : ''
+      return {
+        title: `Sewn, ${plain(effectiveHoursOf(use))} needle hours`,
+        detail: `${time}, ${use.load} load.${finished}`,
+      }
+    }
+    case 'cleaned':
+      return { title: 'Cleaned', detail: happened.body.found ? `Found: ${happened.body.found}.` : '' }
+    case 'oiled':
+      return { title: 'Oiled', detail: 'One drop of sewing machine oil where the manual says.' }
+    case 'red-tagged':
+      return { title: 'Red tag on', detail: happened.body.because }
+    case 'red-tag-lifted':
+      return { title: 'Red tag off', detail: happened.body.because }
+    case 'noted':
+      return { title: 'Note', detail: happened.body.text }
+  }
+}

@@ -1,0 +1,138 @@
+import type { Traits } from '@/core/machine/trait'
+import type { MachineStanding } from '@/core/machine/standing'
+import { STANDING_COLOUR, StandingShape } from './standing-mark'
+
+/** What the plan shows of one machine; places in tenths of a metre from the room's corner, y away from the door. */
+export interface PlanMachine {
+  readonly href: string
+  readonly name: string
+  readonly number: number
+  readonly place: { readonly x: number; readonly y: number }
+  readonly standing: MachineStanding['standing']
+  readonly because: string
+  readonly needle: string
+  readonly setting: string
+  readonly who: string
+  readonly traits: Pick<Traits, 'drive' | 'spoolPin'>
+  /** share of the needle's life that is left, 0…1; absent: not known */
+  readonly lifeLeft?: number
+  readonly hoursLeft?: string
+}
+
+const TABLE = { width: 22.5, height: 24 }
+
+/** The room from above, tables where they stand, each with what is in its machine now. */
+export function RoomPlan({ machines, label }: { machines: readonly PlanMachine[]; label: string }) {
+  const right = Math.max(100, ...machines.map(({ place }) => place.x + TABLE.width / 2 + 2))
+  const bottom = Math.max(...machines.map(({ place }) => place.y + TABLE.height / 2 + 3), 40)
+  return (
+    <svg viewBox={`0 0 ${right} ${bottom}`} role="group" aria-label={label} className="w-full">
+      <rect
+        x="0.3"
+        y="0.3"
+        width={right - 0.6}
+        height={bottom - 0.6}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="0.25"
+      />
+      <path d={`M${right / 2 - 26} ${bottom - 0.3} h12`} stroke="var(--color-base-100)" strokeWidth="0.8" />
+      <path
+        d={`M${right / 2 - 26} ${bottom - 0.3} a12 12 0 0 1 12 -12`}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="0.12"
+        strokeDasharray="0.8 0.8"
+      />
+      {machines.map((machine) => (
+        <Table key={machine.href} machine={machine} />
+      ))}
+    </svg>
+  )
+}
+
+function Table({ machine }: { machine: PlanMachine }) {
+  const { width, height } = TABLE
+  const words = `${machine.name}, ${machine.standing}${machine.because ? `: ${machine.because}` : ''}. In it: ${machine.needle}. ${machine.setting}.`
+  return (
+    <a href={machine.href} aria-label={words} className="plan-table">
+      <g transform={`translate(${machine.place.x - width / 2} ${machine.place.y - height / 2})`}>
+        <rect
+          width={width}
+          height={height}
+          fill="var(--color-base-100)"
+          stroke="currentColor"
+          strokeWidth="0.16"
+          className="plan-top"
+        />
+        <path
+          d={`M0 ${height - 7.6} H${width}`}
+          stroke="currentColor"
+          strokeWidth="0.12"
+          strokeDasharray="0.7 0.5"
+          opacity="0.6"
+        />
+        <text x="1" y="3.4" fontSize="2.9" fontWeight="700" fill="currentColor">
+          {machine.name}
+        </text>
+        <text x="1" y="5.5" fontSize="1.45" fill="currentColor" opacity="0.8">
+          no. {machine.number}
+          {machine.who && ` · ${machine.who}`}
+        </text>
+        <g className={STANDING_COLOUR[machine.standing]}>
+          <svg x={width - 4.2} y="0.8" width="3.2" height="3.2" viewBox="0 0 24 24" aria-hidden="true">
+            <StandingShape standing={machine.standing} />
+          </svg>
+          <text x={width - 4.6} y="3.1" fontSize="1.75" fontWeight="700" textAnchor="end" fill="currentColor">
+            {machine.standing.toUpperCase()}
+          </text>
+        </g>
+        <MachineOutline traits={machine.traits} />
+        <text x="1" y={height - 4.9} fontSize="1.75" fontWeight="600" fill="currentColor">
+          {machine.needle}
+        </text>
+        <text x="1" y={height - 2.6} fontSize="1.45" fill="currentColor">
+          {machine.setting}
+        </text>
+        <text x="1" y={height - 0.8} fontSize="1.35" fill="currentColor" opacity="0.85">
+          {machine.hoursLeft ?? 'needle hours not known'}
+        </text>
+        {machine.lifeLeft !== undefined && <LifeRing x={width - 3.1} y={height - 3.8} left={machine.lifeLeft} />}
+      </g>
+    </a>
+  )
+}
+
+/** The ring is the needle's life; what is left of it is drawn thick. */
+function LifeRing({ x, y, left }: { x: number; y: number; left: number }) {
+  const around = 2 * Math.PI * 2
+  return (
+    <g transform={`translate(${x} ${y}) rotate(-90)`} fill="none" stroke="currentColor" aria-hidden="true">
+      <circle r="2" strokeWidth="0.15" />
+      <circle r="2" strokeWidth="0.9" strokeDasharray={`${around * left} ${around}`} />
+    </g>
+  )
+}
+
+/** A machine from above: arm over the bed, needle at its left end, hand wheel at its right, spools as they sit. */
+function MachineOutline({ traits }: { traits: PlanMachine['traits'] }) {
+  const industrial = traits.drive === 'industrial'
+  const portable = traits.drive === 'portable-walking-foot'
+  return (
+    <g transform="translate(2.4 7.1)" fill="none" stroke="currentColor" strokeWidth="0.16" aria-hidden="true">
+      {industrial && <rect x="-1.6" y="-0.9" width="21" height="9.2" strokeDasharray="0.4 0.4" />}
+      <rect x="0" y="1" width="17" height="6.2" rx={portable ? 0.2 : 1} />
+      <path
+        d="M1 2.5 H15 a1.4 1.4 0 0 1 1.4 1.4 v0.8 a1.4 1.4 0 0 1 -1.4 1.4 H13 L12 5 H3 L2.4 6 H1.4 A0.8 0.8 0 0 1 0.6 5.2 V3.2 Z"
+        fill="var(--color-base-200)"
+      />
+      <rect x="17" y="2.6" width="1" height="3.2" fill="currentColor" />
+      <circle cx="2" cy="4.2" r="0.35" fill="currentColor" />
+      {traits.spoolPin === 'upright' && <circle cx="12.5" cy="3.6" r="0.7" />}
+      {(traits.spoolPin === 'lying' || traits.spoolPin === 'both') && (
+        <rect x="10.5" y="3.1" width="3.4" height="1.2" />
+      )}
+      {traits.spoolPin === 'cone-stand' && <path d="M15 -0.8 l1.6 0 l-0.8 1.6 z" />}
+    </g>
+  )
+}

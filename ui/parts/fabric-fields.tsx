@@ -1,0 +1,184 @@
+'use client'
+
+import { completeFabric } from '@/core/fabric/intake'
+import type { KitRequest } from '@/core/kit/request'
+import { STRUCTURES, TRAITS_OF_FABRIC, type FabricTrait, type Structure } from '@/core/knowledge/fabric'
+import { OPERATIONS, type Operation } from '@/core/knowledge/stitch'
+import { plain } from '@/core/knowledge/rule'
+
+export type FabricFacts = Pick<KitRequest, 'fabric' | 'layers' | 'operation'>
+
+const spaced = (word: string) => word.replaceAll('-', ' ')
+
+/** What can be measured at a table, each as a number and as something to drag; what is guessed says so. */
+export function FabricFields({ facts, change }: { facts: FabricFacts; change: (next: FabricFacts) => void }) {
+  const { fabric, layers } = facts
+  const whole = completeFabric(fabric)
+  const set = (part: Partial<KitRequest['fabric']>) => change({ ...facts, fabric: { ...fabric, ...part } })
+  const byThickness = fabric.structure === 'leather' || fabric.structure === 'rope'
+  const toggle = (trait: FabricTrait) => {
+    const traits = fabric.traits ?? []
+    set({ traits: traits.includes(trait) ? traits.filter((each) => each !== trait) : [...traits, trait] })
+  }
+  return (
+    <div className="flex flex-col gap-4">
+      <label className="flex flex-col gap-1">
+        <span className="font-bold">What is done</span>
+        <select
+          className="select w-full"
+          value={facts.operation}
+          onChange={({ target }) => change({ ...facts, operation: target.value as Operation })}
+        >
+          {OPERATIONS.map((each) => (
+            <option key={each} value={each}>
+              {spaced(each)}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex flex-col gap-1">
+        <span className="font-bold">The cloth is</span>
+        <select
+          className="select w-full"
+          value={fabric.structure}
+          onChange={({ target }) => set({ structure: target.value as Structure })}
+        >
+          {STRUCTURES.map((each) => (
+            <option key={each} value={each}>
+              {each}
+            </option>
+          ))}
+        </select>
+      </label>
+      {!byThickness && (
+        <Measure
+          name="Mass"
+          unit="g/m²"
+          value={whole.massGsm}
+          guessed={fabric.massGsm === undefined}
+          min={20}
+          max={700}
+          step={5}
+          note={whole.band && spaced(whole.band)}
+          set={(massGsm) => set({ massGsm })}
+        />
+      )}
+      <Measure
+        name="Thickness of one layer"
+        unit="mm"
+        value={whole.thicknessMm}
+        guessed={fabric.thicknessMm === undefined}
+        min={0.05}
+        max={6}
+        step={0.05}
+        set={(thicknessMm) => set({ thicknessMm })}
+      />
+      <Measure
+        name="Stretch"
+        unit="%"
+        value={whole.stretchPercent}
+        guessed={false}
+        min={0}
+        max={150}
+        step={5}
+        set={(stretchPercent) => set({ stretchPercent })}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <Layers
+          name="Layers in the seam"
+          value={layers.seam}
+          set={(seam) => change({ ...facts, layers: { ...layers, seam } })}
+        />
+        <Layers
+          name="At the crossing"
+          value={layers.crossing}
+          set={(crossing) => change({ ...facts, layers: { ...layers, crossing } })}
+        />
+      </div>
+      <details>
+        <summary className="min-h-11 cursor-pointer py-2 font-bold">
+          It is also{(fabric.traits?.length ?? 0) > 0 ? `: ${fabric.traits!.map(spaced).join(', ')}` : ' …'}
+        </summary>
+        <div className="flex flex-wrap gap-x-4">
+          {TRAITS_OF_FABRIC.map((trait) => (
+            <label key={trait} className="flex min-h-9 items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={fabric.traits?.includes(trait) ?? false}
+                onChange={() => toggle(trait)}
+              />
+              {spaced(trait)}
+            </label>
+          ))}
+        </div>
+      </details>
+    </div>
+  )
+}
+
+function Measure(props: {
+  name: string
+  unit: string
+  value: number
+  guessed: boolean
+  min: number
+  max: number
+  step: number
+  note?: string | undefined
+  set: (value: number) => void
+}) {
+  const { name, unit, value, guessed, min, max, step, note, set } = props
+  const typed = (number: number) => Number.isFinite(number) && number >= 0 && set(number)
+  return (
+    <div className="flex flex-col gap-1">
+      <span className="flex items-baseline justify-between font-bold">
+        {name}
+        {guessed && <em className="text-sm font-normal">a guess: measure it</em>}
+        {note && <span className="text-sm font-normal">{note}</span>}
+      </span>
+      <div className="grid grid-cols-[1fr_5.2rem_2.6rem] items-center gap-2">
+        <input
+          type="range"
+          className="range range-sm range-primary"
+          aria-label={`${name}, dragged`}
+          min={min}
+          max={max}
+          step={step}
+          value={value}
+          onChange={({ target }) => set(target.valueAsNumber)}
+        />
+        <input
+          type="number"
+          inputMode="decimal"
+          className="input"
+          aria-label={`${name} (${unit})`}
+          min={0}
+          step="any"
+          value={plain(value)}
+          onChange={({ target }) => typed(target.valueAsNumber)}
+        />
+        <span className="text-sm">{unit}</span>
+      </div>
+    </div>
+  )
+}
+
+function Layers({ name, value, set }: { name: string; value: number; set: (value: number) => void }) {
+  return (
+    <label className="flex flex-col gap-1">
+      <span className="text-sm font-bold">{name}</span>
+      <input
+        type="number"
+        inputMode="numeric"
+        className="input w-full"
+        min={1}
+        max={40}
+        value={value}
+        onChange={({ target }) =>
+          Number.isInteger(target.valueAsNumber) && target.valueAsNumber > 0 && set(target.valueAsNumber)
+        }
+      />
+    </label>
+  )
+}

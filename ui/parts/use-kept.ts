@@ -1,0 +1,26 @@
+'use client'
+
+import { useCallback, useSyncExternalStore } from 'react'
+
+const changed = new EventTarget()
+
+/** Work in progress that survives a reload: kept in this tab until it has landed. */
+export function useKept<Value>(key: string, first: Value): readonly [Value, (next: Value | undefined) => void] {
+  const text = useSyncExternalStore(
+    useCallback((tell) => {
+      changed.addEventListener('change', tell)
+      return () => changed.removeEventListener('change', tell)
+    }, []),
+    () => sessionStorage.getItem(key),
+    () => null,
+  )
+  const keep = useCallback(
+    (next: Value | undefined) => {
+      if (next === undefined) sessionStorage.removeItem(key)
+      else sessionStorage.setItem(key, JSON.stringify(next))
+      changed.dispatchEvent(new Event('change'))
+    },
+    [key],
+  )
+  return [text === null ? first : (JSON.parse(text) as Value), keep]
+}

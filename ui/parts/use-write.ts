@@ -1,0 +1,74 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useRef, useState } from 'react'
+import { toast } from 'sonner'
+import { v7 as uuid } from 'uuid'
+import type { Fault } from '@/core/schema/invalid'
+import { logLine, send, type Outcome } from '../write'
+
+export interface WriteWords {
+  /** said when it has landed */
+  readonly done: string
+  /** the page to go to then */
+  readonly then?: string
+  /** offer to take this line of that machine's book back */
+  readonly undoFor?: string
+}
+
+/**
+ * Writes from a screen: one at a time, the same thing tried again under the same id, what was typed kept on failure, and
+ * undo in place of "are you sure".
+ */
+export function useWrite() {
+  const router = useRouter()
+  const [busy, setBusy] = useState(false)
+  const [fault, setFault] = useState<Fault>()
+  const tried = useRef<{ readonly what: string; readonly id: string }>(undefined)
+
+  const idFor = (what: string): string => {
+    if (tried.current?.what !== what) tried.current = { what, id: uuid() }
+    return tried.current.id
+  }
+
+  const settle = (outcome: Outcome, words: WriteWords): boolean => {
+    setBusy(false)
+    if (!outcome.ok) {
+      setFault(outcome.error)
+      toast.error(outcome.error.message)
+      if (outcome.error.code === 'signed-out') router.push('/sign-in')
+      return false
+    }
+    tried.current = undefined
+    const { undoFor } = words
+    toast.success(words.done, {
+      ...(undoFor && { action: { label: 'Undo', onClick: () => void undo(undoFor, outcome.commandId) } }),
+    })
+    if (words.then) router.push(words.then)
+    router.refresh()
+    return true
+  }
+
+  const undo = async (machineId: string, eventId: string) => {
+    const outcome = await logLine(machineId, 'correction', { corrects: eventId, because: 'Undone at once' })
+    if (outcome.ok) toast.message('Taken back; the book shows both lines')
+    else toast.error(outcome.error.message)
+    router.refresh()
+  }
+
+  return {
+    busy,
+    fault,
+    write: async (name: string, body: object, words: WriteWords): Promise<boolean> => {
+      setBusy(true)
+      setFault(undefined)
+      return settle(await send(name, body, idFor(JSON.stringify([name, body]))), words)
+    },
+    log: async (machineId: string, kind: string, body: object, words: WriteWords): Promise<boolean> => {
+      setBusy(true)
+      setFault(undefined)
+      const id = idFor(JSON.stringify([machineId, kind, body]))
+      return settle(await logLine(machineId, kind, body, id), { ...words, undoFor: machineId })
+    },
+  }
+}

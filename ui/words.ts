@@ -1,0 +1,19 @@
+import { POINTS, type Point } from '@/core/knowledge/needle'
+import { plain } from '@/core/knowledge/rule'
+import type { KitThread } from '@/core/knowledge/thread'
+import type { Kit } from '@/core/kit/request'
+import { olderNumber } from '@/core/units/needle-size'
+
+/** A needle as a person says it, both numbers always: "universal 80/12", "twin ballpoint 75/11, 2.5 mm apart". */
+export const needleWords = (needle: { point: Point; sizeNm: number; gapMm?: number }): string =>
+  `${POINTS[needle.point].words} ${needle.sizeNm}/${olderNumber(needle.sizeNm)}${needle.gapMm ? `, ${plain(needle.gapMm)} mm apart` : ''}`
+
+export const threadWords = (thread: KitThread): string =>
+  `${thread.use.replace('-', ' ')} ${thread.fibre}${thread.finish === 'bonded' ? ', bonded' : ''}, ${plain(thread.tex)} tex`
+
+export const stitchWords = (stitch: Kit['stitch']): string =>
+  `${stitch.name ?? stitch.of} ${plain(stitch.lengthMm)} mm${stitch.widthMm > 0 ? `, ${plain(stitch.widthMm)} mm wide` : ''}`
+
+export const perInch = (lengthMm: number): string => (lengthMm > 0 ? `${Math.round(25.4 / lengthMm)} to the inch` : '')
+
+export const hoursWords = (hours: number): string => `${hours.toFixed(1)} h`
