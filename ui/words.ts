@@ -2,11 +2,15 @@ import { POINTS, type Point } from '@/core/knowledge/needle'
 import { plain } from '@/core/knowledge/rule'
 import type { KitThread } from '@/core/knowledge/thread'
 import type { Kit } from '@/core/kit/request'
-import { olderNumber } from '@/core/units/needle-size'
+import { sizeText } from '@/core/units/needle-size'
 
 /** A needle as a person says it, both numbers always: "universal 80/12", "twin ballpoint 75/11, 2.5 mm apart". */
 export const needleWords = (needle: { point: Point; sizeNm: number; gapMm?: number }): string =>
-  `${POINTS[needle.point].words} ${needle.sizeNm}/${olderNumber(needle.sizeNm)}${needle.gapMm ? `, ${plain(needle.gapMm)} mm apart` : ''}`
+  `${POINTS[needle.point].words} ${sizeText(needle.sizeNm)}${needle.gapMm ? `, ${plain(needle.gapMm)} mm apart` : ''}`
+
+/** The same for a tight place: "twin ballpoint 75/11". */
+export const shortNeedle = (needle: { point: Point; sizeNm: number }): string =>
+  `${needle.point.replace('-', ' ')} ${sizeText(needle.sizeNm)}`
 
 export const threadWords = (thread: KitThread): string =>
   `${thread.use.replace('-', ' ')} ${thread.fibre}${thread.finish === 'bonded' ? ', bonded' : ''}, ${plain(thread.tex)} tex`

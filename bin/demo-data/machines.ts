@@ -63,14 +63,14 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     name: 'Heron',
     number: 1,
-    place: { x: 14, y: 16 },
+    place: { x: 14, y: 9 },
     notes: 'Heavy and steady. The spool felt is new.',
     traits: oldFrontLoader,
   },
   {
     name: 'Curlew',
     number: 2,
-    place: { x: 38, y: 16 },
+    place: { x: 38, y: 9 },
     notes: 'The window plate lifts off: do not drop it, it vanishes against the floor.',
     traits: {
       ...household,
@@ -110,7 +110,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     name: 'Dunlin',
     number: 3,
-    place: { x: 62, y: 16 },
+    place: { x: 62, y: 9 },
     notes: 'Wants oil each day it is used. Its screen changes tension with every stitch.',
     traits: {
       ...household,
@@ -156,7 +156,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     name: 'Knot',
     number: 4,
-    place: { x: 86, y: 16 },
+    place: { x: 86, y: 9 },
     notes: 'Its own long needles live in the tin on the shelf. Straight stitch only, and very good at it.',
     traits: {
       ...household,
@@ -198,7 +198,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     name: 'Plover',
     number: 5,
-    place: { x: 14, y: 44 },
+    place: { x: 14, y: 26 },
     notes: 'On loan from the library. The length dial runs backwards.',
     traits: {
       ...oldFrontLoader,
@@ -223,7 +223,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     name: 'Avocet',
     number: 6,
-    place: { x: 38, y: 44 },
+    place: { x: 38, y: 26 },
     notes: 'The pressure spring is strong and can fly off: turn its cap slowly, glasses on.',
     traits: {
       ...household,
@@ -268,7 +268,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     name: 'Godwit',
     number: 7,
-    place: { x: 62, y: 44 },
+    place: { x: 62, y: 26 },
     notes: 'Letters on one dial, and width slides from narrow to wide.',
     traits: {
       ...oldFrontLoader,
@@ -287,7 +287,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     name: 'Turnstone',
     number: 8,
-    place: { x: 86, y: 44 },
+    place: { x: 86, y: 26 },
     notes: 'Its bobbins look like the household ones and must never be mixed: red tray only here.',
     traits: {
       ...household,
@@ -331,7 +331,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
   {
     name: 'Snipe',
     number: 9,
-    place: { x: 62, y: 72 },
+    place: { x: 38, y: 43 },
     notes: 'Heron’s sister, but its normal mark is 5.',
     traits: {
       ...oldFrontLoader,

@@ -54,7 +54,7 @@ export function computeKit(request: KitRequest): KitAnswer {
   const found = findNeedles(question, system)
   if ('refusal' in found) return refused([found.refusal])
   const kits = found.choices.map((choice) => assemble(question, system, stitch, foot, choice, found.choices))
-  const ranked = rank(kits)
+  const ranked = rank(kits, found.choices)
   return { verdict: ranked[0]!.verdict, kits: ranked, refusals: [], assumed }
 }
 
@@ -65,6 +65,7 @@ interface Choice {
   readonly rule: string
   readonly because: string
   readonly school?: string
+  readonly firm?: true
   readonly thread: ThreadPlan
   /** another thread than the one asked for */
   readonly substituted?: Thread
@@ -97,6 +98,7 @@ function findNeedles(
                 because: sentence(rule.because, { ...facts, threadTex: needle.thread.tex }),
                 thread,
                 ...(rule.school && { school: rule.school }),
+                ...(rule.give.firm && { firm: true as const }),
                 ...(substituted && { substituted }),
               },
             ]
@@ -277,8 +279,19 @@ function threadReason({ thread, needle, substituted }: Choice, facts: Facts): st
 const firstOfEach = <Row>(rows: readonly Row[], key: (row: Row) => string): Row[] =>
   [...new Map([...rows].reverse().map((row) => [key(row), row])).values()].reverse()
 
-/** Stock first, then good before marginal, then the order in which the ways were found. */
-function rank(kits: readonly Kit[]): Kit[] {
-  const grade = (kit: Kit) => (kit.inStock === false ? 2 : 0) + (kit.verdict === 'marginal' ? 1 : 0)
-  return [...kits].sort((a, b) => grade(a) - grade(b))
+/**
+ * Stock first, then good before marginal, then the order in which the ways were found. Where a firm point is right for
+ * the cloth, no other overtakes it for fitting better.
+ */
+function rank(kits: readonly Kit[], choices: readonly Choice[]): Kit[] {
+  const firm = choices.some((choice) => choice.firm)
+  const grade = (index: number) => {
+    const kit = kits[index]!
+    const behind = kit.verdict === 'marginal' || (firm && !choices[index]!.firm)
+    return (kit.inStock === false ? 2 : 0) + (behind ? 1 : 0)
+  }
+  return kits
+    .map((kit, index) => ({ kit, grade: grade(index) }))
+    .sort((a, b) => a.grade - b.grade)
+    .map(({ kit }) => kit)
 }

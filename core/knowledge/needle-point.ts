@@ -5,6 +5,8 @@ import type { Rule } from './rule'
 export interface PointProposal {
   readonly points: readonly Point[]
   readonly only?: true
+  /** these points stay ahead of others even where no size of theirs fits well */
+  readonly firm?: true
   /** a size the school asks for whatever the cloth's range says */
   readonly sizeNm?: number
 }
@@ -119,15 +121,22 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = [
   propose(
     'elastane-microtex',
     { structure: { in: KNITTED }, elastane: { is: true }, schoolElastane: { in: ['microtex'] } },
-    { points: ['microtex', 'stretch', 'ballpoint'] },
+    { points: ['microtex', 'stretch'], firm: true },
     'This room uses microtex on fine elastane; it may cut yarns, so stretch the test swatch and look for runs.',
     'elastane: microtex',
   ),
   propose(
     'elastane',
-    { elastane: { is: true }, structure: { in: [...KNITTED, 'net', 'woven'] } },
-    { points: ['stretch', 'ballpoint'] },
+    { elastane: { is: true }, structure: { in: KNITTED } },
+    { points: ['stretch'], firm: true },
     'Stretch of {stretchPercent} % with elastane makes ordinary points skip; the stretch point’s deeper scarf keeps the loop.',
+    'elastane: stretch',
+  ),
+  propose(
+    'elastane-woven',
+    { elastane: { is: true }, structure: { in: ['net', 'woven'] } },
+    { points: ['stretch'] },
+    'A woven that gives {stretchPercent} % with elastane makes ordinary points skip; the stretch point keeps the loop.',
     'elastane: stretch',
   ),
   propose(

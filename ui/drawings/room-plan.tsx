@@ -19,12 +19,12 @@ export interface PlanMachine {
   readonly hoursLeft?: string
 }
 
-const TABLE = { width: 22.5, height: 24 }
+const TABLE = { width: 22.5, height: 15.4 }
 
 /** The room from above, tables where they stand, each with what is in its machine now. */
 export function RoomPlan({ machines, label }: { machines: readonly PlanMachine[]; label: string }) {
   const right = Math.max(100, ...machines.map(({ place }) => place.x + TABLE.width / 2 + 2))
-  const bottom = Math.max(...machines.map(({ place }) => place.y + TABLE.height / 2 + 3), 40)
+  const bottom = Math.max(...machines.map(({ place }) => place.y + TABLE.height / 2 + 1.6), 40)
   return (
     <svg viewBox={`0 0 ${right} ${bottom}`} role="group" aria-label={label} className="w-full">
       <rect
@@ -34,11 +34,11 @@ export function RoomPlan({ machines, label }: { machines: readonly PlanMachine[]
         height={bottom - 0.6}
         fill="none"
         stroke="currentColor"
-        strokeWidth="0.25"
+        strokeWidth="0.14"
       />
-      <path d={`M${right / 2 - 26} ${bottom - 0.3} h12`} stroke="var(--color-base-100)" strokeWidth="0.8" />
+      <path d={`M${right - 22} ${bottom - 0.3} h9`} stroke="var(--color-base-100)" strokeWidth="0.8" />
       <path
-        d={`M${right / 2 - 26} ${bottom - 0.3} a12 12 0 0 1 12 -12`}
+        d={`M${right - 22} ${bottom - 0.3} a9 9 0 0 1 9 -9`}
         fill="none"
         stroke="currentColor"
         strokeWidth="0.12"
@@ -66,38 +66,40 @@ function Table({ machine }: { machine: PlanMachine }) {
           className="plan-top"
         />
         <path
-          d={`M0 ${height - 7.6} H${width}`}
+          d={`M0 ${height - 6.7} H${width}`}
           stroke="currentColor"
           strokeWidth="0.12"
           strokeDasharray="0.7 0.5"
           opacity="0.6"
         />
-        <text x="1" y="3.4" fontSize="2.9" fontWeight="700" fill="currentColor">
+        <text x="1" y="3" fontSize="2.6" fontWeight="700" fill="currentColor">
           {machine.name}
         </text>
-        <text x="1" y="5.5" fontSize="1.45" fill="currentColor" opacity="0.8">
-          no. {machine.number}
-          {machine.who && ` · ${machine.who}`}
-        </text>
         <g className={STANDING_COLOUR[machine.standing]}>
-          <svg x={width - 4.2} y="0.8" width="3.2" height="3.2" viewBox="0 0 24 24" aria-hidden="true">
+          <svg x="1" y="4" width="2.3" height="2.3" viewBox="0 0 24 24" aria-hidden="true">
             <StandingShape standing={machine.standing} />
           </svg>
-          <text x={width - 4.6} y="3.1" fontSize="1.75" fontWeight="700" textAnchor="end" fill="currentColor">
+          <text x="3.9" y="5.9" fontSize="1.9" fontWeight="700" fill="currentColor">
             {machine.standing.toUpperCase()}
           </text>
         </g>
-        <MachineOutline traits={machine.traits} />
-        <text x="1" y={height - 4.9} fontSize="1.75" fontWeight="600" fill="currentColor">
+        <text x="1" y="8" fontSize="1.3" fill="currentColor" opacity="0.85">
+          no. {machine.number}
+          {machine.who && ` · ${machine.who}`}
+        </text>
+        <g transform={`translate(${width - 9.9} 0.5) scale(0.48)`}>
+          <MachineOutline traits={machine.traits} />
+        </g>
+        <text x="1" y={height - 4.4} fontSize="1.85" fontWeight="600" fill="currentColor">
           {machine.needle}
         </text>
-        <text x="1" y={height - 2.6} fontSize="1.45" fill="currentColor">
+        <text x="1" y={height - 2.6} fontSize="1.4" fill="currentColor">
           {machine.setting}
         </text>
-        <text x="1" y={height - 0.8} fontSize="1.35" fill="currentColor" opacity="0.85">
-          {machine.hoursLeft ?? 'needle hours not known'}
+        {machine.lifeLeft !== undefined && <LifeRing x={1.7} y={height - 1.25} left={machine.lifeLeft} />}
+        <text x="3.1" y={height - 0.75} fontSize="1.4" fill="currentColor">
+          {machine.hoursLeft ?? 'hours not known'}
         </text>
-        {machine.lifeLeft !== undefined && <LifeRing x={width - 3.1} y={height - 3.8} left={machine.lifeLeft} />}
       </g>
     </a>
   )
@@ -105,11 +107,11 @@ function Table({ machine }: { machine: PlanMachine }) {
 
 /** The ring is the needle's life; what is left of it is drawn thick. */
 function LifeRing({ x, y, left }: { x: number; y: number; left: number }) {
-  const around = 2 * Math.PI * 2
+  const around = 2 * Math.PI * 0.62
   return (
     <g transform={`translate(${x} ${y}) rotate(-90)`} fill="none" stroke="currentColor" aria-hidden="true">
-      <circle r="2" strokeWidth="0.15" />
-      <circle r="2" strokeWidth="0.9" strokeDasharray={`${around * left} ${around}`} />
+      <circle r="0.75" strokeWidth="0.12" />
+      <circle r="0.62" strokeWidth="0.5" strokeDasharray={`${around * left} ${around}`} />
     </g>
   )
 }
@@ -119,7 +121,7 @@ function MachineOutline({ traits }: { traits: PlanMachine['traits'] }) {
   const industrial = traits.drive === 'industrial'
   const portable = traits.drive === 'portable-walking-foot'
   return (
-    <g transform="translate(2.4 7.1)" fill="none" stroke="currentColor" strokeWidth="0.16" aria-hidden="true">
+    <g transform="translate(0 1.6)" fill="none" stroke="currentColor" strokeWidth="0.3" aria-hidden="true">
       {industrial && <rect x="-1.6" y="-0.9" width="21" height="9.2" strokeDasharray="0.4 0.4" />}
       <rect x="0" y="1" width="17" height="6.2" rx={portable ? 0.2 : 1} />
       <path

@@ -8,7 +8,7 @@ import { readProjects } from '@/store/project/projects'
 import { readSite } from '@/store/site/site'
 import { RoomPlan, type PlanMachine } from '@/ui/drawings/room-plan'
 import { StandingMark } from '@/ui/drawings/standing-mark'
-import { hoursWords, needleWords } from '@/ui/words'
+import { hoursWords, shortNeedle } from '@/ui/words'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'
 
@@ -93,7 +93,7 @@ function planned(
   const { state } = machine
   const setting = [
     state.dial !== undefined && `dial ${plain(state.dial)}`,
-    state.foot && `${state.foot} foot`,
+    state.foot,
     state.thread && `${plain(state.thread.tex)} tex`,
   ].filter(Boolean)
   return {
@@ -103,7 +103,7 @@ function planned(
     place: machine.place,
     standing,
     because: because[0] ?? '',
-    needle: state.fitting ? needleWords(state.fitting.needle as never) : 'no needle',
+    needle: state.fitting ? shortNeedle(state.fitting.needle) : 'no needle',
     setting: setting.join(' · ') || 'not set up yet',
     who,
     traits: machine.traits,

@@ -13,8 +13,8 @@ export const metadata: Metadata = { title: 'Add a machine' }
 function freePlace(taken: readonly { x: number; y: number }[]): { x: number; y: number } {
   for (let row = 0; ; row += 1) {
     for (let column = 0; column < 4; column += 1) {
-      const place = { x: 14 + column * 24, y: 16 + row * 28 }
-      if (!taken.some(({ x, y }) => Math.abs(x - place.x) < 20 && Math.abs(y - place.y) < 20)) return place
+      const place = { x: 14 + column * 24, y: 9 + row * 17 }
+      if (!taken.some(({ x, y }) => Math.abs(x - place.x) < 20 && Math.abs(y - place.y) < 15)) return place
     }
   }
 }

@@ -1,0 +1,269 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { isTwin, needleSystem, POINTS } from '../knowledge/needle'
+import { KitSchema } from '../schema/kit'
+import { check } from '../schema/validate'
+import { anyMachine, anyRequest } from '../testing/arbitraries'
+import { computeKit } from './kit'
+import type { Kit, KitMachine, KitRequest } from './request'
+
+const machine: KitMachine = {
+  needleSystem: '130/705 H',
+  needleNm: { min: 60, max: 110 },
+  dial: { min: 0, max: 9, normal: 4, step: 0.5 },
+  stitches: ['straight', 'zigzag', 'buttonhole'],
+  maxWidthMm: 5,
+  lengthMm: { min: 0, max: 4 },
+  spoolPins: 2,
+  feet: ['standard', 'zigzag', 'walking', 'non-stick'],
+  evenFeed: false,
+  maxStackMm: 6,
+  maxLeatherMm: 3.2,
+  footPressure: 'adjustable',
+}
+const poplin: KitRequest = {
+  fabric: { structure: 'woven', massGsm: 150, thicknessMm: 0.3, traits: [] },
+  layers: { seam: 2, crossing: 4 },
+  operation: 'seam',
+  machine,
+}
+const jersey: KitRequest = { ...poplin, fabric: { structure: 'knit', massGsm: 180, thicknessMm: 0.6, stretchPercent: 30 } }
+const leather = (thicknessMm: number, more: Partial<KitRequest> = {}): KitRequest => ({
+  ...poplin,
+  fabric: { structure: 'leather', thicknessMm, traits: [] },
+  layers: { seam: 2, crossing: 2 },
+  ...more,
+})
+const best = (request: KitRequest): Kit => {
+  const kit = computeKit(request).kits[0]
+  if (!kit) throw new Error(`refused: ${JSON.stringify(computeKit(request).refusals)}`)
+  return kit
+}
+const reason = (kit: Kit, part: string) => kit.reasons.find((each) => each.part === part)?.because ?? ''
+
+/** Every kit of every random request, checked against one law. */
+const always = (law: (kit: Kit, request: KitRequest) => void, runs = 1500) =>
+  fc.assert(
+    fc.property(anyRequest, (request) => {
+      for (const kit of computeKit(request).kits) law(kit, request)
+    }),
+    { numRuns: runs },
+  )
+
+describe('a kit is right for its cloth', () => {
+  it('takes a fine universal and all-purpose thread for poplin', () => {
+    expect(best(poplin)).toMatchObject({
+      verdict: 'good',
+      needle: { point: 'universal', sizeNm: 70, sizeUs: 10 },
+      topThread: { tex: 27, fibre: 'polyester', use: 'all-purpose' },
+      stitch: { iso: '301', lock: 'reverse' },
+      dial: { offset: 0, setting: 4 },
+    })
+  })
+
+  it('takes a ball tip for jersey and the deeper scarf once it stretches over half', () => {
+    expect(best(jersey).needle.point).toBe('ballpoint')
+    expect(best({ ...jersey, fabric: { ...jersey.fabric, stretchPercent: 70 } }).needle.point).toBe('stretch')
+  })
+
+  it.each([
+    [0.7, 'universal', 80, 40],
+    [1.0, 'leather', 90, 60],
+    [1.2, 'leather', 100, 60],
+    [1.6, 'leather', 110, 60],
+  ])('sews %s mm leather with %s %s and %s tex bonded thread, tied off', (thicknessMm, point, sizeNm, tex) => {
+    expect(best(leather(thicknessMm))).toMatchObject({
+      needle: { point, sizeNm },
+      topThread: { tex, finish: 'bonded', use: 'heavy' },
+      stitch: { lengthMm: 3.5, lock: 'tie-off' },
+      foot: 'walking',
+    })
+  })
+
+  it('follows the school where practitioners differ, and says which', () => {
+    const denim: KitRequest = {
+      ...poplin,
+      fabric: { structure: 'woven', massGsm: 400, thicknessMm: 0.75, traits: ['denim'] },
+      layers: { seam: 2, crossing: 6 },
+    }
+    expect(best(denim).needle.point).toBe('jeans')
+    const universal = best({ ...denim, schools: { denim: 'universal-100' } })
+    expect(universal.needle).toMatchObject({ point: 'universal', sizeNm: 100 })
+    expect(universal.reasons[0]!.school).toBe('denim: universal-100')
+    expect(best({ ...poplin, schools: { point: 'sharp-first' } }).needle.point).toBe('microtex')
+    expect(best(leather(0.8, { schools: { suede: 'leather-point' } })).needle.point).toBe('leather')
+  })
+
+  it('offers a larger eye, then a finer thread, then the price, when thread and cloth disagree', () => {
+    const kits = computeKit({ ...poplin, fabric: { structure: 'woven', massGsm: 90 }, thread: { tex: 80, fibre: 'polyester' } }).kits
+    expect(kits.map(({ needle, topThread }) => [needle.point, topThread.tex]).slice(0, 3)).toEqual([
+      ['topstitch', 80],
+      ['universal', 18],
+      ['universal', 80],
+    ])
+    expect(kits.every(({ verdict }) => verdict === 'marginal')).toBe(true)
+  })
+
+  it('starts the dial from what the screen shows for the stitch', () => {
+    const screen = { ...machine, dial: { min: 0, max: 10, normal: 5, step: 0.25, byStitch: { zigzag: 4.25, buttonhole: 2.5 } } }
+    expect(best({ ...poplin, operation: 'zigzag', machine: screen }).dial).toMatchObject({ offset: 0, setting: 4.25 })
+    expect(best({ ...poplin, machine: screen }).dial.setting).toBe(5)
+    expect(best({ ...poplin, operation: 'buttonhole', machine }).dial).toMatchObject({ offset: -2, setting: 2 })
+  })
+
+  it('prefers what is on the shelf and says when it is not', () => {
+    const stock = {
+      needles: [{ point: 'universal' as const, sizeNm: 80, count: 2 }],
+      threads: [{ tex: 27, fibre: 'polyester' as const, use: 'all-purpose' as const }],
+    }
+    const { kits } = computeKit({ ...poplin, stock })
+    expect(kits[0]).toMatchObject({ needle: { sizeNm: 80 }, inStock: true })
+    const missing = kits.find((kit) => kit.needle.sizeNm === 70)!
+    expect(missing.inStock).toBe(false)
+    expect(reason(missing, 'needle-size')).toContain('Not in stock: universal 70/10')
+  })
+})
+
+describe('a reason is made from the numbers that decided', () => {
+  it('changes its sentence with the mass', () => {
+    const sentences = [150, 170, 240].map((massGsm) => reason(best({ ...poplin, fabric: { ...poplin.fabric, massGsm } }), 'needle-size'))
+    expect(new Set(sentences).size).toBe(3)
+    expect(sentences[2]).toContain('240 g/m²')
+  })
+
+  it('names the crossing that raised the size, and the thread that did', () => {
+    const canvas: KitRequest = { ...poplin, fabric: { structure: 'woven', massGsm: 340, thicknessMm: 0.6 } }
+    expect(reason(best(canvas), 'needle-size')).toContain('2.4 mm is over 2')
+    const thick = best({ ...poplin, fabric: { structure: 'woven', massGsm: 190 }, thread: { tex: 50, fibre: 'polyester' } })
+    expect(reason(thick, 'needle-size')).toContain('The thread decided')
+  })
+
+  it('gives one for every part, extra and caution, with no gap in it', () =>
+    always((kit) => {
+      const parts = kit.reasons.map(({ part }) => part)
+      const expected = ['needle-point', 'needle-size', 'thread', 'bobbin', 'foot', 'foot-pressure', 'stitch', 'dial']
+      expect(parts).toEqual([...expected, ...kit.extras, ...kit.cautions])
+      for (const { because } of kit.reasons) expect(because).toMatch(/^[^{}]{8,}[.!]$/)
+      expect(JSON.stringify(kit.reasons)).not.toMatch(/undefined|NaN/)
+    }))
+})
+
+describe('a kit is never', () => {
+  it('anything but what its schema says', () => always((kit) => void check(KitSchema, JSON.parse(JSON.stringify(kit))), 400))
+
+  it('a point in a size nobody sells, of another system, or outside the machine', () =>
+    always((kit, { machine: on }) => {
+      const system = needleSystem(on?.needleSystem ?? '130/705 H')!
+      expect(kit.needle.system).toBe(system.name)
+      expect(system.sold[kit.needle.point]).toContain(kit.needle.sizeNm)
+      if (on) {
+        expect(kit.needle.sizeNm).toBeGreaterThanOrEqual(on.needleNm.min)
+        expect(kit.needle.sizeNm).toBeLessThanOrEqual(on.needleNm.max)
+      }
+      if (kit.needle.gapMm) {
+        const gap = POINTS[kit.needle.point].gaps!.find(({ gapMm }) => gapMm === kit.needle.gapMm)
+        expect(gap?.sizesNm).toContain(kit.needle.sizeNm)
+      }
+    }))
+
+  it('a universal on a knit, not even as an alternate', () =>
+    always((kit, { fabric }) => {
+      if (fabric.structure !== 'knit') return
+      for (const { point } of [kit.needle, ...kit.alternates]) expect(['universal', 'twin-universal', 'jeans', 'leather']).not.toContain(point)
+    }))
+
+  it('a zigzag under a straight-stitch plate or foot', () =>
+    always((kit) => {
+      if (kit.stitch.iso === '301') return
+      expect(kit.extras).not.toContain('straight-stitch-plate')
+      expect(kit.foot).not.toBe('straight')
+    }))
+
+  it('a twin without its second spool', () =>
+    always((kit) => {
+      if (isTwin(kit.needle.point)) expect(kit.extras).toContain('second-spool')
+    }))
+
+  it('a setting that the machine does not have', () =>
+    always((kit, { machine: on }) => {
+      if (!on) return expect(kit.dial.setting).toBeUndefined()
+      const { min, max, step } = on.dial
+      const unit = (max - min) / 9
+      const steps = (kit.dial.setting! - min) / step
+      expect(Math.abs(steps - Math.round(steps))).toBeLessThan(1e-6)
+      expect(kit.dial.setting).toBeGreaterThanOrEqual(min + unit - 1e-9)
+      expect(kit.dial.setting).toBeLessThanOrEqual(max - unit + 1e-9)
+      expect(kit.stitch.lengthMm).toBeLessThanOrEqual(on.lengthMm.max)
+      expect(kit.stitch.widthMm).toBeLessThanOrEqual(on.maxWidthMm)
+      expect(on.stitches).toContain(kit.stitch.of)
+      expect(on.feet).toContain(kit.foot)
+    }))
+
+  it('called good while its thread is tight or a learner needs staff', () =>
+    always((kit, { learner }) => {
+      if (kit.fit.verdict === 'tight' || (learner && kit.cautions.includes('staff-only'))) expect(kit.verdict).toBe('marginal')
+      expect(kit.fit.verdict).not.toBe('shreds')
+    }))
+
+  it('finer for a heavier cloth with the same thread', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom('woven' as const, 'knit' as const),
+        fc.double({ min: 20, max: 700, noNaN: true }),
+        fc.double({ min: 0, max: 300, noNaN: true }),
+        fc.constantFrom(18, 27, 40),
+        (structure, lighter, more, tex) => {
+          const size = (massGsm: number) => {
+            const { kits } = computeKit({
+              fabric: { structure, massGsm, traits: [] },
+              layers: { seam: 2, crossing: 2 },
+              operation: 'seam',
+              thread: { tex, fibre: 'polyester' },
+            })
+            return kits.find(({ topThread }) => topThread.tex === tex)?.needle.sizeNm ?? 0
+          }
+          expect(size(lighter + more)).toBeGreaterThanOrEqual(size(lighter))
+        },
+      ),
+      { numRuns: 600 },
+    ))
+})
+
+describe('a refusal names the limit and what would help', () => {
+  it.each<[string, Partial<KitRequest>, string, unknown, unknown]>([
+    ['leather too thick', leather(2.4), 'leather-stack', 4.8, 3.2],
+    ['stack too high', { layers: { seam: 2, crossing: 30 } }, 'stack', 9, 6],
+    ['no buttonhole', { operation: 'buttonhole', machine: { ...machine, stitches: ['straight'] } }, 'stitch', 'buttonhole', ['straight']],
+    ['no foot for leather', leather(1, { machine: { ...machine, feet: ['standard'] } }), 'foot', 'walking or non-stick or roller', ['standard']],
+    ['too coarse a cloth', { fabric: { structure: 'woven', massGsm: 600 }, machine: { ...machine, needleNm: { min: 60, max: 90 } } }, 'needle-size', 120, 90],
+    ['unknown shank', { machine: { ...machine, needleSystem: 'its own' } }, 'needle-system', 'its own', expect.any(Array)],
+    ['twin on a narrow plate', { ...jersey, operation: 'knit-hem', machine: { ...machine, maxWidthMm: 2 } }, 'width', 3.5, 2],
+    ['short stitches on leather', leather(1, { machine: { ...machine, lengthMm: { min: 0, max: 2.5 } } }), 'length', 3, 2.5],
+    ['bonded cord', { thread: { tex: 135, fibre: 'nylon', finish: 'bonded' } }, 'thread', 135, 70],
+  ])('%s', (_, more, limit, value, allowed) => {
+    const { verdict, kits, refusals } = computeKit({ ...poplin, ...more })
+    expect([verdict, kits]).toEqual(['refused', []])
+    expect(refusals[0]).toMatchObject({ limit, value: typeof value === 'number' ? expect.closeTo(value, 6) : value, allowed })
+    expect(refusals[0]!.wouldHelp).not.toBe('')
+  })
+
+  it('exactly when there is no kit', () =>
+    fc.assert(
+      fc.property(anyRequest, (request) => {
+        const { verdict, kits, refusals } = computeKit(request)
+        expect(verdict === 'refused').toBe(kits.length === 0)
+        expect(refusals.length > 0).toBe(kits.length === 0)
+      }),
+      { numRuns: 1500 },
+    ))
+
+  it('and a machine with more of everything never refuses what a smaller one sews', () =>
+    fc.assert(
+      fc.property(anyRequest, anyMachine, (request, on) => {
+        if (computeKit({ ...request, machine: on }).verdict === 'refused') return
+        const larger = { ...on, maxStackMm: on.maxStackMm + 3, maxLeatherMm: on.maxLeatherMm + 3, needleNm: { min: 60, max: 140 } }
+        expect(computeKit({ ...request, machine: larger }).verdict).not.toBe('refused')
+      }),
+      { numRuns: 600 },
+    ))
+})

@@ -1,0 +1,91 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { nearestMark } from './dial'
+import { HOUSEHOLD_SIZES, NeedleSizeError, olderNumber, parseNeedleSize } from './needle-size'
+import { NotationError, parseThreadNotation, threadClass, threadDiameterMm } from './thread'
+
+describe('thread notations', () => {
+  it.each([
+    ['50 wt', 20],
+    ['50WT', 20],
+    ['Ne 50/3', 35.43],
+    ['Nm 120/2', 16.67],
+    ['tkt 120', 25],
+    ['tex 27', 27],
+    ['dtex 270', 27],
+    ['250 den', 27.78],
+    ['V92', 90],
+  ])('%s is %s tex', (notation, tex) => expect(parseThreadNotation(notation).tex).toBeCloseTo(tex, 2))
+
+  it.each(['50/3', '120', '40'])('%s is ambiguous and names its readings', (notation) => {
+    const read = () => parseThreadNotation(notation)
+    expect(read).toThrow(NotationError)
+    expect(read).toThrow(/can be read as "/)
+  })
+
+  it.each(['thickish', '', '0 wt', 'V93', 'tex -3', 'Ne 50/0'])('%s is refused', (notation) =>
+    expect(() => parseThreadNotation(notation)).toThrow(NotationError),
+  )
+
+  it('agree with each other for the same thread', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 5, max: 300 }), (tex) => {
+        for (const text of [`${tex} tex`, `dtex ${tex * 10}`, `${tex * 9} den`]) {
+          expect(parseThreadNotation(text).tex).toBeCloseTo(tex, 6)
+        }
+      }),
+    ))
+
+  it('thicker thread is thicker, and two strands are √2 of one', () =>
+    fc.assert(
+      fc.property(fc.double({ min: 5, max: 200, noNaN: true }), (tex) => {
+        const one = threadDiameterMm({ tex, fibre: 'cotton' })
+        expect(threadDiameterMm({ tex: tex * 1.1, fibre: 'cotton' })).toBeGreaterThan(one)
+        expect(threadDiameterMm({ tex, fibre: 'cotton', strands: 2 })).toBeCloseTo(one * Math.SQRT2, 9)
+      }),
+    ))
+
+  it('puts another colour of the same thread in one class, and another weight in another', () => {
+    expect(threadClass({ tex: 27, fibre: 'polyester' })).toBe(threadClass({ tex: 30, fibre: 'polyester', finish: 'spun' }))
+    expect(threadClass({ tex: 70, fibre: 'polyester' })).not.toBe(threadClass({ tex: 27, fibre: 'polyester' }))
+  })
+})
+
+describe('needle sizes', () => {
+  it('are read by either number and in either order', () => {
+    for (const size of HOUSEHOLD_SIZES) {
+      const us = olderNumber(size)
+      for (const text of [`${size}`, `${us}`, `${size}/${us}`, `${us}/${size}`, `Nm ${size}`]) {
+        expect(parseNeedleSize(text)).toEqual({ sizeNm: size, sizeUs: us })
+      }
+    }
+  })
+
+  it('take a pack with a pair that does not match, and say so', () => {
+    expect(parseNeedleSize('80/11')).toMatchObject({ sizeNm: 80, sizeUs: 12, note: expect.stringContaining('80 goes with 12') as string })
+  })
+
+  it.each(['85', '80/90', '12/14', 'fine', '80/12/1', ''])('refuse %s', (text) => expect(() => parseNeedleSize(text)).toThrow(NeedleSizeError))
+})
+
+describe('a dial mark', () => {
+  it('lies on the scale, within its bounds, and is the nearest that does', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom(0.25, 0.5, 1),
+        fc.double({ min: -3, max: 14, noNaN: true }),
+        fc.double({ min: 1, max: 4, noNaN: true }),
+        (step, wanted, low) => {
+          const dial = { min: 0, max: 9, normal: 4, step }
+          const high = low + 3
+          const mark = nearestMark(dial, wanted, low, high)
+          expect(mark).toBeGreaterThanOrEqual(low - 1e-9)
+          expect(mark).toBeLessThanOrEqual(high + 1e-9)
+          expect(Number.isInteger(mark / step)).toBe(true)
+          for (let other = 0; other <= 9; other += step) {
+            if (other >= low && other <= high) expect(Math.abs(other - wanted)).toBeGreaterThanOrEqual(Math.abs(mark - wanted) - 1e-9)
+          }
+        },
+      ),
+    ))
+})
