@@ -61,7 +61,8 @@ export function foldMachine(events: readonly MachineEvent[]): MachineState {
 
 /**
  * The state after one more line, when that can be told from the state alone: the line is the last in order and corrects
- * nothing. Otherwise undefined: fold the whole book again.
+ * nothing. Otherwise undefined: fold the whole book again. A correction is only ever taken for a line that is there
+ * already, so no earlier one can name this line.
  */
 export function foldNext(state: MachineState, event: MachineEvent): MachineState | undefined {
   if (event.kind === 'correction') return undefined

@@ -1,0 +1,95 @@
+import fc from 'fast-check'
+import { CHECK_GROUPS } from '../knowledge/check'
+import { FEET } from '../knowledge/foot'
+import { TOP_LOOKS, UNDER_LOOKS, TARGETS } from '../knowledge/tension'
+import { LOADS } from '../knowledge/wear'
+import type { Happening, MachineEvent } from '../machine/event'
+
+const needle = fc.record({
+  system: fc.constant('130/705 H'),
+  point: fc.constantFrom('universal' as const, 'ballpoint' as const, 'jeans' as const),
+  sizeNm: fc.constantFrom(70, 80, 90),
+  condition: fc.constantFrom('new' as const, 'part-used' as const, 'unverified' as const),
+})
+const out = fc.record({
+  reason: fc.constantFrom('due' as const, 'struck' as const, 'other-kit' as const),
+  state: fc.constantFrom('blunt' as const, 'bent' as const),
+  wentTo: fc.constantFrom('sharps' as const, 'lost' as const),
+})
+const thread = fc.record({
+  tex: fc.constantFrom(18, 27, 70),
+  fibre: fc.constantFrom('polyester' as const, 'cotton' as const),
+  use: fc.constant('all-purpose' as const),
+})
+
+const kinds = {
+  'needle-changed': fc.oneof(fc.record({ out, in: needle }), fc.record({ in: needle }), fc.record({ out })),
+  'needle-broke': fc.record({ piecesFound: fc.boolean() }),
+  'pieces-found': fc.constant({}),
+  'set-up': fc.oneof(
+    fc.record({ thread }),
+    fc.record({ foot: fc.constantFrom(...FEET) }),
+    fc.record({ dial: fc.integer({ min: 0, max: 9 }) }),
+    fc.record({ fabricClass: fc.constantFrom('woven medium', 'knit light') }),
+  ),
+  'check-run': fc.record({
+    list: fc.constant('seat' as const),
+    steps: fc.array(
+      fc.record({
+        step: fc.constantFrom('a', 'b', 'c'),
+        group: fc.constantFrom(...CHECK_GROUPS),
+        result: fc.constantFrom('pass' as const, 'fail' as const, 'not-applicable' as const),
+      }),
+      { minLength: 1, maxLength: 4 },
+    ),
+  }),
+  'swatch-stitched': fc.record({
+    dial: fc.integer({ min: 0, max: 9 }),
+    target: fc.constantFrom(...TARGETS),
+    top: fc.constantFrom(...TOP_LOOKS),
+    under: fc.constantFrom(...UNDER_LOOKS),
+    done: fc.constant([]),
+  }),
+  used: fc.record({
+    use: fc.record({ load: fc.constantFrom(...LOADS), motorMinutes: fc.integer({ min: 0, max: 200 }) }),
+    finishedProject: fc.boolean(),
+  }),
+  cleaned: fc.constant({}),
+  oiled: fc.constant({}),
+  'red-tagged': fc.constant({ because: 'smell' }),
+  'red-tag-lifted': fc.constant({ because: 'repaired' }),
+  noted: fc.constant({ text: 'a note' }),
+} satisfies { [Kind in Happening['kind']]: fc.Arbitrary<Extract<Happening, { kind: Kind }>['body']> }
+
+export const anyHappening: fc.Arbitrary<Happening> = fc.oneof(
+  ...(Object.entries(kinds) as [Happening['kind'], fc.Arbitrary<unknown>][]).map(([kind, body]) => body.map((each) => ({ kind, body: each }) as Happening)),
+)
+
+const idOf = (index: number): string => `01900000-0000-7000-8000-${String(index).padStart(12, '0')}`
+
+/**
+ * Random books of one machine: times out of order and shared, corrections of earlier and later lines, of corrections, and
+ * with replacements.
+ */
+export const anyHistory: fc.Arbitrary<MachineEvent[]> = fc
+  .array(
+    fc.record({
+      minute: fc.integer({ min: 0, max: 30 }),
+      happening: anyHappening,
+      corrects: fc.option(fc.nat(), { nil: undefined, freq: 4 }),
+      replaces: fc.boolean(),
+    }),
+    { maxLength: 25 },
+  )
+  .map((lines) =>
+    lines.map(({ minute, happening, corrects, replaces }, index): MachineEvent => {
+      const envelope = {
+        eventId: idOf(index),
+        happenedAt: new Date(Date.UTC(2026, 0, 1, 18, minute)).toISOString(),
+        personId: idOf(999),
+      }
+      if (corrects === undefined || index === 0) return { ...envelope, ...happening }
+      const body = { corrects: idOf(corrects % index), because: 'a slip', ...(replaces && { replacement: happening }) }
+      return { ...envelope, kind: 'correction', body }
+    }),
+  )
