@@ -1,0 +1,210 @@
+import { readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { randomUUID } from 'node:crypto'
+import { request as playwrightRequest, type APIRequestContext } from '@playwright/test'
+import { EVENT_KINDS } from '@/core/machine/event'
+import { ACTIONS, type Action, type Deed } from '@/core/people/role'
+import { COMMANDS } from '@/store/commands/run'
+import { expect, stateFile, test, type Who } from './people'
+
+const ROLES = ['coordinator', 'instructor', 'helper', 'learner'] as const
+type Allowed = Readonly<Record<(typeof ROLES)[number], boolean>>
+
+const row = (marks: string): Allowed => {
+  const [coordinator, instructor, helper, learner] = [...marks].map((mark) => mark === '●')
+  return { coordinator: coordinator!, instructor: instructor!, helper: helper!, learner: learner! }
+}
+
+/** Who may do what: coordinator, instructor, helper, learner. A new action without a row here fails. */
+const MATRIX: Readonly<Record<Action, Allowed>> = {
+  'log needle-changed': row('●●●·'),
+  'log needle-broke': row('●●●·'),
+  'log pieces-found': row('●●●·'),
+  'log set-up': row('●●●·'),
+  'log check-run': row('●●●●'),
+  'log swatch-stitched': row('●●●●'),
+  'log used': row('●●●·'),
+  'log cleaned': row('●●●·'),
+  'log oiled': row('●●●·'),
+  'log red-tagged': row('●●●·'),
+  'log red-tag-lifted': row('●●··'),
+  'log noted': row('●●●·'),
+  'log correction': row('●●●●'),
+  'give-kit': row('●●··'),
+  'add-project': row('●●··'),
+  'change-project': row('●●··'),
+  'open-course': row('●●··'),
+  'add-machine': row('●●··'),
+  'place-machine': row('●●··'),
+  'set-trait': row('●●··'),
+  'count-stock': row('●●··'),
+  'add-person': row('●···'),
+  'see-room': row('●●●·'),
+  'see-kits': row('●●●·'),
+  'see-book': row('●●●·'),
+  'see-people': row('●···'),
+  'see-station': row('···●'),
+}
+
+/** Every page of the application and what seeing it asks for. */
+const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
+  '/': 'anyone',
+  '/sign-in': 'anyone',
+  '/enter': 'anyone',
+  '/room': 'see-room',
+  '/kits': 'see-kits',
+  '/kits/new': 'add-project',
+  '/kits/[project]': 'see-kits',
+  '/machines/new': 'add-machine',
+  '/machines/[machine]': 'see-book',
+  '/machines/[machine]/needle': 'see-book',
+  '/machines/[machine]/check': 'see-book',
+  '/machines/[machine]/swatch': 'see-book',
+  '/machines/[machine]/traits': 'set-trait',
+  '/people': 'see-people',
+  '/station': 'see-station',
+  '/station/check': 'see-station',
+  '/station/swatch': 'see-station',
+}
+
+/** Route handlers, each checked in this file or open on purpose. */
+const HANDLERS = ['/api/commands/[name]', '/api/compute/[name]', '/api/health', '/api/sign-in/[...all]']
+
+const nowhere = randomUUID()
+const fabric = { structure: 'woven', massGsm: 150 }
+const facts = { fabric, layers: { seam: 2, crossing: 2 }, operation: 'seam' }
+
+/** A body that fits its schema and names only things that do not exist: being allowed changes nothing. */
+const BODIES: Readonly<Record<Deed, object>> = {
+  'give-kit': { projectId: nowhere, machineId: nowhere, needle: { point: 'universal', sizeNm: 80 } },
+  'add-project': { projectId: nowhere, courseId: nowhere, personId: nowhere, enrolmentId: nowhere, learner: 'x', name: 'x', ...facts },
+  'change-project': { projectId: nowhere, ...facts },
+  'open-course': { courseId: nowhere, name: 'Camp Kit again', classCode: 'campkit' },
+  'add-machine': { machineId: nowhere, name: 'Heron', number: 1, place: { x: 1, y: 1 }, traits: {}, source: 'manual' },
+  'place-machine': { machineId: nowhere, place: { x: 1, y: 1 } },
+  'set-trait': { machineId: nowhere, trait: 'evenFeed', value: true, source: 'tried' },
+  'count-stock': { stockEntryId: nowhere, item: { kind: 'needle', point: 'metallic', sizeNm: 90 }, count: 0 },
+  'add-person': { personId: nowhere, name: 'x', email: 'coordinator@saltmarsh.example', password: 'long-enough-1', role: 'helper' },
+}
+const swatch = { dial: 4, target: 'straight', top: 'own', under: 'own', done: [] }
+const EVENTS: Readonly<Record<(typeof EVENT_KINDS)[number], object>> = {
+  'needle-changed': { out: { reason: 'due', state: 'blunt', wentTo: 'sharps' } },
+  'needle-broke': { piecesFound: true },
+  'pieces-found': {},
+  'set-up': { dial: 4 },
+  'check-run': { list: 'seat', steps: [{ step: 'x', group: 'bobbin', result: 'pass' }] },
+  'swatch-stitched': swatch,
+  used: { use: { load: 'ordinary', motorMinutes: 1 }, finishedProject: false },
+  cleaned: {},
+  oiled: {},
+  'red-tagged': { because: 'x' },
+  'red-tag-lifted': { because: 'x' },
+  noted: { text: 'x' },
+  correction: { corrects: nowhere, because: 'x' },
+}
+const logBody = (kind: keyof typeof EVENTS) => ({ machineId: nowhere, happenedAt: new Date().toISOString(), kind, body: EVENTS[kind] })
+
+const post = async (request: APIRequestContext, name: string, body: object) => {
+  const answer = await request.post(`/api/commands/${name}`, { data: { commandId: randomUUID(), body } })
+  return { status: answer.status(), code: ((await answer.json()) as { error?: { code: string } }).error?.code ?? 'landed' }
+}
+
+const routesIn = (folder: string, file: string, path = ''): string[] =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    if (!entry.isDirectory()) return entry.name === file ? [path || '/'] : []
+    const part = entry.name.startsWith('(') ? '' : `/${entry.name}`
+    return routesIn(join(folder, entry.name), file, path + part)
+  })
+
+test('every action, command, page and route handler stands in the matrix', () => {
+  expect(Object.keys(MATRIX).sort()).toEqual([...ACTIONS].sort())
+  expect(Object.keys(COMMANDS).sort()).toEqual([...Object.keys(BODIES), 'log'].sort())
+  expect(routesIn('app', 'page.tsx').sort()).toEqual(Object.keys(PAGES).sort())
+  expect(routesIn('app', 'route.ts').sort()).toEqual(HANDLERS)
+})
+
+for (const role of ROLES) {
+  test.describe(`a ${role}`, () => {
+    test.use({ storageState: stateFile(role as Who) })
+
+    test('writes what they may and nothing else', async ({ request }) => {
+      for (const kind of EVENT_KINDS) {
+        const { status, code } = await post(request, 'log', logBody(kind))
+        const allowed = MATRIX[`log ${kind}`][role]
+        // An unknown machine is not a learner's own seat, which is another refusal than not being allowed at all.
+        expect([kind, status, code]).toEqual([kind, allowed && role !== 'learner' ? 404 : 403, allowed ? (role === 'learner' ? 'not-yours' : 'not-found') : 'not-allowed'])
+      }
+      for (const deed of Object.keys(BODIES) as Deed[]) {
+        const { status, code } = await post(request, deed, BODIES[deed])
+        if (MATRIX[deed][role]) expect([deed, [200, 404, 409]]).toEqual([deed, expect.arrayContaining([status])])
+        else expect([deed, status, code]).toEqual([deed, 403, 'not-allowed'])
+      }
+    })
+
+    test('sees the pages they may and nothing else', async ({ request, baseURL }) => {
+      const ids = await knownIds(baseURL!)
+      for (const [path, needs] of Object.entries(PAGES)) {
+        const answer = await request.get(path.replace('[machine]', ids.machine).replace('[project]', ids.project))
+        const text = await answer.text()
+        if (needs === 'anyone') expect([path, answer.status()]).toEqual([path, 200])
+        else expect([path, text.includes('Nothing is here')]).toEqual([path, !MATRIX[needs][role]])
+      }
+    })
+  })
+}
+
+/** Ids of a machine and a project of the demo, looked up by somebody who may see them. */
+async function knownIds(baseURL: string): Promise<{ machine: string; project: string }> {
+  const context = await playwrightRequest.newContext({ baseURL, storageState: stateFile('coordinator') })
+  const first = async (page: string, pattern: RegExp) => pattern.exec(await (await context.get(page)).text())![1]!
+  const ids = {
+    machine: await first('/room', /\/machines\/([0-9a-f-]{36})/),
+    project: await first('/kits', /\/kits\/([0-9a-f-]{36})/),
+  }
+  await context.dispose()
+  return ids
+}
+
+test.describe('somebody who is signed out', () => {
+  test('writes and computes nothing, and is shown the way in', async ({ request }) => {
+    expect(await post(request, 'log', logBody('noted'))).toEqual({ status: 401, code: 'signed-out' })
+    for (const deed of Object.keys(BODIES) as Deed[]) expect(await post(request, deed, BODIES[deed])).toMatchObject({ status: 401 })
+    expect((await request.post('/api/compute/kit', { data: {} })).status()).toBe(401)
+    for (const [path, needs] of Object.entries(PAGES)) {
+      if (needs === 'anyone') continue
+      const answer = await request.get(path.replace(/\[\w+\]/, nowhere), { maxRedirects: 0 })
+      expect([path, answer.status(), answer.headers()['location']]).toEqual([path, 307, '/sign-in'])
+    }
+  })
+})
+
+test.describe('a signed-in request', () => {
+  test.use({ storageState: stateFile('coordinator') })
+
+  test('that is not what the schema says answers 4xx with its path, never 5xx', async ({ request }) => {
+    const wrong: [string, unknown, number, string][] = [
+      ['/api/commands/log', { commandId: randomUUID(), body: { ...logBody('noted'), machineId: 'heron' } }, 400, 'machineId'],
+      ['/api/commands/log', { commandId: 'x', body: {} }, 400, 'commandId'],
+      ['/api/commands/log', [], 400, ''],
+      ['/api/commands/dance', { commandId: randomUUID(), body: {} }, 404, ''],
+      ['/api/compute/kit', { fabric }, 400, 'layers'],
+      ['/api/compute/wool', {}, 400, ''],
+    ]
+    for (const [path, data, status, at] of wrong) {
+      const answer = await request.post(path, { data })
+      expect([path, answer.status()]).toEqual([path, status])
+      expect(((await answer.json()) as { error: { path: string; message: string } }).error).toMatchObject({ path: at, message: expect.stringMatching(/.{10}/) as unknown })
+    }
+    expect((await request.post('/api/commands/log', { headers: { 'content-type': 'application/json' }, data: Buffer.from('{oops') })).status()).toBe(400)
+    expect((await request.post('/api/commands/log', { form: { a: 'b' } })).status()).toBe(415)
+    expect((await request.post('/api/compute/needle-size', { data: { text: '80/11' } })).status()).toBe(200)
+  })
+
+  test('from another site is refused', async ({ request }) => {
+    const data = { commandId: randomUUID(), body: logBody('noted') }
+    for (const headers of [{ origin: 'https://elsewhere.example' }, { 'sec-fetch-site': 'cross-site' }] as Record<string, string>[]) {
+      const answer = await request.post('/api/commands/log', { data, headers })
+      expect([answer.status(), ((await answer.json()) as { error: { code: string } }).error.code]).toEqual([403, 'cross-site'])
+    }
+  })
+})

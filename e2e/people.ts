@@ -1,0 +1,41 @@
+import { expect, test as base, type Page } from '@playwright/test'
+import { DEMO_CLASS_CODE, DEMO_PASSWORD, DEMO_STAFF } from '@/bin/demo-data/seed'
+import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
+
+export type Who = 'coordinator' | 'instructor' | 'helper' | 'learner' | 'newcomer'
+
+export const SIGN_INS: Readonly<Record<Exclude<Who, 'learner'>, { email: string; password: string }>> = {
+  coordinator: { email: DEMO_STAFF[0].email, password: DEMO_PASSWORD },
+  instructor: { email: DEMO_STAFF[1].email, password: DEMO_PASSWORD },
+  helper: { email: DEMO_STAFF[2].email, password: DEMO_PASSWORD },
+  /** the coordinator of a venue in which nothing stands yet */
+  newcomer: EMPTY_VENUE,
+}
+export const LEARNER = { classCode: DEMO_CLASS_CODE, firstName: 'Chidi' }
+
+export const stateFile = (who: Who): string => `test-results/signed-in-${who}.json`
+
+/** Tests that say who they are; anything the page logs as an error fails them. */
+export const test = base.extend<{ quiet: void }>({
+  quiet: [
+    async ({ page }, use) => {
+      const errors: string[] = []
+      page.on('pageerror', (error) => errors.push(error.message))
+      page.on('console', (message) => {
+        // A refused write answers 4xx on purpose; the browser logs that by itself.
+        if (message.type() === 'error' && !message.text().startsWith('Failed to load resource')) errors.push(message.text())
+      })
+      await use()
+      expect(errors).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+
+export const openMachine = async (page: Page, name: string): Promise<void> => {
+  await page.goto('/room')
+  await page.getByRole('link', { name: new RegExp(`^${name}, `) }).first().click()
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+}
+
+export { expect }

@@ -1,0 +1,26 @@
+import { expect, stateFile, test } from './people'
+
+test.use({ storageState: stateFile('learner'), viewport: { width: 390, height: 844 } })
+
+test('a learner at their seat: bag, seat check with a fail, swatch', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByText('You sit at Curlew')).toBeVisible()
+  await expect(page.getByRole('navigation', { name: 'Places' }).getByRole('link')).toHaveText(['Your seat'])
+  await page.getByRole('link', { name: 'Seat check' }).click()
+  await expect(page.getByText('Drop the bobbin in')).toBeVisible()
+  const groups = page.getByRole('radiogroup')
+  const count = await groups.count()
+  for (let index = 0; index < count; index += 1) {
+    await groups.nth(index).getByRole('radio', { name: index === 3 ? 'Not yet' : 'Yes' }).click()
+  }
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByRole('main')).toContainText('due')
+  await page.getByRole('link', { name: 'Read my swatch' }).click()
+  await page.getByRole('radio', { name: 'only the dark thread' }).check({ force: true })
+  await page.getByRole('radio', { name: 'a nest of dark top thread' }).check({ force: true })
+  await expect(page.getByRole('region', { name: 'Reading' })).toContainText('This is threading, not tension')
+  await page.getByRole('button', { name: 'Write this swatch down' }).click()
+  await expect(page.getByText('Swatch written down')).toBeVisible()
+  const width = await page.evaluate(() => document.documentElement.scrollWidth)
+  expect(width).toBeLessThanOrEqual(390)
+})

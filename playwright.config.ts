@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test'
+
+/** Run by `bin/test`, which starts the application with demo data and says where it answers. */
+export default defineConfig({
+  testDir: 'e2e',
+  fullyParallel: false,
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+  use: {
+    baseURL: process.env['ORTHODEX_E2E_URL'] ?? 'http://localhost:3600',
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium' },
+    trace: 'retain-on-failure',
+  },
+  projects: [
+    { name: 'sign-in', testMatch: 'sign-in.setup.ts' },
+    { name: 'journeys', testMatch: '*.spec.ts', dependencies: ['sign-in'] },
+  ],
+})
