@@ -12,7 +12,8 @@ test('an empty venue, a machine typed in by its traits, a cloth by its numbers',
     for (const each of words) await answer(question).getByText(each, { exact: true }).click()
   }
   const numbers = async (question: string, values: Record<string, string>) => {
-    for (const [name, value] of Object.entries(values)) await answer(question).getByLabel(name, { exact: true }).fill(value)
+    for (const [name, value] of Object.entries(values))
+      await answer(question).getByLabel(name, { exact: true }).fill(value)
   }
   await page.getByLabel('Which needle system does its manual or plate name?').fill('HA x 1')
   await numbers('Finest and thickest needle it takes (1/100 mm)', { min: '65', max: '100' })
@@ -21,7 +22,12 @@ test('an empty venue, a machine typed in by its traits, a cloth by its numbers',
   await choose('How does the bobbin go in?', 'side')
   await choose('Does the bobbin run like a P or like a 9?', '9')
   await page.getByLabel('How many spools can it hold?').fill('1')
-  await numbers('Tension: lowest, highest and normal mark, and the step between marks', { min: '0', max: '18', normal: '8', step: '1' })
+  await numbers('Tension: lowest, highest and normal mark, and the step between marks', {
+    min: '0',
+    max: '18',
+    normal: '8',
+    step: '1',
+  })
   await choose('How does the take-up lever hold the thread?', 'closed eye')
   await choose('Can foot pressure be adjusted?', 'fixed')
   await choose('Which stitches does it have?', 'straight', 'zigzag')
@@ -36,7 +42,9 @@ test('an empty venue, a machine typed in by its traits, a cloth by its numbers',
   await page.getByRole('button', { name: 'Put it in the room' }).click()
 
   await expect(page.getByRole('heading', { level: 1, name: 'Petrel' })).toBeVisible()
-  await expect(page.getByRole('img', { name: 'Seen from above: flat to the right, threaded from left to right' })).toBeVisible()
+  await expect(
+    page.getByRole('img', { name: 'Seen from above: flat to the right, threaded from left to right' }),
+  ).toBeVisible()
   await expect(page.getByRole('img', { name: 'Tension dial from 0 to 18, normal 8, set to 8' })).toBeVisible()
   await expect(page.getByText('No needle is known to be in it')).toBeVisible()
 
@@ -65,7 +73,10 @@ test('an empty venue, a machine typed in by its traits, a cloth by its numbers',
   await expect(page.getByText('This kit was given.')).toBeVisible()
 
   await page.goto('/room')
-  await page.getByRole('link', { name: /^Petrel, due/ }).first().click()
+  await page
+    .getByRole('link', { name: /^Petrel, due/ })
+    .first()
+    .click()
   await page.getByRole('link', { name: 'Seat check' }).click()
   for (const words of [
     'The flat side of the shank faces right on this machine.',

@@ -23,7 +23,8 @@ export const test = base.extend<{ quiet: void }>({
       page.on('pageerror', (error) => errors.push(error.message))
       page.on('console', (message) => {
         // A refused write answers 4xx on purpose; the browser logs that by itself.
-        if (message.type() === 'error' && !message.text().startsWith('Failed to load resource')) errors.push(message.text())
+        if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
+          errors.push(message.text())
       })
       await use()
       expect(errors).toEqual([])
@@ -34,7 +35,10 @@ export const test = base.extend<{ quiet: void }>({
 
 export const openMachine = async (page: Page, name: string): Promise<void> => {
   await page.goto('/room')
-  await page.getByRole('link', { name: new RegExp(`^${name}, `) }).first().click()
+  await page
+    .getByRole('link', { name: new RegExp(`^${name}, `) })
+    .first()
+    .click()
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
 }
 

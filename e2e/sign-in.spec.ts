@@ -11,7 +11,12 @@ test('a wrong password is said kindly, and what was typed stays', async ({ page 
 
 test('guessing is slowed down, for one network and for one address from many', async ({ request }) => {
   const guess = async (email: string, from: string) =>
-    (await request.post('/api/sign-in/sign-in/email', { data: { email, password: 'guess-guess-1' }, headers: { 'x-forwarded-for': from } })).status()
+    (
+      await request.post('/api/sign-in/sign-in/email', {
+        data: { email, password: 'guess-guess-1' },
+        headers: { 'x-forwarded-for': from },
+      })
+    ).status()
   const sameNetwork: number[] = []
   for (let i = 0; i < 12; i += 1) sameNetwork.push(await guess(`nobody${i}@x.example`, '203.0.113.7'))
   expect(sameNetwork.slice(0, 10)).toEqual(Array<number>(10).fill(401))
@@ -22,7 +27,9 @@ test('guessing is slowed down, for one network and for one address from many', a
 })
 
 test('nobody signs up by themselves', async ({ request }) => {
-  const answer = await request.post('/api/sign-in/sign-up/email', { data: { email: 'me@x.example', password: 'long-enough-1', name: 'Me' } })
+  const answer = await request.post('/api/sign-in/sign-up/email', {
+    data: { email: 'me@x.example', password: 'long-enough-1', name: 'Me' },
+  })
   expect(answer.ok()).toBe(false)
 })
 
@@ -36,7 +43,9 @@ test('pages carry a strict policy with a fresh nonce, and the cookie is for the 
   expect(second.headers()['content-security-policy']).not.toBe(policy)
   expect(policy).toContain("frame-ancestors 'none'")
   const cookies = await context.cookies()
-  expect(cookies.filter(({ name }) => name.includes('session_token'))).toEqual([expect.objectContaining({ httpOnly: true, sameSite: 'Lax' })])
+  expect(cookies.filter(({ name }) => name.includes('session_token'))).toEqual([
+    expect.objectContaining({ httpOnly: true, sameSite: 'Lax' }),
+  ])
   await context.close()
 })
 

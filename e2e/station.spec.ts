@@ -11,7 +11,10 @@ test('a learner at their seat: bag, seat check with a fail, swatch', async ({ pa
   const groups = page.getByRole('radiogroup')
   const count = await groups.count()
   for (let index = 0; index < count; index += 1) {
-    await groups.nth(index).getByRole('radio', { name: index === 3 ? 'Not yet' : 'Yes' }).click()
+    await groups
+      .nth(index)
+      .getByRole('radio', { name: index === 3 ? 'Not yet' : 'Yes' })
+      .click()
   }
   await page.getByRole('button', { name: 'Write it down' }).click()
   await expect(page.getByRole('main')).toContainText('due')

@@ -4,13 +4,16 @@ import type { Database } from './database'
 
 export type Store = Kysely<Database>
 
+const INT8: number = pg.types.builtins.INT8
+const DATE: number = pg.types.builtins.DATE
+
 /** bigint as number (rate-limit times stay far below 2⁵³); dates without a time as text. */
 const types: pg.CustomTypesConfig = {
-  getTypeParser: ((oid: number, format?: 'text' | 'binary') => {
-    if (oid === pg.types.builtins.INT8) return Number
-    if (oid === pg.types.builtins.DATE) return (text: string) => text
-    return pg.types.getTypeParser(oid, format as 'text') as unknown
-  }) as pg.CustomTypesConfig['getTypeParser'],
+  getTypeParser: (oid: number, format?: 'text' | 'binary'): ((value: string) => unknown) => {
+    if (oid === INT8) return Number
+    if (oid === DATE) return (text) => text
+    return pg.types.getTypeParser(oid, format) as (value: string) => unknown
+  },
 }
 
 /**

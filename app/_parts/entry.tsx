@@ -17,7 +17,7 @@ export function Entry({ to, fields, button }: { to: string; fields: readonly Ent
   const enter = async (form: FormData) => {
     setBusy(true)
     setFault('')
-    const body = Object.fromEntries(fields.map(({ name }) => [name, String(form.get(name) ?? '')]))
+    const body = Object.fromEntries(fields.map(({ name }) => [name, form.get(name)]))
     try {
       const response = await fetch(to, {
         method: 'POST',

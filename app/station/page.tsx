@@ -43,12 +43,7 @@ export default async function StationPage() {
           </Link>
         </nav>
       )}
-      <KitCard
-        kit={project.given.kit}
-        traits={machine.traits}
-        fabric={project.fabric as never}
-        layers={project.layers}
-      />
+      <KitCard kit={project.given.kit} traits={machine.traits} fabric={project.fabric} layers={project.layers} />
     </>
   )
 }

@@ -29,6 +29,6 @@ if (missing.length > 0) {
     { DATABASE_URL: DATABASE_URL!, ORTHODEX_SECRET: ORTHODEX_SECRET!, ORTHODEX_ORIGIN: ORTHODEX_ORIGIN! },
     HOST ? { host: HOST } : {},
   )
-  untilEnded(server.stop)
+  untilEnded(() => server.stop())
   console.log(`Orthodex answers at ${server.url} for ${ORTHODEX_ORIGIN}`)
 }

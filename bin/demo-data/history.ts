@@ -75,7 +75,7 @@ function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Da
         bobbinThread: kit.bobbinThread,
         foot: kit.foot,
         dial: kit.dial.setting!,
-        ...(last && project && { fabricClass: fabricClass(completeFabric(project.fabric as never)) }),
+        ...(last && project && { fabricClass: fabricClass(completeFabric(project.fabric)) }),
       },
     })
     runCheck(kit, week)

@@ -117,7 +117,7 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
     const { machine, ...facts } = project
     const projectId = id()
     await run('add-project', { projectId, courseId, personId: id(), enrolmentId: id(), ...facts })
-    if (machine) await giveBestKit(machine, facts as never, projectId)
+    if (machine) await giveBestKit(machine, facts, projectId)
   }
 
   async function giveBestKit(

@@ -8,6 +8,8 @@ export async function addEmptyVenue(databaseUrl: string): Promise<void> {
   const store = connect(databaseUrl)
   await store
     .transaction()
-    .execute((tx) => createSite(tx, { code: 'empty', name: 'The Empty Loft', timeZone: 'UTC' }, { name: 'Noor', ...EMPTY_VENUE }))
+    .execute((tx) =>
+      createSite(tx, { code: 'empty', name: 'The Empty Loft', timeZone: 'UTC' }, { name: 'Noor', ...EMPTY_VENUE }),
+    )
   await store.destroy()
 }

@@ -21,9 +21,28 @@ const frontLoader: Traits = {
   lengthMm: { min: 0, max: 4 },
   straightStitchMark: 'A',
 }
-const dropIn: Traits = { ...frontLoader, bobbinCase: 'drop-in', bobbinMaterial: 'plastic', bobbinThreadRaised: false, needleRaisedBy: 'button', spoolPin: 'lying' }
-const vintage: Traits = { ...frontLoader, shankFlat: 'left', eyeThreaded: 'right-to-left', takeUp: 'closed-eye', tensionDiscs: 'outside', bobbinCase: 'side', bobbinRuns: '9', lengthDial: 'stitches-per-inch' }
-const said = (traits: Traits) => seatCheck(traits).map(({ title, how }) => `${title}: ${how}`).join('\n')
+const dropIn: Traits = {
+  ...frontLoader,
+  bobbinCase: 'drop-in',
+  bobbinMaterial: 'plastic',
+  bobbinThreadRaised: false,
+  needleRaisedBy: 'button',
+  spoolPin: 'lying',
+}
+const vintage: Traits = {
+  ...frontLoader,
+  shankFlat: 'left',
+  eyeThreaded: 'right-to-left',
+  takeUp: 'closed-eye',
+  tensionDiscs: 'outside',
+  bobbinCase: 'side',
+  bobbinRuns: '9',
+  lengthDial: 'stitches-per-inch',
+}
+const said = (traits: Traits) =>
+  seatCheck(traits)
+    .map(({ title, how }) => `${title}: ${how}`)
+    .join('\n')
 
 describe('the seat check is of exactly this machine', () => {
   it('differs visibly between a front-loader, a drop-in and a flat-left vintage', () => {
@@ -53,7 +72,9 @@ describe('the seat check is of exactly this machine', () => {
   it('can clear every group but the swatch, however little is known of a machine', () =>
     fc.assert(
       fc.property(fc.subarray([...TRAIT_NAMES]), (names) => {
-        const known = Object.fromEntries(names.filter((name) => name in vintage).map((name) => [name, vintage[name]])) as Traits
+        const known = Object.fromEntries(
+          names.filter((name) => name in vintage).map((name) => [name, vintage[name]]),
+        ) as Traits
         const steps = seatCheck(known)
         const groups = new Set(steps.map(({ group }) => group))
         expect(STALE_AFTER['first-look'].filter((group) => !groups.has(group))).toEqual(['swatch'])

@@ -26,7 +26,12 @@ const machine = {
   maxLeatherMm: 3,
   footPressure: 'fixed',
 }
-const kit = { fabric: { structure: 'woven', massGsm: 150 }, layers: { seam: 2, crossing: 2 }, operation: 'seam', machine }
+const kit = {
+  fabric: { structure: 'woven', massGsm: 150 },
+  layers: { seam: 2, crossing: 2 },
+  operation: 'seam',
+  machine,
+}
 
 describe('a request that does not fit says which field and what is allowed', () => {
   it.each([
@@ -36,14 +41,29 @@ describe('a request that does not fit says which field and what is allowed', () 
     ['kit', { ...kit, layers: { seam: 2 } }, 'layers.crossing', 'a whole number'],
     ['kit', { ...kit, layers: { seam: 2, crossing: 1.5 } }, 'layers.crossing', 'a whole number'],
     ['kit', { ...kit, machine: { ...machine, dial: { ...dial, max: 0 } } }, 'machine.dial.max', 'above min'],
-    ['kit', { ...kit, machine: { ...machine, dial: { ...dial, normal: 11 } } }, 'machine.dial.normal', 'between 0 and 9'],
+    [
+      'kit',
+      { ...kit, machine: { ...machine, dial: { ...dial, normal: 11 } } },
+      'machine.dial.normal',
+      'between 0 and 9',
+    ],
     ['kit', { ...kit, fabric: { structure: 'woven', massGsm: -1 } }, 'fabric.massGsm', 'above 0'],
     ['thread', { notation: '50/3' }, 'notation', 'Ne 50/3'],
-    ['needle-fit', { needle: { point: 'universal', sizeNm: 77 }, thread: { tex: 27, fibre: 'polyester' } }, 'needle.sizeNm', '60, 65'],
+    [
+      'needle-fit',
+      { needle: { point: 'universal', sizeNm: 77 }, thread: { tex: 27, fibre: 'polyester' } },
+      'needle.sizeNm',
+      '60, 65',
+    ],
     ['fabric', { structure: 'woven' }, '', '"swatch"'],
     ['fabric', { structure: 'leather', massGsm: 800 }, 'stack', 'thickness'],
     ['fabric', { structure: 'knit', massGsm: 180, stretch: { fromCm: 10, toCm: 9 } }, 'stretch.toCm', 'at least'],
-    ['wear', { school: 'hours', projects: 1, uses: [{ load: 'ordinary', motorMinutes: 1, chairMinutes: 2 }] }, 'uses.0', 'exactly one'],
+    [
+      'wear',
+      { school: 'hours', projects: 1, uses: [{ load: 'ordinary', motorMinutes: 1, chairMinutes: 2 }] },
+      'uses.0',
+      'exactly one',
+    ],
     ['wear', { school: 'hours', projects: 1, uses: [{ load: 'ordinary' }] }, 'uses.0', 'exactly one'],
     ['kit', 'cloth', '', 'an object'],
   ])('%s %j', (name, request, path, message) => {
@@ -59,10 +79,16 @@ describe('a request that does not fit says which field and what is allowed', () 
   })
 })
 
-it('takes a shank system in any spelling', () => 
+it('takes a shank system in any spelling', () =>
   expect(compute('kit', kit)).toHaveProperty('kits.0.needle.system', '130/705 H'))
 
 it('says what it assumed', () => {
-  expect(compute('thread', { notation: 'tkt 120' })).toMatchObject({ fibre: 'polyester', assumed: [{ field: 'fibre', value: 'polyester' }, { field: 'finish', value: 'spun' }] })
+  expect(compute('thread', { notation: 'tkt 120' })).toMatchObject({
+    fibre: 'polyester',
+    assumed: [
+      { field: 'fibre', value: 'polyester' },
+      { field: 'finish', value: 'spun' },
+    ],
+  })
   expect(compute('thread', { notation: 'V69' })).toMatchObject({ tex: 70, fibre: 'nylon', finish: 'bonded' })
 })

@@ -27,7 +27,10 @@ const poplin: KitRequest = {
   operation: 'seam',
   machine,
 }
-const jersey: KitRequest = { ...poplin, fabric: { structure: 'knit', massGsm: 180, thicknessMm: 0.6, stretchPercent: 30 } }
+const jersey: KitRequest = {
+  ...poplin,
+  fabric: { structure: 'knit', massGsm: 180, thicknessMm: 0.6, stretchPercent: 30 },
+}
 const leather = (thicknessMm: number, more: Partial<KitRequest> = {}): KitRequest => ({
   ...poplin,
   fabric: { structure: 'leather', thicknessMm, traits: [] },
@@ -95,7 +98,11 @@ describe('a kit is right for its cloth', () => {
   })
 
   it('offers a larger eye, then a finer thread, then the price, when thread and cloth disagree', () => {
-    const kits = computeKit({ ...poplin, fabric: { structure: 'woven', massGsm: 90 }, thread: { tex: 80, fibre: 'polyester' } }).kits
+    const kits = computeKit({
+      ...poplin,
+      fabric: { structure: 'woven', massGsm: 90 },
+      thread: { tex: 80, fibre: 'polyester' },
+    }).kits
     expect(kits.map(({ needle, topThread }) => [needle.point, topThread.tex]).slice(0, 3)).toEqual([
       ['topstitch', 80],
       ['universal', 18],
@@ -105,7 +112,10 @@ describe('a kit is right for its cloth', () => {
   })
 
   it('starts the dial from what the screen shows for the stitch', () => {
-    const screen = { ...machine, dial: { min: 0, max: 10, normal: 5, step: 0.25, byStitch: { zigzag: 4.25, buttonhole: 2.5 } } }
+    const screen = {
+      ...machine,
+      dial: { min: 0, max: 10, normal: 5, step: 0.25, byStitch: { zigzag: 4.25, buttonhole: 2.5 } },
+    }
     expect(best({ ...poplin, operation: 'zigzag', machine: screen }).dial).toMatchObject({ offset: 0, setting: 4.25 })
     expect(best({ ...poplin, machine: screen }).dial.setting).toBe(5)
     expect(best({ ...poplin, operation: 'buttonhole', machine }).dial).toMatchObject({ offset: -2, setting: 2 })
@@ -126,7 +136,9 @@ describe('a kit is right for its cloth', () => {
 
 describe('a reason is made from the numbers that decided', () => {
   it('changes its sentence with the mass', () => {
-    const sentences = [150, 170, 240].map((massGsm) => reason(best({ ...poplin, fabric: { ...poplin.fabric, massGsm } }), 'needle-size'))
+    const sentences = [150, 170, 240].map((massGsm) =>
+      reason(best({ ...poplin, fabric: { ...poplin.fabric, massGsm } }), 'needle-size'),
+    )
     expect(new Set(sentences).size).toBe(3)
     expect(sentences[2]).toContain('240 g/m²')
   })
@@ -134,7 +146,11 @@ describe('a reason is made from the numbers that decided', () => {
   it('names the crossing that raised the size, and the thread that did', () => {
     const canvas: KitRequest = { ...poplin, fabric: { structure: 'woven', massGsm: 340, thicknessMm: 0.6 } }
     expect(reason(best(canvas), 'needle-size')).toContain('2.4 mm is over 2')
-    const thick = best({ ...poplin, fabric: { structure: 'woven', massGsm: 190 }, thread: { tex: 50, fibre: 'polyester' } })
+    const thick = best({
+      ...poplin,
+      fabric: { structure: 'woven', massGsm: 190 },
+      thread: { tex: 50, fibre: 'polyester' },
+    })
     expect(reason(thick, 'needle-size')).toContain('The thread decided')
   })
 
@@ -149,7 +165,8 @@ describe('a reason is made from the numbers that decided', () => {
 })
 
 describe('a kit is never', () => {
-  it('anything but what its schema says', () => always((kit) => void check(KitSchema, JSON.parse(JSON.stringify(kit))), 400))
+  it('anything but what its schema says', () =>
+    always((kit) => void check(KitSchema, JSON.parse(JSON.stringify(kit))), 400))
 
   it('a point in a size nobody sells, of another system, or outside the machine', () =>
     always((kit, { machine: on }) => {
@@ -169,7 +186,8 @@ describe('a kit is never', () => {
   it('a universal on a knit, not even as an alternate', () =>
     always((kit, { fabric }) => {
       if (fabric.structure !== 'knit') return
-      for (const { point } of [kit.needle, ...kit.alternates]) expect(['universal', 'twin-universal', 'jeans', 'leather']).not.toContain(point)
+      for (const { point } of [kit.needle, ...kit.alternates])
+        expect(['universal', 'twin-universal', 'jeans', 'leather']).not.toContain(point)
     }))
 
   it('a zigzag under a straight-stitch plate or foot', () =>
@@ -201,7 +219,8 @@ describe('a kit is never', () => {
 
   it('called good while its thread is tight or a learner needs staff', () =>
     always((kit, { learner }) => {
-      if (kit.fit.verdict === 'tight' || (learner && kit.cautions.includes('staff-only'))) expect(kit.verdict).toBe('marginal')
+      if (kit.fit.verdict === 'tight' || (learner && kit.cautions.includes('staff-only')))
+        expect(kit.verdict).toBe('marginal')
       expect(kit.fit.verdict).not.toBe('shreds')
     }))
 
@@ -233,17 +252,57 @@ describe('a refusal names the limit and what would help', () => {
   it.each<[string, Partial<KitRequest>, string, unknown, unknown]>([
     ['leather too thick', leather(2.4), 'leather-stack', 4.8, 3.2],
     ['stack too high', { layers: { seam: 2, crossing: 30 } }, 'stack', 9, 6],
-    ['no buttonhole', { operation: 'buttonhole', machine: { ...machine, stitches: ['straight'] } }, 'stitch', 'buttonhole', ['straight']],
-    ['no foot for leather', leather(1, { machine: { ...machine, feet: ['standard'] } }), 'foot', 'walking or non-stick or roller', ['standard']],
-    ['too coarse a cloth', { fabric: { structure: 'woven', massGsm: 600 }, machine: { ...machine, needleNm: { min: 60, max: 90 } } }, 'needle-size', 120, 90],
-    ['unknown shank', { machine: { ...machine, needleSystem: 'its own' } }, 'needle-system', 'its own', expect.any(Array)],
-    ['twin on a narrow plate', { ...jersey, operation: 'knit-hem', machine: { ...machine, maxWidthMm: 2 } }, 'width', 3.5, 2],
-    ['short stitches on leather', leather(1, { machine: { ...machine, lengthMm: { min: 0, max: 2.5 } } }), 'length', 3, 2.5],
+    [
+      'no buttonhole',
+      { operation: 'buttonhole', machine: { ...machine, stitches: ['straight'] } },
+      'stitch',
+      'buttonhole',
+      ['straight'],
+    ],
+    [
+      'no foot for leather',
+      leather(1, { machine: { ...machine, feet: ['standard'] } }),
+      'foot',
+      'walking or non-stick or roller',
+      ['standard'],
+    ],
+    [
+      'too coarse a cloth',
+      { fabric: { structure: 'woven', massGsm: 600 }, machine: { ...machine, needleNm: { min: 60, max: 90 } } },
+      'needle-size',
+      120,
+      90,
+    ],
+    [
+      'unknown shank',
+      { machine: { ...machine, needleSystem: 'its own' } },
+      'needle-system',
+      'its own',
+      expect.any(Array),
+    ],
+    [
+      'twin on a narrow plate',
+      { ...jersey, operation: 'knit-hem', machine: { ...machine, maxWidthMm: 2 } },
+      'width',
+      3.5,
+      2,
+    ],
+    [
+      'short stitches on leather',
+      leather(1, { machine: { ...machine, lengthMm: { min: 0, max: 2.5 } } }),
+      'length',
+      3,
+      2.5,
+    ],
     ['bonded cord', { thread: { tex: 135, fibre: 'nylon', finish: 'bonded' } }, 'thread', 135, 70],
   ])('%s', (_, more, limit, value, allowed) => {
     const { verdict, kits, refusals } = computeKit({ ...poplin, ...more })
     expect([verdict, kits]).toEqual(['refused', []])
-    expect(refusals[0]).toMatchObject({ limit, value: typeof value === 'number' ? expect.closeTo(value, 6) : value, allowed })
+    expect(refusals[0]).toMatchObject({
+      limit,
+      value: typeof value === 'number' ? (expect.closeTo(value, 6) as unknown) : value,
+      allowed,
+    })
     expect(refusals[0]!.wouldHelp).not.toBe('')
   })
 
@@ -261,7 +320,12 @@ describe('a refusal names the limit and what would help', () => {
     fc.assert(
       fc.property(anyRequest, anyMachine, (request, on) => {
         if (computeKit({ ...request, machine: on }).verdict === 'refused') return
-        const larger = { ...on, maxStackMm: on.maxStackMm + 3, maxLeatherMm: on.maxLeatherMm + 3, needleNm: { min: 60, max: 140 } }
+        const larger = {
+          ...on,
+          maxStackMm: on.maxStackMm + 3,
+          maxLeatherMm: on.maxLeatherMm + 3,
+          needleNm: { min: 60, max: 140 },
+        }
         expect(computeKit({ ...request, machine: larger }).verdict).not.toBe('refused')
       }),
       { numRuns: 600 },

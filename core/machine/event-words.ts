@@ -1,7 +1,7 @@
 import { POINTS } from '../knowledge/needle'
 import { plain } from '../knowledge/rule'
 import { GROUP_WORDS } from '../knowledge/check'
-import { readSwatch, READING_WORDS, type SwatchLook } from '../tension/reading'
+import { readSwatch, READING_WORDS } from '../tension/reading'
 import { effectiveHoursOf, type Use } from '../wear/wear'
 import { sizeText } from '../units/needle-size'
 import type { Happening } from './event'
@@ -56,7 +56,7 @@ export function eventWords(happened: Happening): EventWords {
         : { title: 'Seat check passed', detail: `${happened.body.steps.length} steps.` }
     }
     case 'swatch-stitched': {
-      const { s, reading } = readSwatch(happened.body as SwatchLook, happened.body.target)
+      const { s, reading } = readSwatch(happened.body, happened.body.target)
       const score = reading === 'threading' ? '' : ` Score ${plain(s)}.`
       return {
         title: `Swatch at ${plain(happened.body.dial)}: ${spaced(reading)}`,

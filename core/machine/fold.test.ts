@@ -10,14 +10,20 @@ import { foldMachine, foldNext, UNSEEN } from './fold'
 import { standingOf } from './standing'
 
 let count = 0
-const line = (happening: Happening | Extract<MachineEvent, { kind: 'correction' }>, minute = (count += 1)): MachineEvent => ({
+const line = (
+  happening: Happening | Extract<MachineEvent, { kind: 'correction' }>,
+  minute = (count += 1),
+): MachineEvent => ({
   ...happening,
   eventId: `01900000-0000-7000-9000-${String((count += 1)).padStart(12, '0')}`,
   happenedAt: new Date(Date.UTC(2026, 0, 1, 18, minute)).toISOString(),
   personId: 'p',
 })
 const correct = (target: MachineEvent, replacement?: Happening) =>
-  line({ kind: 'correction', body: { corrects: target.eventId, because: 'a slip', ...(replacement && { replacement }) } } as MachineEvent & { kind: 'correction' })
+  line({
+    kind: 'correction',
+    body: { corrects: target.eventId, because: 'a slip', ...(replacement && { replacement }) },
+  } as MachineEvent & { kind: 'correction' })
 const fitted = (sizeNm: number, out?: 'due' | 'struck'): Happening => ({
   kind: 'needle-changed',
   body: {
@@ -31,9 +37,17 @@ const sewn = (hours: number): Happening => ({
 })
 const everythingPassed: Happening = {
   kind: 'check-run',
-  body: { list: 'seat', steps: STALE_AFTER['first-look'].filter((group) => group !== 'swatch').map((group) => ({ step: group, group, result: 'pass' })) },
+  body: {
+    list: 'seat',
+    steps: STALE_AFTER['first-look']
+      .filter((group) => group !== 'swatch')
+      .map((group) => ({ step: group, group, result: 'pass' })),
+  },
 }
-const goodSwatch: Happening = { kind: 'swatch-stitched', body: { dial: 4, target: 'straight', top: 'own', under: 'own', done: [] } }
+const goodSwatch: Happening = {
+  kind: 'swatch-stitched',
+  body: { dial: 4, target: 'straight', top: 'own', under: 'own', done: [] },
+}
 const standing = (events: MachineEvent[]) => standingOf(foldMachine(events), DEFAULT_HOUSE_RULES.needle)
 
 describe('the fold of a random book', () => {
@@ -107,8 +121,14 @@ describe('what a machine is today', () => {
     expect(after(fitted(80)).because.join()).toContain('To check')
     expect(after(everythingPassed).because.join()).toContain('test swatch')
     expect(after(goodSwatch)).toMatchObject({ standing: 'ready', because: [] })
-    expect(after(sewn(9))).toMatchObject({ standing: 'due', because: [expect.stringContaining('9 of 8 effective hours')] })
-    expect(after({ kind: 'red-tagged', body: { because: 'a hot motor' } })).toMatchObject({ standing: 'stopped', because: ['a hot motor'] })
+    expect(after(sewn(9))).toMatchObject({
+      standing: 'due',
+      because: [expect.stringContaining('9 of 8 effective hours')],
+    })
+    expect(after({ kind: 'red-tagged', body: { because: 'a hot motor' } })).toMatchObject({
+      standing: 'stopped',
+      because: ['a hot motor'],
+    })
   })
 
   it('asks again only for what a change made stale', () => {
@@ -118,7 +138,10 @@ describe('what a machine is today', () => {
     expect(staleAfter(fitted(90, 'due'))).toEqual(['threading', 'needle', 'no-touch', 'swatch'])
     const black = { tex: 27, fibre: 'polyester' as const, use: 'all-purpose' as const }
     const first: Happening = { kind: 'set-up', body: { thread: black } }
-    expect(staleAfter(first, everythingPassed, goodSwatch, { kind: 'set-up', body: { thread: black } })).toEqual(['threading', 'bobbin'])
+    expect(staleAfter(first, everythingPassed, goodSwatch, { kind: 'set-up', body: { thread: black } })).toEqual([
+      'threading',
+      'bobbin',
+    ])
     expect(staleAfter(fitted(80, 'struck'))).toEqual([...STALE_AFTER['first-look']])
   })
 

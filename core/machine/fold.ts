@@ -1,7 +1,6 @@
 import { CHECK_GROUPS, STALE_AFTER, type CheckGroup, type SetupChange } from '../knowledge/check'
-import { readSwatch, type SwatchLook } from '../tension/reading'
-import { threadClass, type Thread } from '../units/thread'
-import type { Use } from '../wear/wear'
+import { readSwatch } from '../tension/reading'
+import { threadClass } from '../units/thread'
 import type { BodyOf, Happening, MachineEvent } from './event'
 import type { MachineState } from './state'
 
@@ -95,7 +94,7 @@ function after(state: MachineState, line: MachineEvent, happened: Happening): Ma
     case 'check-run':
       return checkRun({ ...state, lastCheckAt: happenedAt }, happened.body.steps)
     case 'swatch-stitched': {
-      const { s: _, ...reading } = readSwatch(happened.body as SwatchLook, happened.body.target)
+      const { s: _, ...reading } = readSwatch(happened.body, happened.body.target)
       const looked = {
         ...state,
         dial: happened.body.dial,
@@ -110,7 +109,7 @@ function after(state: MachineState, line: MachineEvent, happened: Happening): Ma
       const { fitting } = state
       if (!fitting) return state
       const projects = fitting.projects + (happened.body.finishedProject ? 1 : 0)
-      return { ...state, fitting: { ...fitting, uses: [...fitting.uses, happened.body.use as Use], projects } }
+      return { ...state, fitting: { ...fitting, uses: [...fitting.uses, happened.body.use], projects } }
     }
     case 'red-tagged':
       return {
@@ -147,7 +146,7 @@ function needleChanged(state: MachineState, line: MachineEvent, body: BodyOf<'ne
 function setUp(state: MachineState, body: BodyOf<'set-up'>): MachineState {
   const changes: SetupChange[] = []
   if (body.thread) {
-    const sameClass = state.thread && threadClass(state.thread as Thread) === threadClass(body.thread as Thread)
+    const sameClass = state.thread && threadClass(state.thread) === threadClass(body.thread)
     changes.push(sameClass ? 'colour' : 'thread-class')
   }
   if (body.bobbinThread) changes.push('bobbin')

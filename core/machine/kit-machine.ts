@@ -28,7 +28,7 @@ export function kitMachine(traits: Traits): { readonly machine: KitMachine } | {
     machine: {
       needleSystem: traits.needleSystem,
       needleNm: traits.needleNm,
-      dial: traits.tensionDial as KitMachine['dial'],
+      dial: traits.tensionDial,
       stitches: traits.stitches,
       maxWidthMm: traits.maxWidthMm,
       lengthMm: traits.lengthMm,

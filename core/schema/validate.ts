@@ -1,9 +1,11 @@
 import { Ajv, type ErrorObject, type ValidateFunction } from 'ajv'
-import addFormats from 'ajv-formats'
+import formats, { type FormatsPlugin } from 'ajv-formats'
 import type { Static, TSchema } from 'typebox'
 import { Invalid } from './invalid'
 
 const ajv = new Ajv({ allErrors: false, strict: true, strictTypes: false, strictRequired: false, verbose: true })
+// The package is CommonJS, and its default export hides one level down.
+const addFormats = formats as unknown as { default: FormatsPlugin }
 addFormats.default(ajv, ['date-time', 'date', 'email', 'uuid'])
 
 /** A JSON Schema as plain data, for speaking about it. */
@@ -43,7 +45,7 @@ function faultOf(error: ErrorObject): { path: string; message: string } {
     case 'enum':
       return { path: at, message: `"${name}" must be one of ${(params['allowedValues'] as unknown[]).join(', ')}` }
     default:
-      return { path: at, message: `"${name}" must be ${allowed(error.parentSchema as Plain | undefined)}` }
+      return { path: at, message: `"${name}" must be ${allowed(error.parentSchema)}` }
   }
 }
 
@@ -52,17 +54,19 @@ function allowed(schema: Plain | undefined): string {
   if (!schema) return 'given'
   if (Array.isArray(schema['enum'])) return `one of ${(schema['enum'] as unknown[]).join(', ')}`
   if (schema['const'] !== undefined) return JSON.stringify(schema['const'])
+  const says = (keyword: string, words: (value: string) => string) =>
+    schema[keyword] !== undefined && words(`${schema[keyword] as string | number}`)
   const bounds = [
-    schema['exclusiveMinimum'] !== undefined && `above ${String(schema['exclusiveMinimum'])}`,
-    schema['minimum'] !== undefined && `at least ${String(schema['minimum'])}`,
-    schema['maximum'] !== undefined && `at most ${String(schema['maximum'])}`,
-    schema['minLength'] !== undefined && `at least ${String(schema['minLength'])} characters long`,
-    schema['maxLength'] !== undefined && `at most ${String(schema['maxLength'])} characters long`,
-    schema['minItems'] !== undefined && `with at least ${String(schema['minItems'])} entries`,
-    schema['maxItems'] !== undefined && `with at most ${String(schema['maxItems'])} entries`,
+    says('exclusiveMinimum', (value) => `above ${value}`),
+    says('minimum', (value) => `at least ${value}`),
+    says('maximum', (value) => `at most ${value}`),
+    says('minLength', (value) => `at least ${value} characters long`),
+    says('maxLength', (value) => `at most ${value} characters long`),
+    says('minItems', (value) => `with at least ${value} entries`),
+    says('maxItems', (value) => `with at most ${value} entries`),
+    says('format', (value) => `written as a ${value}`),
+    says('pattern', (value) => `of the form ${value}`),
     schema['uniqueItems'] === true && 'without repeats',
-    schema['format'] !== undefined && `written as a ${String(schema['format'])}`,
-    schema['pattern'] !== undefined && `of the form ${String(schema['pattern'])}`,
   ].filter(Boolean)
   const kinds: Record<string, string> = {
     integer: 'a whole number',
@@ -72,7 +76,7 @@ function allowed(schema: Plain | undefined): string {
     array: 'a list',
     object: 'an object',
   }
-  const kind = kinds[String(schema['type'])]
+  const kind = kinds[schema['type'] as string]
   const choices = (schema['anyOf'] ?? schema['oneOf']) as Plain[] | undefined
   if (choices && !kind) return choices.map((choice) => allowed(choice)).join(', or ')
   return [kind, bounds.join(', ')].filter(Boolean).join(' ') || 'given'

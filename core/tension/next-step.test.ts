@@ -18,7 +18,10 @@ const ask = (swatch: Partial<TensionQuestion['swatch']>, more: Partial<TensionQu
 describe('the next step after a swatch', () => {
   it('is nothing when both faces are right for the stitch', () => {
     expect(ask({})).toMatchObject({ s: 0, reading: 'balanced', next: { do: 'done' } })
-    expect(ask({ under: 'dots' }, { target: 'zigzag' })).toMatchObject({ reading: 'right-for-stitch', next: { do: 'done' } })
+    expect(ask({ under: 'dots' }, { target: 'zigzag' })).toMatchObject({
+      reading: 'right-for-stitch',
+      next: { do: 'done' },
+    })
     expect(ask({}, { target: 'zigzag' }).reading).toBe('top-little-tight')
   })
 
@@ -55,6 +58,10 @@ describe('the next step after a swatch', () => {
   })
 
   it('looks past a balanced seam at the cloth', () => {
-    expect(['puckered', 'ridge', 'wobble'].map((sign) => ask({ signs: [sign as 'ridge'] }).next.do)).toEqual(['stitch-length', 'stabilise', 'guide'])
+    expect(['puckered', 'ridge', 'wobble'].map((sign) => ask({ signs: [sign as 'ridge'] }).next.do)).toEqual([
+      'stitch-length',
+      'stabilise',
+      'guide',
+    ])
   })
 })

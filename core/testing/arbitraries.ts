@@ -96,4 +96,4 @@ export const anyRequest: fc.Arbitrary<KitRequest> = fc.record(
     stock: anyStock,
   },
   { requiredKeys: ['fabric', 'layers', 'operation'] },
-) as fc.Arbitrary<KitRequest>
+)

@@ -62,7 +62,9 @@ const kinds = {
 } satisfies { [Kind in Happening['kind']]: fc.Arbitrary<Extract<Happening, { kind: Kind }>['body']> }
 
 export const anyHappening: fc.Arbitrary<Happening> = fc.oneof(
-  ...(Object.entries(kinds) as [Happening['kind'], fc.Arbitrary<unknown>][]).map(([kind, body]) => body.map((each) => ({ kind, body: each }) as Happening)),
+  ...(Object.entries(kinds) as [Happening['kind'], fc.Arbitrary<unknown>][]).map(([kind, body]) =>
+    body.map((each) => ({ kind, body: each }) as Happening),
+  ),
 )
 
 const idOf = (index: number): string => `01900000-0000-7000-8000-${String(index).padStart(12, '0')}`

@@ -46,7 +46,9 @@ describe('thread notations', () => {
     ))
 
   it('puts another colour of the same thread in one class, and another weight in another', () => {
-    expect(threadClass({ tex: 27, fibre: 'polyester' })).toBe(threadClass({ tex: 30, fibre: 'polyester', finish: 'spun' }))
+    expect(threadClass({ tex: 27, fibre: 'polyester' })).toBe(
+      threadClass({ tex: 30, fibre: 'polyester', finish: 'spun' }),
+    )
     expect(threadClass({ tex: 70, fibre: 'polyester' })).not.toBe(threadClass({ tex: 27, fibre: 'polyester' }))
   })
 })
@@ -62,10 +64,16 @@ describe('needle sizes', () => {
   })
 
   it('take a pack with a pair that does not match, and say so', () => {
-    expect(parseNeedleSize('80/11')).toMatchObject({ sizeNm: 80, sizeUs: 12, note: expect.stringContaining('80 goes with 12') as string })
+    expect(parseNeedleSize('80/11')).toMatchObject({
+      sizeNm: 80,
+      sizeUs: 12,
+      note: expect.stringContaining('80 goes with 12') as string,
+    })
   })
 
-  it.each(['85', '80/90', '12/14', 'fine', '80/12/1', ''])('refuse %s', (text) => expect(() => parseNeedleSize(text)).toThrow(NeedleSizeError))
+  it.each(['85', '80/90', '12/14', 'fine', '80/12/1', ''])('refuse %s', (text) =>
+    expect(() => parseNeedleSize(text)).toThrow(NeedleSizeError),
+  )
 })
 
 describe('a dial mark', () => {
@@ -83,7 +91,8 @@ describe('a dial mark', () => {
           expect(mark).toBeLessThanOrEqual(high + 1e-9)
           expect(Number.isInteger(mark / step)).toBe(true)
           for (let other = 0; other <= 9; other += step) {
-            if (other >= low && other <= high) expect(Math.abs(other - wanted)).toBeGreaterThanOrEqual(Math.abs(mark - wanted) - 1e-9)
+            if (other >= low && other <= high)
+              expect(Math.abs(other - wanted)).toBeGreaterThanOrEqual(Math.abs(mark - wanted) - 1e-9)
           }
         },
       ),

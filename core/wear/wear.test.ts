@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { needleWear, type WearQuestion } from './wear'
 
 const uses = (...hours: number[]) => hours.map((each) => ({ load: 'ordinary' as const, motorMinutes: each * 60 }))
-const ask = (school: WearQuestion['school'], projects: number, ...hours: number[]) => needleWear({ school, projects, uses: uses(...hours) })
+const ask = (school: WearQuestion['school'], projects: number, ...hours: number[]) =>
+  needleWear({ school, projects, uses: uses(...hours) })
 
 describe('effective hours', () => {
   it('count motor time, chair time by duty, and stitches by speed, each times its load', () => {

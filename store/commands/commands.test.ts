@@ -23,15 +23,22 @@ let other: Actor
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
   const made = (code: string) =>
-    store.transaction().execute((tx) =>
-      createSite(tx, { code, name: code, timeZone: 'UTC' }, { name: 'Ada', email: `${code}@x.example`, password: 'long-enough-1' }),
-    )
+    store
+      .transaction()
+      .execute((tx) =>
+        createSite(
+          tx,
+          { code, name: code, timeZone: 'UTC' },
+          { name: 'Ada', email: `${code}@x.example`, password: 'long-enough-1' },
+        ),
+      )
   coordinator = await made('first')
   other = await made('second')
 })
 afterAll(() => end())
 
-const run = (name: string, body: object, who = coordinator, commandId = uuid(), now?: Date) => runCommand(store, who, name, { commandId, body }, now)
+const run = (name: string, body: object, who = coordinator, commandId = uuid(), now?: Date) =>
+  runCommand(store, who, name, { commandId, body }, now)
 const fault = async (work: Promise<unknown>) =>
   work.then(
     () => {
@@ -43,7 +50,11 @@ let machines = 0
 const addMachine = async (traits: object = {}, who = coordinator): Promise<string> => {
   const machineId = uuid()
   machines += 1
-  await run('add-machine', { machineId, name: `M${machines}`, number: machines, place: { x: 10, y: 10 }, traits, source: 'manual' }, who)
+  await run(
+    'add-machine',
+    { machineId, name: `M${machines}`, number: machines, place: { x: 10, y: 10 }, traits, source: 'manual' },
+    who,
+  )
   return machineId
 }
 const log = (machineId: string, kind: string, body: object, who = coordinator, commandId = uuid(), at = new Date()) =>
@@ -56,49 +67,93 @@ describe('a write', () => {
     const machineId = await addMachine()
     const commandId = uuid()
     const at = new Date()
-    const landed = await Promise.all(Array.from({ length: 5 }, () => log(machineId, 'needle-changed', needle(), coordinator, commandId, at)))
+    const landed = await Promise.all(
+      Array.from({ length: 5 }, () => log(machineId, 'needle-changed', needle(), coordinator, commandId, at)),
+    )
     expect(landed.map((each) => each.landed).sort()).toEqual(['before', 'before', 'before', 'before', 'now'])
     expect(await readBook(store, coordinator.siteId, machineId)).toHaveLength(1)
-    expect(await fault(log(machineId, 'needle-changed', needle(90), coordinator, commandId, at))).toMatchObject({ status: 409, code: 'id-taken' })
+    expect(await fault(log(machineId, 'needle-changed', needle(90), coordinator, commandId, at))).toMatchObject({
+      status: 409,
+      code: 'id-taken',
+    })
   })
 
   it('of two people at one machine at once lands twice, in order', async () => {
     const machineId = await addMachine()
-    await Promise.all(Array.from({ length: 8 }, (_, i) => log(machineId, 'used', { use: { load: 'ordinary', motorMinutes: i }, finishedProject: false })))
+    await Promise.all(
+      Array.from({ length: 8 }, (_, i) =>
+        log(machineId, 'used', { use: { load: 'ordinary', motorMinutes: i }, finishedProject: false }),
+      ),
+    )
     const lines = await readBook(store, coordinator.siteId, machineId)
     expect(lines).toHaveLength(8)
     expect(await stateOf(machineId)).toEqual(foldMachine(lines))
   })
 
   it.each([
-    ['log', { kind: 'needle-changed', body: {} }, 400, 'body', 'body.'],
-    ['log', { kind: 'needle-changed', body: { in: { ...needle().in, sizeNm: 'fat' } } }, 400, 'body.in.sizeNm', 'a number'],
+    ['log', { kind: 'needle-changed', body: {} }, 400, 'body', '"out"'],
+    [
+      'log',
+      { kind: 'needle-changed', body: { in: { ...needle().in, sizeNm: 'fat' } } },
+      400,
+      'body.in.sizeNm',
+      'a number',
+    ],
     ['log', { kind: 'dance', body: {} }, 400, 'kind', 'needle-changed'],
     ['log', { kind: 'noted', body: { text: 'bad \u0000 letter' } }, 400, '', 'cannot be kept'],
-    ['log', { kind: 'noted', body: { text: 'x' }, happenedAt: '2999-01-01T00:00:00.000Z' }, 400, 'happenedAt', 'future'],
-    ['log', { kind: 'correction', body: { corrects: uuid(), because: 'x' } }, 404, 'body.corrects', 'line in this book'],
+    [
+      'log',
+      { kind: 'noted', body: { text: 'x' }, happenedAt: '2999-01-01T00:00:00.000Z' },
+      400,
+      'happenedAt',
+      'future',
+    ],
+    [
+      'log',
+      { kind: 'correction', body: { corrects: uuid(), because: 'x' } },
+      404,
+      'body.corrects',
+      'line in this book',
+    ],
   ])('that is wrong is refused with its path: %s %j', async (name, more, status, path, message) => {
     const machineId = await addMachine()
     const said = await fault(run(name, { machineId, happenedAt: new Date().toISOString(), ...more }))
-    expect(said).toMatchObject({ status, path: path === 'body' ? expect.stringContaining('body') : path })
-    expect(said.message).toContain(message === 'body.' ? '"out"' : message)
+    expect(said.status).toBe(status)
+    expect(said.path).toBe(path)
+    expect(said.message).toContain(message)
     expect(await readBook(store, coordinator.siteId, machineId)).toHaveLength(0)
   })
 
   it('for another venue’s machine finds nothing', async () => {
     const machineId = await addMachine()
-    expect(await fault(log(machineId, 'noted', { text: 'hello' }, other))).toMatchObject({ status: 404, path: 'machineId' })
+    expect(await fault(log(machineId, 'noted', { text: 'hello' }, other))).toMatchObject({
+      status: 404,
+      path: 'machineId',
+    })
   })
 
   it('that takes a name or number again says which', async () => {
     await addMachine()
-    const body = { machineId: uuid(), name: 'fresh', number: machines, place: { x: 1, y: 1 }, traits: {}, source: 'manual' }
+    const body = {
+      machineId: uuid(),
+      name: 'fresh',
+      number: machines,
+      place: { x: 1, y: 1 },
+      traits: {},
+      source: 'manual',
+    }
     expect(await fault(run('add-machine', body))).toMatchObject({ status: 409, path: 'number' })
-    expect(await fault(run('add-machine', { ...body, number: 999, traits: { tensionDial: { min: 0, max: 9, normal: 12, step: 1 } } }))).toMatchObject({
+    expect(
+      await fault(
+        run('add-machine', { ...body, number: 999, traits: { tensionDial: { min: 0, max: 9, normal: 12, step: 1 } } }),
+      ),
+    ).toMatchObject({
       status: 400,
       path: 'traits.tensionDial.normal',
     })
-    expect(await fault(run('add-machine', { ...body, number: 999, traits: { wheels: 4 } }))).toMatchObject({ path: 'traits.wheels' })
+    expect(await fault(run('add-machine', { ...body, number: 999, traits: { wheels: 4 } }))).toMatchObject({
+      path: 'traits.wheels',
+    })
   })
 })
 
@@ -110,7 +165,12 @@ describe('the kept state', () => {
         const ids = new Map(history.map((line) => [line.eventId, uuid()]))
         for (const line of history) {
           const body = line.kind === 'correction' ? { ...line.body, corrects: ids.get(line.body.corrects) } : line.body
-          await run('log', { machineId, happenedAt: line.happenedAt, kind: line.kind, body }, coordinator, ids.get(line.eventId))
+          await run(
+            'log',
+            { machineId, happenedAt: line.happenedAt, kind: line.kind, body },
+            coordinator,
+            ids.get(line.eventId),
+          )
         }
         const lines = await readBook(store, coordinator.siteId, machineId)
         expect(lines).toHaveLength(history.length)
@@ -122,7 +182,11 @@ describe('the kept state', () => {
   it('is rebuilt to the letter', async () => {
     const machineId = await addMachine()
     await log(machineId, 'needle-changed', needle())
-    await store.updateTable('machine_state').set({ state: '{"stale":[],"failed":[],"locks":[]}' }).where('machine_id', '=', machineId).execute()
+    await store
+      .updateTable('machine_state')
+      .set({ state: '{"stale":[],"failed":[],"locks":[]}' })
+      .where('machine_id', '=', machineId)
+      .execute()
     expect(await rebuildStates(store)).toEqual([{ siteId: coordinator.siteId, machineId }])
     expect((await stateOf(machineId)).fitting?.needle.sizeNm).toBe(80)
     expect(await rebuildStates(store)).toEqual([])
@@ -142,14 +206,26 @@ describe('who may', () => {
   it('write: a helper logs needles but lifts no red tag, and corrects only what they could write', async () => {
     const machineId = await addMachine()
     const personId = uuid()
-    await run('add-person', { personId, name: 'Hal', email: 'hal@x.example', password: 'long-enough-1', role: 'helper' })
+    await run('add-person', {
+      personId,
+      name: 'Hal',
+      email: 'hal@x.example',
+      password: 'long-enough-1',
+      role: 'helper',
+    })
     const helper: Actor = { ...coordinator, personId, role: 'helper' }
     const tag = uuid()
     await log(machineId, 'red-tagged', { because: 'smell' }, helper)
     await log(machineId, 'red-tag-lifted', { because: 'repaired' }, coordinator, tag)
     expect(await fault(log(machineId, 'red-tag-lifted', { because: 'x' }, helper))).toMatchObject({ status: 403 })
-    expect(await fault(log(machineId, 'correction', { corrects: tag, because: 'x' }, helper))).toMatchObject({ status: 403 })
-    const sneaky = { corrects: (await readBook(store, coordinator.siteId, machineId))[0]!.eventId, because: 'x', replacement: { kind: 'red-tag-lifted', body: { because: 'x' } } }
+    expect(await fault(log(machineId, 'correction', { corrects: tag, because: 'x' }, helper))).toMatchObject({
+      status: 403,
+    })
+    const sneaky = {
+      corrects: (await readBook(store, coordinator.siteId, machineId))[0]!.eventId,
+      because: 'x',
+      replacement: { kind: 'red-tag-lifted', body: { because: 'x' } },
+    }
     expect(await fault(log(machineId, 'correction', sneaky, helper))).toMatchObject({ status: 403 })
   })
 
@@ -171,27 +247,46 @@ describe('who may', () => {
     })
     const own = project('Mo')
     await run('add-project', own)
-    expect(await fault(run('give-kit', { projectId: own.projectId, machineId: mine, needle: { point: 'jeans', sizeNm: 110 } }))).toMatchObject({ status: 409, path: 'needle' })
+    expect(
+      await fault(
+        run('give-kit', { projectId: own.projectId, machineId: mine, needle: { point: 'jeans', sizeNm: 110 } }),
+      ),
+    ).toMatchObject({ status: 409, path: 'needle' })
     await run('give-kit', { projectId: own.projectId, machineId: mine, needle: { point: 'universal', sizeNm: 70 } })
-    expect((await seatOf(store, coordinator.siteId, own.personId))?.given?.kit.needle).toMatchObject({ point: 'universal', sizeNm: 70 })
+    expect((await seatOf(store, coordinator.siteId, own.personId))?.given?.kit.needle).toMatchObject({
+      point: 'universal',
+      sizeNm: 70,
+    })
 
     const learner: Actor = { ...coordinator, personId: own.personId, role: 'learner' }
     const swatch = { dial: 4, target: 'straight', top: 'own', under: 'own', done: [] }
     const [byLearner, byStaff] = [uuid(), uuid()]
     await log(mine, 'swatch-stitched', swatch, learner, byLearner)
     await log(mine, 'swatch-stitched', swatch, coordinator, byStaff)
-    expect(await fault(log(theirs, 'swatch-stitched', swatch, learner))).toMatchObject({ status: 403, code: 'not-yours' })
-    expect(await fault(log(mine, 'needle-changed', needle(), learner))).toMatchObject({ status: 403, code: 'not-allowed' })
-    expect(await fault(log(mine, 'correction', { corrects: byStaff, because: 'x' }, learner))).toMatchObject({ status: 403 })
+    expect(await fault(log(theirs, 'swatch-stitched', swatch, learner))).toMatchObject({
+      status: 403,
+      code: 'not-yours',
+    })
+    expect(await fault(log(mine, 'needle-changed', needle(), learner))).toMatchObject({
+      status: 403,
+      code: 'not-allowed',
+    })
+    expect(await fault(log(mine, 'correction', { corrects: byStaff, because: 'x' }, learner))).toMatchObject({
+      status: 403,
+    })
     await log(mine, 'correction', { corrects: byLearner, because: 'looked again' }, learner)
 
     await run('add-project', { ...project('mo '), name: 'a second pouch' })
-    const [first, second] = (await readProjects(store, coordinator.siteId)).filter(({ courseId: each }) => each === courseId)
+    const [first, second] = (await readProjects(store, coordinator.siteId)).filter(
+      ({ courseId: each }) => each === courseId,
+    )
     expect(second!.personId).toBe(first!.personId)
   })
 
   it('enter: a learner by class code and first name, in any case, always the same sign-in', async () => {
-    const entries = await Promise.all(['Mo', 'mo', ' MO '].map((name) => learnerSignIn(store, ' FIRST-thursday ', name)))
+    const entries = await Promise.all(
+      ['Mo', 'mo', ' MO '].map((name) => learnerSignIn(store, ' FIRST-thursday ', name)),
+    )
     expect(new Set(entries).size).toBe(1)
     expect(entries[0]).toBeDefined()
     expect(await learnerSignIn(store, 'first-thursday', 'Nobody')).toBeUndefined()

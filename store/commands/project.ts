@@ -1,7 +1,6 @@
 import Type from 'typebox'
 import { kitMachine } from '@/core/machine/kit-machine'
 import { computeKit } from '@/core/kit/kit'
-import type { KitRequest } from '@/core/kit/request'
 import { LayersSchema, KitFabricSchema } from '@/core/schema/kit'
 import { Name } from '@/core/schema/project'
 import { Above0, OperationWord, PointWord, strict } from '@/core/schema/vocabulary'
@@ -156,7 +155,7 @@ export const giveKit = command(
       schools: site.houseRules.schools,
       learner: true,
       ...(stock && { stock }),
-    } as KitRequest)
+    })
     const kit = answer.kits.find(
       (each) =>
         each.needle.point === needle.point &&

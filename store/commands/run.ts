@@ -51,7 +51,7 @@ export async function runCommand(
   if (!found)
     throw new Refused(404, 'unknown-name', `"${name}" is no command; allowed are ${Object.keys(COMMANDS).join(', ')}`)
   const { commandId, body: raw } = check(EnvelopeSchema, envelope)
-  const body = check(found.schema, raw) as unknown
+  const body: unknown = check(found.schema, raw)
   const action = found.action(body)
   if (!may(actor.role, action)) {
     throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot ${action.replaceAll('-', ' ')}`)

@@ -59,7 +59,7 @@ export async function readMachines(store: Reader, siteId: string, only?: string)
       number: row.number,
       notes: row.notes,
       place: { x: row.place_x, y: row.place_y },
-      traits: Object.fromEntries(named.map(({ trait, value }) => [trait, check(TRAITS[trait], value)])) as Traits,
+      traits: Object.fromEntries(named.map(({ trait, value }) => [trait, check(TRAITS[trait], value)])),
       proofs: Object.fromEntries(
         named.map((each) => [
           each.trait,

@@ -9,9 +9,16 @@ import { PX_PER_MM } from './needle-geometry'
 import { StackDrawing } from './stack'
 
 const numberAfter = (markup: string, pattern: RegExp): number => Number(pattern.exec(markup)?.[1])
-const needle = (sizeNm: number, threadMm: number, point: Point = 'universal') => ({ point, sizeNm, eyeMm: (sizeNm / 100) * 0.42, threadMm })
-const draw = (each: Parameters<typeof NeedleDrawing>[0]['needle'], way: Parameters<typeof NeedleDrawing>[0]['way'] = { shankFlat: 'back', eyeThreaded: 'front-to-back' }) =>
-  renderToStaticMarkup(<NeedleDrawing needle={each} way={way} />)
+const needle = (sizeNm: number, threadMm: number, point: Point = 'universal') => ({
+  point,
+  sizeNm,
+  eyeMm: (sizeNm / 100) * 0.42,
+  threadMm,
+})
+const draw = (
+  each: Parameters<typeof NeedleDrawing>[0]['needle'],
+  way: Parameters<typeof NeedleDrawing>[0]['way'] = { shankFlat: 'back', eyeThreaded: 'front-to-back' },
+) => renderToStaticMarkup(<NeedleDrawing needle={each} way={way} />)
 
 describe('drawings take their measures from numbers', () => {
   it('a needle’s blade, eye and thread are to one scale', () => {
@@ -37,8 +44,12 @@ describe('drawings take their measures from numbers', () => {
     expect(vintage).toContain('flat to the left')
     expect(vintage).toContain('data-part="scarf"')
     expect(vintage).not.toContain('data-part="eye"')
-    expect(renderToStaticMarkup(<NeedlePlan way={{ shankFlat: 'left', eyeThreaded: 'right-to-left' }} />)).toMatch(/data-flat="left".*rotate\(180\)/s)
-    expect(renderToStaticMarkup(<NeedlePlan way={{ shankFlat: 'round', eyeThreaded: 'left-to-right' }} />)).not.toContain('data-flat')
+    expect(renderToStaticMarkup(<NeedlePlan way={{ shankFlat: 'left', eyeThreaded: 'right-to-left' }} />)).toMatch(
+      /data-flat="left".*rotate\(180\)/s,
+    )
+    expect(
+      renderToStaticMarkup(<NeedlePlan way={{ shankFlat: 'round', eyeThreaded: 'left-to-right' }} />),
+    ).not.toContain('data-flat')
   })
 
   it('a twin has two blades its gap apart', () => {
@@ -49,14 +60,19 @@ describe('drawings take their measures from numbers', () => {
 
   it('a dial points where it is set, on its own scale', () => {
     const turn = (max: number, set: number) =>
-      numberAfter(renderToStaticMarkup(<DialDrawing dial={{ min: 0, max, normal: 4, step: 0.5 }} set={set} />), /rotate\((-?[\d.]+)\)" data-part="set"/)
+      numberAfter(
+        renderToStaticMarkup(<DialDrawing dial={{ min: 0, max, normal: 4, step: 0.5 }} set={set} />),
+        /rotate\((-?[\d.]+)\)" data-part="set"/,
+      )
     expect(turn(9, 4.5)).toBeCloseTo(0, 6)
     expect(turn(9, 9)).toBeGreaterThan(turn(9, 3))
     expect(turn(5, 4)).toBeGreaterThan(turn(9, 4))
   })
 
   it('a stack has its layers, and a 9 is the mirror of a P', () => {
-    const layers = (count: number) => renderToStaticMarkup(<StackDrawing thicknessMm={0.3} layers={count} bladeMm={0.8} />).match(/data-part="layer"/g)?.length
+    const layers = (count: number) =>
+      renderToStaticMarkup(<StackDrawing thicknessMm={0.3} layers={count} bladeMm={0.8} />).match(/data-part="layer"/g)
+        ?.length
     expect([layers(2), layers(6)]).toEqual([2, 6])
     expect(renderToStaticMarkup(<BobbinDrawing runs="9" />)).toContain('scale(-1 1)')
     expect(renderToStaticMarkup(<BobbinDrawing runs="P" />)).not.toContain('scale(-1 1)')

@@ -73,15 +73,10 @@ export function KitCard({ kit, traits, fabric, layers }: Props) {
             The eye is <strong>{kit.fit.clearance.toFixed(2)}</strong> times the thread: {kit.fit.verdict}
           </figcaption>
         </figure>
-        <Part
-          name="Needle"
-          value={needleWords(kit.needle as never)}
-          large
-          why={[why('needle-point'), why('needle-size')]}
-        />
+        <Part name="Needle" value={needleWords(kit.needle)} large why={[why('needle-point'), why('needle-size')]} />
         <div className="grid gap-x-6 gap-y-4 sm:grid-cols-2">
-          <Part name="Thread" value={threadWords(kit.topThread as never)} why={[why('thread')]} />
-          <Part name="Bobbin" value={threadWords(kit.bobbinThread as never)} why={[why('bobbin')]} />
+          <Part name="Thread" value={threadWords(kit.topThread)} why={[why('thread')]} />
+          <Part name="Bobbin" value={threadWords(kit.bobbinThread)} why={[why('bobbin')]} />
           <Part
             name="Stitch"
             value={stitchWords(kit.stitch)}

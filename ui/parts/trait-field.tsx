@@ -79,7 +79,7 @@ export function TraitField({
         className="input w-full max-w-sm"
         type={isNumber ? 'number' : 'text'}
         step={schema.type === 'integer' ? 1 : 'any'}
-        value={value === undefined ? '' : String(value)}
+        value={typeof value === 'number' || typeof value === 'string' ? value : ''}
         onChange={({ target }) => {
           const text = target.value.trim() === '' ? undefined : target.value
           set(text === undefined || !isNumber ? text : Number(text))
@@ -117,7 +117,7 @@ function Numbers({
             className="input w-24"
             type="number"
             step="any"
-            value={typed[name] === undefined ? '' : String(typed[name])}
+            value={typeof typed[name] === 'number' ? typed[name] : ''}
             onChange={({ target }) => change(name, target.value)}
           />
         </label>

@@ -122,7 +122,7 @@ function StepPicture({ step, drawn }: { step: CheckStep; drawn: Props['drawn'] }
       return drawn.bobbinRuns ? <BobbinDrawing runs={drawn.bobbinRuns} className="h-24" /> : null
     case 'dial':
       return drawn.tensionDial && drawn.set !== undefined ? (
-        <DialDrawing dial={drawn.tensionDial as never} set={drawn.set} className="h-24" />
+        <DialDrawing dial={drawn.tensionDial} set={drawn.set} className="h-24" />
       ) : null
     case 'foot-up':
     case 'foot-down':

@@ -70,7 +70,7 @@ export function Bag({ project, given, machines, firstMachine, schools, stock, ma
         machineId: chosen.machineId,
         needle: { point, sizeNm, ...(gapMm !== undefined && { gapMm }) },
       },
-      { done: `${project.learner} sits at ${chosen.name} with ${needleWords(kit.needle as never)}` },
+      { done: `${project.learner} sits at ${chosen.name} with ${needleWords(kit.needle)}` },
     )
   }
 
@@ -213,7 +213,7 @@ function GivenNote({ given, now }: { given: Kit; now: Kit }) {
     <p>
       {same
         ? 'This kit was given.'
-        : `The kit that was given has ${needleWords(given.needle as never)}; the fabric has changed since.`}
+        : `The kit that was given has ${needleWords(given.needle)}; the fabric has changed since.`}
     </p>
   )
 }

@@ -55,14 +55,14 @@ export default async function BagPage({ params, searchParams }: Props) {
         projectId: project.projectId,
         learner: project.learner,
         name: project.name,
-        fabric: project.fabric as never,
+        fabric: project.fabric,
         layers: project.layers,
         operation: project.operation,
       }}
       {...(project.given && { given: { machineId: project.given.machineId, kit: project.given.kit } })}
       machines={choices}
       firstMachine={first?.machineId}
-      schools={site.houseRules.schools as never}
+      schools={site.houseRules.schools}
       {...(stock && { stock })}
       mayGive={may(actor.role, 'give-kit')}
     />

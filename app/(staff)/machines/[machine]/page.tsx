@@ -98,11 +98,11 @@ export default async function MachinePage({ params }: Props) {
                 />
                 <dl className="grid content-start gap-2">
                   <Fact name="Needle">
-                    <strong>{needleWords(fitted as never)}</strong>
+                    <strong>{needleWords(fitted)}</strong>
                     <br />
                     {fitted.condition === 'unverified'
                       ? 'of unknown age'
-                      : `since ${formatInTimeZone(state.fitting!.fittedAt, site.timeZone)}`}
+                      : `since ${formatInTimeZone(state.fitting.fittedAt, site.timeZone)}`}
                   </Fact>
                   {standing.wear && (
                     <Fact name="Needle hours">
@@ -110,7 +110,7 @@ export default async function MachinePage({ params }: Props) {
                       {hoursWords(standing.wear.remainingHours)} left
                     </Fact>
                   )}
-                  {state.thread && <Fact name="Thread">{threadWords(state.thread as never)}</Fact>}
+                  {state.thread && <Fact name="Thread">{threadWords(state.thread)}</Fact>}
                   {state.foot && <Fact name="Foot">{state.foot}</Fact>}
                 </dl>
               </div>
@@ -121,11 +121,7 @@ export default async function MachinePage({ params }: Props) {
             )}
             {traits.tensionDial && (
               <div className="mt-3 flex items-center gap-5">
-                <DialDrawing
-                  className="w-32"
-                  dial={traits.tensionDial as never}
-                  set={state.dial ?? traits.tensionDial.normal}
-                />
+                <DialDrawing className="w-32" dial={traits.tensionDial} set={state.dial ?? traits.tensionDial.normal} />
                 <p>
                   Dial at <span className="numeral text-2xl">{plain(state.dial ?? traits.tensionDial.normal)}</span>
                   <br />

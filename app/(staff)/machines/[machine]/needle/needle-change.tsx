@@ -113,7 +113,7 @@ export function NeedleChange({ machine, catalogue, old, kit }: Props) {
       <p className="mt-1 text-lg">
         {old ? (
           <>
-            Out comes <strong>{needleWords(old as Choice)}</strong> with{' '}
+            Out comes <strong>{needleWords(old)}</strong> with{' '}
             <span className="numeral text-2xl">{old.hours.toFixed(1)}</span> needle hours. {old.because}
           </>
         ) : (
@@ -239,7 +239,7 @@ export function NeedleChange({ machine, catalogue, old, kit }: Props) {
         </div>
         <aside className="sheet p-4">
           <h2 className="font-bold">On this machine</h2>
-          <NeedlePlan way={traits as never} className="mx-auto w-32" />
+          <NeedlePlan way={traits} className="mx-auto w-32" />
           <ol className="mt-2 flex list-decimal flex-col gap-2 pl-5 text-sm">
             <li>
               <strong>Foot off the pedal, power off.</strong> Turn the wheel {wheel} until the needle is at its top;
