@@ -39,10 +39,12 @@ export function Shell({
             <Mark /> Orthodex
           </Link>
           <Places places={places} />
-          <p className="ml-auto hidden text-sm md:block">
+          <p className="ml-auto hidden text-sm lg:block">
             {venue} · {who}
           </p>
-          <SignOut />
+          <span className="ml-auto lg:ml-0">
+            <SignOut />
+          </span>
         </div>
       </header>
       <main id="main" tabIndex={-1} className="mx-auto max-w-7xl px-4 pb-24 pt-5 outline-none">

@@ -21,13 +21,7 @@ export function seatCheckProps(machine: Machine, project: Project | undefined) {
     machineId: machine.machineId,
     ...(project && { projectId: project.projectId }),
     steps: seatCheck(traits, kit),
-    drawn: {
-      shankFlat: traits.shankFlat,
-      eyeThreaded: traits.eyeThreaded,
-      bobbinRuns: traits.bobbinRuns,
-      tensionDial: traits.tensionDial,
-      set: kit?.dial.setting ?? traits.tensionDial?.normal,
-    },
+    drawn: { traits, set: kit?.dial.setting ?? traits.tensionDial?.normal },
   }
 }
 

@@ -62,5 +62,11 @@ const ALLOWED = new Map<Action, readonly Role[]>([
 
 export const ACTIONS: readonly Action[] = [...ALLOWED.keys()]
 
+/**
+ * What a role must be allowed to do to take a line back: as a rule to write it. Taking a red tag back lets the machine
+ * run again, so it asks for as much as lifting it.
+ */
+export const toCorrect = (kind: EventKind): Action => `log ${kind === 'red-tagged' ? 'red-tag-lifted' : kind}`
+
 /** Whether a role may do this at all; whose station it is, is for the command to check. */
 export const may = (role: Role, action: Action): boolean => ALLOWED.get(action)?.includes(role) ?? false

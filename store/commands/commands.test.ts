@@ -215,7 +215,11 @@ describe('who may', () => {
     })
     const helper: Actor = { ...coordinator, personId, role: 'helper' }
     const tag = uuid()
-    await log(machineId, 'red-tagged', { because: 'smell' }, helper)
+    const smell = uuid()
+    await log(machineId, 'red-tagged', { because: 'smell' }, helper, smell)
+    expect(await fault(log(machineId, 'correction', { corrects: smell, because: 'x' }, helper))).toMatchObject({
+      status: 403,
+    })
     await log(machineId, 'red-tag-lifted', { because: 'repaired' }, coordinator, tag)
     expect(await fault(log(machineId, 'red-tag-lifted', { because: 'x' }, helper))).toMatchObject({ status: 403 })
     expect(await fault(log(machineId, 'correction', { corrects: tag, because: 'x' }, helper))).toMatchObject({

@@ -1,6 +1,6 @@
 import Type from 'typebox'
 import { eventBody, EVENT_KINDS, type EventKind, type MachineEvent } from '@/core/machine/event'
-import { may } from '@/core/people/role'
+import { may, toCorrect } from '@/core/people/role'
 import { check } from '@/core/schema/validate'
 import { Invalid } from '@/core/schema/invalid'
 import { strict, words } from '@/core/schema/vocabulary'
@@ -68,7 +68,8 @@ async function checkCorrection(
   const named = await readLine(tx, actor.siteId, body.corrects)
   if (!named || named.machineId !== machineId) throw notFound('line in this book', 'body.corrects')
   const mayToo =
-    may(actor.role, `log ${named.line.kind}`) && (!body.replacement || may(actor.role, `log ${body.replacement.kind}`))
+    may(actor.role, toCorrect(named.line.kind)) &&
+    (!body.replacement || may(actor.role, `log ${body.replacement.kind}`))
   const own = actor.role !== 'learner' || named.line.personId === actor.personId
   if (!mayToo || !own)
     throw new Refused(403, 'not-allowed', 'This line is for somebody else to correct', 'body.corrects')

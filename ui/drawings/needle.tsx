@@ -132,7 +132,7 @@ export function NeedlePlan({ way, className }: { way: Way; className?: string })
           fill="none"
           strokeWidth="3"
         >
-          <path d="M-52 0 H48" strokeDasharray="24 0 0" />
+          <path d="M-52 0 H48" />
           <path d="M38 -8 L50 0 L38 8" fill="currentColor" />
         </g>
       )}

@@ -87,7 +87,7 @@ function Table({ machine }: { machine: PlanMachine }) {
           no. {machine.number}
           {machine.who && ` · ${machine.who}`}
         </text>
-        <g transform={`translate(${width - 9.9} 0.5) scale(0.48)`}>
+        <g transform={`translate(${width - 9.2} 3.2) scale(0.46)`}>
           <MachineOutline traits={machine.traits} />
         </g>
         <text x="1" y={height - 4.4} fontSize="1.85" fontWeight="600" fill="currentColor">

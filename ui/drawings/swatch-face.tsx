@@ -75,7 +75,7 @@ const UNDER: Record<UnderLook, React.ReactNode> = {
   ),
   nest: (
     <path
-      d="M6 32 q8 -24 16 0 t14 6 t10 -22 t14 18 t12 -8 t10 16 t14 -22 t12 14 q-20 20 -36 4 t-30 6 t-24 -4"
+      d="M8 32 C14 6 26 52 34 30 C40 10 46 50 54 34 C62 12 70 54 78 30 C84 12 92 50 100 30 C106 20 112 40 110 44 C100 54 88 36 76 46 C64 54 52 36 40 46 C30 54 20 40 14 46"
       fill="none"
       className="text-primary"
       stroke="currentColor"

@@ -107,9 +107,10 @@ function planned(
     setting: setting.join(' · ') || 'not set up yet',
     who,
     traits: machine.traits,
-    ...(wear && {
-      lifeLeft: Math.min(1, wear.remainingHours / lifeHours),
-      hoursLeft: `${hoursWords(wear.remainingHours)} of needle left`,
-    }),
+    ...(wear &&
+      state.fitting?.needle.condition !== 'unverified' && {
+        lifeLeft: Math.min(1, wear.remainingHours / lifeHours),
+        hoursLeft: `${hoursWords(wear.remainingHours)} of needle left`,
+      }),
   }
 }

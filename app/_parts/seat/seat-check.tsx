@@ -6,6 +6,7 @@ import type { Traits } from '@/core/machine/trait'
 import { BobbinDrawing } from '@/ui/drawings/bobbin'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { NeedlePlan } from '@/ui/drawings/needle'
+import { DiscsDrawing, HandWheelDrawing, SpoolDrawing, TakeUpDrawing } from '@/ui/drawings/threading'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
@@ -17,9 +18,8 @@ interface Props {
   readonly machineId: string
   readonly projectId?: string
   readonly steps: readonly CheckStep[]
-  readonly drawn: {
-    readonly [Name in 'shankFlat' | 'eyeThreaded' | 'bobbinRuns' | 'tensionDial']: Traits[Name] | undefined
-  } & { readonly set: number | undefined }
+  /** the machine's traits and the dial's mark, for the drawings */
+  readonly drawn: { readonly traits: Traits; readonly set: number | undefined }
   /** where to go when all is well, and when something failed */
   readonly swatchHref: string
   readonly homeHref: string
@@ -114,20 +114,29 @@ export function SeatCheck({ machineId, projectId, steps, drawn, swatchHref, home
   )
 }
 
-function StepPicture({ step, drawn }: { step: CheckStep; drawn: Props['drawn'] }) {
+function StepPicture({ step, drawn: { traits, set } }: { step: CheckStep; drawn: Props['drawn'] }) {
+  const size = 'h-24'
   switch (step.drawing) {
     case 'needle':
-      return <NeedlePlan way={drawn} className="h-24" />
+      return <NeedlePlan way={traits} className={size} />
     case 'bobbin':
-      return drawn.bobbinRuns ? <BobbinDrawing runs={drawn.bobbinRuns} className="h-24" /> : null
+      return traits.bobbinRuns ? <BobbinDrawing runs={traits.bobbinRuns} className={size} /> : null
     case 'dial':
-      return drawn.tensionDial && drawn.set !== undefined ? (
-        <DialDrawing dial={drawn.tensionDial} set={drawn.set} className="h-24" />
+      return traits.tensionDial && set !== undefined ? (
+        <DialDrawing dial={traits.tensionDial} set={set} className={size} />
       ) : null
+    case 'spool':
+      return traits.spoolPin ? <SpoolDrawing pin={traits.spoolPin} className={size} /> : null
+    case 'hand-wheel':
+      return <HandWheelDrawing turns={traits.handWheel} className={size} />
+    case 'discs':
+      return <DiscsDrawing discs={traits.tensionDiscs} className={size} />
+    case 'take-up':
+      return <TakeUpDrawing takeUp={traits.takeUp} className={size} />
     case 'foot-up':
     case 'foot-down':
       return <FootPicture up={step.drawing === 'foot-up'} />
-    default:
+    case undefined:
       return null
   }
 }

@@ -5,7 +5,7 @@ import { TRAIT_NAMES, TRAIT_QUESTIONS } from '@/core/machine/trait'
 import { applyCorrections } from '@/core/machine/fold'
 import { eventWords } from '@/core/machine/event-words'
 import { plain } from '@/core/knowledge/rule'
-import { may } from '@/core/people/role'
+import { may, toCorrect } from '@/core/people/role'
 import { threadDiameterMm, type Thread } from '@/core/units/thread'
 import { POINTS } from '@/core/knowledge/needle'
 import { readBook } from '@/store/machine/book'
@@ -224,7 +224,7 @@ export default async function MachinePage({ params }: Props) {
                       </a>
                     </>
                   )}
-                  {counts && event.kind !== 'correction' && may(actor.role, `log ${event.kind}`) && (
+                  {counts && event.kind !== 'correction' && may(actor.role, toCorrect(event.kind)) && (
                     <BookLineCorrection
                       machineId={machine.machineId}
                       eventId={event.eventId}

@@ -45,7 +45,7 @@ interface Props {
 
 /** Why a needle comes out, in the order of how often; each says what state it is in and where it goes. */
 const REASONS = [
-  { reason: 'due', words: 'Its hours are up', state: 'blunt', wentTo: 'sharps' },
+  { reason: 'due', words: 'It is due', state: 'blunt', wentTo: 'sharps' },
   { reason: 'other-kit', words: 'Another kit needs another needle', state: 'sharp', wentTo: 'part-used' },
   { reason: 'skipped', words: 'Skipped stitches', state: 'blunt', wentTo: 'sharps' },
   { reason: 'popping', words: 'Popping or thudding', state: 'blunt', wentTo: 'sharps' },
