@@ -1,8 +1,7 @@
 import { redirect } from 'next/navigation'
 import { may } from '@/core/people/role'
-import { readSite } from '@/store/site/site'
+import { siteOf } from '../_server/site'
 import { currentActor } from '../_server/actor'
-import { theStore } from '../_server/store'
 import { Shell } from '../_parts/shell'
 
 const PLACES = [
@@ -14,7 +13,7 @@ const PLACES = [
 export default async function StaffLayout({ children }: { children: React.ReactNode }) {
   const actor = await currentActor()
   if (!actor) redirect('/sign-in')
-  const site = await readSite(theStore(), actor.siteId)
+  const site = await siteOf(actor.siteId)
   return (
     <Shell
       venue={site.name}

@@ -1,20 +1,21 @@
 import 'server-only'
 import { notFound } from 'next/navigation'
+import { cache } from 'react'
 import { standingOf } from '@/core/machine/standing'
 import { readMachine } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'
-import { readSite } from '@/store/site/site'
+import { siteOf } from './site'
 import { theStore } from './store'
 
 /** One machine as its pages need it: with the room's rules, its standing, and whose turn it is. */
-export async function machinePage(siteId: string, machineId: string) {
+export const machinePage = cache(async (siteId: string, machineId: string) => {
   const store = theStore()
   if (!/^[0-9a-f-]{36}$/i.test(machineId)) notFound()
   const [machine, site, projects] = await Promise.all([
     readMachine(store, siteId, machineId),
-    readSite(store, siteId),
+    siteOf(siteId),
     readProjects(store, siteId, { machineId }),
   ])
   if (!machine) notFound()
   return { machine, site, projects, project: projects[0], standing: standingOf(machine.state, site.houseRules.needle) }
-}
+})

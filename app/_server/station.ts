@@ -1,16 +1,17 @@
 import 'server-only'
+import { cache } from 'react'
 import { standingOf } from '@/core/machine/standing'
 import { readMachine } from '@/store/machine/machines'
 import { readProjects, seatOf } from '@/store/project/projects'
-import { readSite } from '@/store/site/site'
+import { siteOf } from './site'
 import { mustSee } from './actor'
 import { theStore } from './store'
 
 /** The learner's own seat: their project, its kit and its machine; nothing of anybody else. */
-export async function ownSeat() {
+export const ownSeat = cache(async () => {
   const actor = await mustSee('see-station')
   const store = theStore()
-  const [site, seat] = await Promise.all([readSite(store, actor.siteId), seatOf(store, actor.siteId, actor.personId)])
+  const [site, seat] = await Promise.all([siteOf(actor.siteId), seatOf(store, actor.siteId, actor.personId)])
   const project = seat ?? (await readProjects(store, actor.siteId, { personId: actor.personId }))[0]
   const machine = seat?.given && (await readMachine(store, actor.siteId, seat.given.machineId))
   return {
@@ -19,4 +20,4 @@ export async function ownSeat() {
     project,
     ...(machine && { machine, standing: standingOf(machine.state, site.houseRules.needle) }),
   }
-}
+})

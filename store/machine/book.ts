@@ -45,29 +45,6 @@ export async function readBook(store: Reader, siteId: string, machineId: string)
   return rows.map(asLine)
 }
 
-/** The newest lines first, for the page of a book: at most `limit`, older than `before` when given. */
-export async function readPage(
-  store: Reader,
-  siteId: string,
-  machineId: string,
-  page: { readonly limit: number; readonly before?: { readonly happenedAt: string; readonly eventId: string } },
-): Promise<BookLine[]> {
-  const { before } = page
-  const rows = await store
-    .selectFrom('machine_event')
-    .select(LINE)
-    .where('site_id', '=', siteId)
-    .where('machine_id', '=', machineId)
-    .$if(before !== undefined, (query) =>
-      query.where(sql<boolean>`(happened_at, event_id) < (${before!.happenedAt}, ${before!.eventId})`),
-    )
-    .orderBy('happened_at', 'desc')
-    .orderBy('event_id', 'desc')
-    .limit(page.limit)
-    .execute()
-  return rows.map(asLine)
-}
-
 export async function readLine(store: Reader, siteId: string, eventId: string) {
   const row = await store
     .selectFrom('machine_event')

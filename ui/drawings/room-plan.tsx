@@ -1,3 +1,5 @@
+'use client'
+
 import type { Traits } from '@/core/machine/trait'
 import type { MachineStanding } from '@/core/machine/standing'
 import { STANDING_COLOUR, StandingShape } from './standing-mark'

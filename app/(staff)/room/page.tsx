@@ -5,7 +5,7 @@ import { plain } from '@/core/knowledge/rule'
 import { standingOf, type MachineStanding } from '@/core/machine/standing'
 import { readMachines, type Machine } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'
-import { readSite } from '@/store/site/site'
+import { siteOf } from '../../_server/site'
 import { RoomPlan, type PlanMachine } from '@/ui/drawings/room-plan'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { hoursWords, shortNeedle } from '@/ui/words'
@@ -19,7 +19,7 @@ export default async function RoomPage() {
   const store = theStore()
   const [machines, site, projects] = await Promise.all([
     readMachines(store, actor.siteId),
-    readSite(store, actor.siteId),
+    siteOf(actor.siteId),
     readProjects(store, actor.siteId),
   ])
   const rules = site.houseRules.needle
@@ -106,7 +106,7 @@ function planned(
     needle: state.fitting ? shortNeedle(state.fitting.needle) : 'no needle',
     setting: setting.join(' · ') || 'not set up yet',
     who,
-    traits: machine.traits,
+    traits: pick(machine.traits),
     ...(wear &&
       state.fitting?.needle.condition !== 'unverified' && {
         lifeLeft: Math.min(1, wear.remainingHours / lifeHours),
@@ -114,3 +114,9 @@ function planned(
       }),
   }
 }
+
+/** Only what the plan draws goes to the browser. */
+const pick = ({ drive, spoolPin }: Machine['traits']): PlanMachine['traits'] => ({
+  ...(drive && { drive }),
+  ...(spoolPin && { spoolPin }),
+})

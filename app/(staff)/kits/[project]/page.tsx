@@ -6,7 +6,7 @@ import { standingOf } from '@/core/machine/standing'
 import { TRAIT_QUESTIONS } from '@/core/machine/trait'
 import { readMachines } from '@/store/machine/machines'
 import { readProject, readStock } from '@/store/project/projects'
-import { readSite } from '@/store/site/site'
+import { siteOf } from '../../../_server/site'
 import { mustSee } from '../../../_server/actor'
 import { theStore } from '../../../_server/store'
 import { Bag, type BagMachine } from './bag'
@@ -32,7 +32,7 @@ export default async function BagPage({ params, searchParams }: Props) {
   const [project, machines, site, stock] = await Promise.all([
     found(actor.siteId, (await params).project),
     readMachines(store, actor.siteId),
-    readSite(store, actor.siteId),
+    siteOf(actor.siteId),
     readStock(store, actor.siteId),
   ])
   const choices = machines.map((machine): BagMachine => {

@@ -22,7 +22,10 @@ import { theStore } from '../../../_server/store'
 import { BookLineCorrection } from './correct'
 import { QuickLog } from './quick-log'
 
-type Props = { params: Promise<{ machine: string }> }
+type Props = { params: Promise<{ machine: string }>; searchParams: Promise<{ lines?: string }> }
+
+/** The newest lines are read most; older ones are one tap away. */
+const LINES = 25
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const actor = await mustSee('see-book')
@@ -30,7 +33,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: machine.name }
 }
 
-export default async function MachinePage({ params }: Props) {
+export default async function MachinePage({ params, searchParams }: Props) {
   const actor = await mustSee('see-book')
   const { machine, site, projects, standing } = await machinePage(actor.siteId, (await params).machine)
   const [lines, names] = await Promise.all([
@@ -39,6 +42,7 @@ export default async function MachinePage({ params }: Props) {
   ])
   const { state, traits } = machine
   const base = `/machines/${machine.machineId}`
+  const shown = Math.max(LINES, Number((await searchParams).lines) || 0)
   const fitted = state.fitting?.needle
   const thread = state.thread as Thread | undefined
   return (
@@ -192,49 +196,56 @@ export default async function MachinePage({ params }: Props) {
           />
           {lines.length === 0 && <p className="mt-3">Nothing is written yet. The first needle starts it.</p>}
           <ol className="mt-3" aria-label="Lines of the book, newest first">
-            {bookLines(lines).map(({ event, counts, correctedBy }) => (
-              <li key={event.eventId} id={event.eventId} className="seam grid grid-cols-[1fr_auto] gap-x-3 py-2">
-                <div className={counts ? '' : 'line-through opacity-75'}>
-                  <strong>{event.kind === 'correction' ? 'Correction' : eventWords(event).title}</strong>
-                  <div>
-                    {event.kind === 'correction' ? (
+            {bookLines(lines)
+              .slice(0, shown)
+              .map(({ event, counts, correctedBy }) => (
+                <li key={event.eventId} id={event.eventId} className="seam grid grid-cols-[1fr_auto] gap-x-3 py-2">
+                  <div className={counts ? '' : 'line-through opacity-75'}>
+                    <strong>{event.kind === 'correction' ? 'Correction' : eventWords(event).title}</strong>
+                    <div>
+                      {event.kind === 'correction' ? (
+                        <>
+                          <a className="link" href={`#${event.body.corrects}`}>
+                            {correctedTitle(lines, event.body.corrects)}
+                          </a>{' '}
+                          {event.body.replacement
+                            ? `stands as: ${eventWords(event.body.replacement).title}. `
+                            : 'is taken back. '}
+                          {event.body.because}
+                        </>
+                      ) : (
+                        eventWords(event).detail
+                      )}
+                    </div>
+                  </div>
+                  <div className="text-right text-sm">
+                    {formatInTimeZone(event.happenedAt, site.timeZone)}
+                    <br />
+                    {names.get(event.personId) ?? 'somebody'}
+                    {correctedBy && (
                       <>
-                        <a className="link" href={`#${event.body.corrects}`}>
-                          {correctedTitle(lines, event.body.corrects)}
-                        </a>{' '}
-                        {event.body.replacement
-                          ? `stands as: ${eventWords(event.body.replacement).title}. `
-                          : 'is taken back. '}
-                        {event.body.because}
+                        <br />
+                        <a className="link" href={`#${correctedBy}`}>
+                          corrected
+                        </a>
                       </>
-                    ) : (
-                      eventWords(event).detail
+                    )}
+                    {counts && event.kind !== 'correction' && may(actor.role, toCorrect(event.kind)) && (
+                      <BookLineCorrection
+                        machineId={machine.machineId}
+                        eventId={event.eventId}
+                        title={eventWords(event).title}
+                      />
                     )}
                   </div>
-                </div>
-                <div className="text-right text-sm">
-                  {formatInTimeZone(event.happenedAt, site.timeZone)}
-                  <br />
-                  {names.get(event.personId) ?? 'somebody'}
-                  {correctedBy && (
-                    <>
-                      <br />
-                      <a className="link" href={`#${correctedBy}`}>
-                        corrected
-                      </a>
-                    </>
-                  )}
-                  {counts && event.kind !== 'correction' && may(actor.role, toCorrect(event.kind)) && (
-                    <BookLineCorrection
-                      machineId={machine.machineId}
-                      eventId={event.eventId}
-                      title={eventWords(event).title}
-                    />
-                  )}
-                </div>
-              </li>
-            ))}
+                </li>
+              ))}
           </ol>
+          {lines.length > shown && (
+            <Link className="btn btn-outline mt-2" href={`${base}?lines=${shown + 200}`} scroll={false}>
+              Older lines ({lines.length - shown})
+            </Link>
+          )}
         </section>
       </div>
     </>
