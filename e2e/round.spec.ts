@@ -20,7 +20,7 @@ test('one true round: room, kit, seat check, swatch, needle, book', async ({ pag
     await kit.getByLabel('Why this needle').click()
     await expect(kit.locator('[data-reason="needle-size"]')).toContainText('170 g/m²')
     await page.getByLabel('Mass (g/m²)').fill('300')
-    await expect(kit).toContainText('universal 100/16')
+    await expect(kit).toContainText('universal 90/14')
     await expect(kit.locator('[data-reason="needle-size"]')).toContainText('300 g/m²')
     await page.getByRole('button', { name: 'Give this kit' }).click()
     await expect(page.getByText('Lotta sits at Heron with universal')).toBeVisible()
@@ -31,14 +31,14 @@ test('one true round: room, kit, seat check, swatch, needle, book', async ({ pag
     await page.getByRole('link', { name: 'Change needle' }).click()
     await expect(page.getByText(/Out comes universal 110\/18 with 0\.6 needle hours/)).toBeVisible()
     await page.getByText('Popping or thudding').click()
-    await page.getByRole('button', { name: /^Done: universal 100\/16 is in/ }).click()
-    await expect(page.getByText('Heron: universal 100/16 in')).toBeVisible()
+    await page.getByRole('button', { name: /^Done: universal 90\/14 is in/ }).click()
+    await expect(page.getByText('Heron: universal 90/14 in')).toBeVisible()
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(page.getByText('Taken back; the book shows both lines')).toBeVisible()
     await expect(page.getByRole('region', { name: 'In it now' })).toContainText('universal 110/18')
     await page.getByRole('link', { name: 'Change needle' }).click()
-    await page.getByRole('button', { name: /^Done: universal 100\/16 is in/ }).click()
-    await expect(page.getByRole('region', { name: 'In it now' })).toContainText('universal 100/16')
+    await page.getByRole('button', { name: /^Done: universal 90\/14 is in/ }).click()
+    await expect(page.getByRole('region', { name: 'In it now' })).toContainText('universal 90/14')
   })
 
   await test.step('the seat check is this machine’s, ticked on a tablet, and survives a reload', async () => {
@@ -78,9 +78,9 @@ test('one true round: room, kit, seat check, swatch, needle, book', async ({ pag
       'Swatch at 4: balanced',
       'Swatch at 4: top little tight',
       'Seat check passed',
-      'Needle: universal 100/16',
+      'Needle: universal 90/14',
       'Correction',
-      'Needle: universal 100/16',
+      'Needle: universal 90/14',
     ]
     for (const [index, title] of titles.entries()) {
       await expect(lines.nth(index)).toContainText(title)

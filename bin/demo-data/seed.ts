@@ -27,6 +27,7 @@ const NEEDLES: KitStock['needles'] = [
   { point: 'universal', sizeNm: 80, count: 22 },
   { point: 'universal', sizeNm: 90, count: 14 },
   { point: 'universal', sizeNm: 100, count: 6 },
+  { point: 'universal', sizeNm: 110, count: 4 },
   { point: 'microtex', sizeNm: 60, count: 8 },
   { point: 'microtex', sizeNm: 70, count: 10 },
   { point: 'microtex', sizeNm: 80, count: 5 },

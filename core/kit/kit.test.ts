@@ -132,6 +132,28 @@ describe('a kit is right for its cloth', () => {
     expect(missing.inStock).toBe(false)
     expect(reason(missing, 'needle-size')).toContain('Not in stock: universal 70/10')
   })
+
+  it('neither stretches the shelf beyond the cloth’s sizes nor lets its own thread decide the needle', () => {
+    const stock = {
+      needles: [
+        { point: 'universal' as const, sizeNm: 70, count: 9 },
+        { point: 'universal' as const, sizeNm: 120, count: 0 },
+      ],
+      threads: [
+        { tex: 60, fibre: 'polyester' as const, use: 'topstitch' as const },
+        { tex: 27, fibre: 'polyester' as const, use: 'all-purpose' as const },
+      ],
+    }
+    const coarse = computeKit({ ...poplin, fabric: { structure: 'woven', massGsm: 420, thicknessMm: 0.4 }, stock })
+    expect(coarse.kits.every(({ needle }) => needle.sizeNm >= 100)).toBe(true)
+    const brim = computeKit({
+      ...poplin,
+      operation: 'topstitch',
+      machine: { ...machine, needleSystem: 'long shank' },
+      stock,
+    })
+    expect(brim.kits[0]).toMatchObject({ verdict: 'good', needle: { sizeNm: 70 }, topThread: { tex: 27 } })
+  })
 })
 
 describe('a reason is made from the numbers that decided', () => {

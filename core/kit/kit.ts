@@ -88,7 +88,9 @@ function findNeedles(
     proposals.flatMap(({ point, rule }): Choice[] => {
       const best = chooseSize(point, thread.candidates, bounds, facts, rule.give.sizeNm)
       const shelf = stock && best && !onShelf(stock, best) ? sizesOnShelf(stock, point) : []
-      const atHand = shelf.length > 0 ? chooseSize(point, thread.candidates, { ...bounds, shelf }, facts) : undefined
+      const shelved = shelf.length > 0 ? chooseSize(point, thread.candidates, { ...bounds, shelf }, facts) : undefined
+      // What lies on the shelf is offered only where it is right for the cloth, not for lying there.
+      const atHand = shelved?.marginal === false ? shelved : undefined
       return [atHand, best].flatMap((needle) =>
         needle
           ? [

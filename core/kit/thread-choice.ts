@@ -15,6 +15,9 @@ export function useOf(thread: Thread): ThreadUse {
   return thread.tex < 20 ? 'fine' : 'all-purpose'
 }
 
+/** Counts within this many tex are the same thread to a kit; makers vary as much. */
+const SAME_TEX = 4
+
 /** Threads to try for a kit, best first, and why. A thread that was asked for is the only one. */
 export interface ThreadPlan {
   readonly candidates: readonly KitThread[]
@@ -41,9 +44,17 @@ export function planThread(asked: Thread | undefined, facts: Facts, stock: KitSt
   if (shelf.length === 0) return { candidates: rule.give.threads, free: true, inStock: false, rule: rule.id, because }
   const wanted = rule.give.threads[0]!
   const likeness = (spool: Thread) => (spool.fibre === wanted.fibre ? 0 : 1000) + Math.abs(spool.tex - wanted.tex)
-  const candidates = [...shelf]
-    .sort((a, b) => likeness(a) - likeness(b))
-    .map((spool): KitThread => ({ ...spool, finish: spool.use === 'heavy' ? 'bonded' : usualFinish(spool.fibre) }))
+  const nearest = [...shelf].sort((a, b) => likeness(a) - likeness(b))
+  // A thread of the kit's own choosing never decides the needle, so the wish's finer threads stand by, if on the shelf.
+  const standby = rule.give.threads.flatMap((other) =>
+    stock.threads.filter(
+      (spool) => !nearest.includes(spool) && spool.use === other.use && Math.abs(spool.tex - other.tex) <= SAME_TEX,
+    ),
+  )
+  const candidates = [...nearest, ...standby].map((spool): KitThread => ({
+    ...spool,
+    finish: spool.use === 'heavy' ? 'bonded' : usualFinish(spool.fibre),
+  }))
   return { candidates, free: true, inStock: true, rule: rule.id, because }
 }
 
