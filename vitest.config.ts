@@ -7,7 +7,7 @@ export default defineConfig({
     include: ['**/*.test.ts', '**/*.test.tsx'],
     exclude: ['node_modules', '.next', '.data', 'e2e'],
     globalSetup: ['store/testing/cluster.ts'],
-    testTimeout: 30_000,
+    testTimeout: 60_000,
     hookTimeout: 60_000,
   },
 })

@@ -1,0 +1,115 @@
+import { describe, expect, it } from 'vitest'
+import { CAUTION_RULES, CAUTIONS } from './caution'
+import { FABRIC_OFFSETS, STITCH_OFFSETS, THREAD_OFFSETS } from './dial'
+import { EXTRA_RULES, EXTRAS } from './extra'
+import { GSM_PER_MM } from './fabric'
+import { FOOT_WISHES, PRESSURE_WISHES } from './foot'
+import { HOUSEHOLD_SYSTEM, needleSystem, NEEDLE_SYSTEMS, POINTS, type Point } from './needle'
+import { POINT_PROPOSALS, POINT_VETOES } from './needle-point'
+import { CLOTH_SIZES, CROSSING_STEPS } from './needle-size'
+import { firstThatHolds, holds, sentence, type Rule } from './rule'
+import { SEAT_CHECK } from './seat-check'
+import { LENGTH_WISHES, OPERATIONS, STITCH_WISHES } from './stitch'
+import { BOBBIN_WISHES, THREAD_WISHES } from './thread'
+import { olderNumber } from '../units/needle-size'
+
+const LISTS: Readonly<Record<string, readonly Rule<unknown>[]>> = {
+  CAUTION_RULES,
+  EXTRA_RULES,
+  GSM_PER_MM,
+  FOOT_WISHES,
+  PRESSURE_WISHES,
+  POINT_PROPOSALS,
+  POINT_VETOES,
+  CLOTH_SIZES,
+  CROSSING_STEPS,
+  SEAT_CHECK,
+  LENGTH_WISHES,
+  STITCH_WISHES,
+  BOBBIN_WISHES,
+  THREAD_WISHES,
+  STITCH_OFFSETS,
+  FABRIC_OFFSETS,
+  THREAD_OFFSETS,
+}
+
+describe('what the field knows', () => {
+  it.each(Object.entries(LISTS))('%s names every row once and says where it comes from', (_, rows) => {
+    expect(new Set(rows.map(({ id }) => id)).size).toBe(rows.length)
+    for (const row of rows) {
+      expect(row.because.length).toBeGreaterThan(8)
+      expect(row.source).toBeTruthy()
+      expect(['high', 'medium', 'low']).toContain(row.confidence)
+    }
+  })
+
+  it('ends every list that must answer with a row that always holds', () => {
+    for (const list of [
+      GSM_PER_MM,
+      FOOT_WISHES,
+      PRESSURE_WISHES,
+      CLOTH_SIZES,
+      CROSSING_STEPS,
+      LENGTH_WISHES,
+      BOBBIN_WISHES,
+      THREAD_WISHES,
+    ]) {
+      expect(list.at(-1)!.when).toEqual({})
+    }
+    for (const operation of OPERATIONS)
+      expect(firstThatHolds(STITCH_WISHES, { operation, structure: 'woven' }).give.of.length).toBeGreaterThan(0)
+  })
+
+  it('has a row for every extra and every caution', () => {
+    expect(new Set(EXTRA_RULES.map(({ give }) => give.extra))).toEqual(new Set(EXTRAS))
+    expect(new Set(CAUTION_RULES.map(({ give }) => give.caution))).toEqual(new Set(CAUTIONS))
+  })
+
+  it('proposes every point that is sold', () => {
+    const proposed = new Set(POINT_PROPOSALS.flatMap(({ give }) => give.points))
+    expect([...proposed].sort()).toEqual((Object.keys(POINTS) as Point[]).sort())
+  })
+
+  it('sells sizes in ascending order, each with its older number', () => {
+    for (const { sold } of NEEDLE_SYSTEMS) {
+      for (const sizes of Object.values(sold)) {
+        expect([...sizes].sort((a, b) => a - b)).toEqual(sizes)
+        for (const size of sizes) expect(olderNumber(size)).toBeGreaterThan(0)
+      }
+    }
+  })
+
+  it('knows a shank by any of its names, and no other', () => {
+    for (const name of ['130/705 H', '130/705h', 'HAx1', 'ha × 1', '15×1', '15X1'])
+      expect(needleSystem(name)).toBe(HOUSEHOLD_SYSTEM)
+    expect(needleSystem('135x17')?.household).toBe(false)
+    expect(needleSystem('130/705')).toBeUndefined()
+  })
+})
+
+describe('a rule', () => {
+  const facts = { word: 'a', words: ['x', 'y'], number: 5, yes: true }
+  it.each([
+    [{ word: { in: ['a', 'b'] } }, true],
+    [{ word: { notIn: ['a'] } }, false],
+    [{ words: { has: ['y', 'z'] } }, true],
+    [{ words: { lacks: ['y'] } }, false],
+    [{ number: { from: 5, below: 6 } }, true],
+    [{ number: { over: 5 } }, false],
+    [{ number: { upTo: 5 } }, true],
+    [{ number: { below: 5 } }, false],
+    [{ yes: { is: true } }, true],
+    [{ unknown: { is: false } }, true],
+    [{ unknown: { known: false } }, true],
+    [{ unknown: { from: 0 } }, false],
+    [{ unknown: { notIn: ['a'] } }, true],
+    [{ any: [{ word: { in: ['z'] } }, { number: { from: 5 } }] }, true],
+    [{ any: [{ word: { in: ['z'] } }] }, false],
+    [{}, true],
+  ])('%j is %s', (condition, expected) => expect(holds(condition, facts)).toBe(expected))
+
+  it('fills its sentence with the facts, and refuses to show a gap', () => {
+    expect(sentence('{number} of {words}', facts)).toBe('5 of x, y')
+    expect(() => sentence('{nothing} here', facts)).toThrow('needs the fact "nothing"')
+  })
+})

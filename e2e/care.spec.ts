@@ -1,0 +1,75 @@
+import { expect, openMachine, stateFile, test } from './people'
+
+test.describe('a helper at a machine', () => {
+  test.use({ storageState: stateFile('helper') })
+
+  test('sewing time, a note, a broken needle and its release', async ({ page }) => {
+    await openMachine(page, 'Turnstone')
+    const lines = page.getByRole('list', { name: 'Lines of the book, newest first' }).getByRole('listitem')
+    await page.getByRole('button', { name: 'Sewn for …' }).click()
+    await page.getByLabel('Minutes in the chair').fill('80')
+    await page.getByLabel('dense, coated, denim').check()
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    // 80 chair minutes × 0.15 × 1.5 are 0.3 hours of needle.
+    await expect(lines.first()).toContainText('Sewn, 0.3 needle hours')
+
+    await page.getByRole('button', { name: 'Note …' }).click()
+    await page.getByLabel('Note', { exact: true }).fill('The lamp flickers at full speed')
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(lines.first()).toContainText('The lamp flickers at full speed')
+
+    await page.getByRole('button', { name: 'Needle broke …' }).click()
+    await expect(page.getByText('Find point, blade and shank')).toBeVisible()
+    await page.getByLabel('What happened (if known)').fill('hit a zip')
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByText('A needle broke (hit a zip) and not every piece is found')).toBeVisible()
+    await page.goto('/room')
+    await expect(page.getByRole('link', { name: /^Turnstone, stopped: A needle broke/ })).toBeVisible()
+
+    await openMachine(page, 'Turnstone')
+    await page.getByRole('button', { name: 'All pieces found' }).click()
+    await expect(page.getByText('No needle is known to be in it')).toBeVisible()
+    await expect(page.getByRole('button', { name: 'All pieces found' })).toHaveCount(0)
+  })
+
+  test('cannot lift a red tag, nor take it back as a mistake', async ({ page }) => {
+    await openMachine(page, 'Godwit')
+    await expect(page.getByText('Pedal cord is frayed').first()).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Lift red tag …' })).toHaveCount(0)
+    await expect(page.getByRole('button', { name: 'Correct: Red tag on' })).toHaveCount(0)
+  })
+})
+
+test.describe('a coordinator', () => {
+  test.use({ storageState: stateFile('coordinator') })
+
+  test('lifts a red tag with a reason, and answers a trait at the machine', async ({ page }) => {
+    await openMachine(page, 'Godwit')
+    await page.getByRole('button', { name: 'Lift red tag …' }).click()
+    await page.getByLabel('Why').fill('New cord fitted by a licensed repairer')
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByText('Red tag off').first()).toBeVisible()
+    await page.getByRole('link', { name: 'Answer or change a trait' }).click()
+    await page.getByRole('button', { name: 'Change: Which way does the hand wheel turn?' }).click()
+    await page.getByText('away', { exact: true }).click()
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByText('away (tried)')).toBeVisible()
+    await page.goBack()
+    await page.getByRole('link', { name: 'Seat check' }).click()
+    await expect(page.getByText('Turn the hand wheel away from you one whole turn')).toBeVisible()
+  })
+
+  test('adds somebody; a taken address is said, and what was typed stays', async ({ page }) => {
+    await page.goto('/people')
+    await page.getByLabel('Name').fill('Perrin')
+    await page.getByLabel('Address they sign in with').fill('helper@saltmarsh.example')
+    await page.getByLabel('First password').fill('a-first-password')
+    await page.getByRole('button', { name: 'Add', exact: true }).click()
+    await expect(page.getByText('Somebody signs in with this address already').first()).toBeVisible()
+    await expect(page.getByLabel('Name')).toHaveValue('Perrin')
+    await page.getByLabel('Address they sign in with').fill('perrin@saltmarsh.example')
+    await page.getByRole('button', { name: 'Add', exact: true }).click()
+    await expect(page.getByText('Perrin can sign in')).toBeVisible()
+    await expect(page.getByRole('listitem').filter({ hasText: 'Perrin' })).toContainText('helper')
+  })
+})

@@ -1,0 +1,75 @@
+import { spawn } from 'node:child_process'
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import pg from 'pg'
+import { afterEach, beforeEach, expect, it } from 'vitest'
+import { freePort, startCluster } from './private-cluster'
+
+let folder: string
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'orthodex-cluster-'))
+  chmodSync(folder, 0o755)
+})
+afterEach(() => rmSync(folder, { recursive: true, force: true }))
+
+const ask = async (url: string, statement: string) => {
+  const client = new pg.Client({ connectionString: url })
+  await client.connect()
+  try {
+    return (await client.query<{ n: number }>(statement)).rows
+  } finally {
+    await client.end()
+  }
+}
+const serverPid = () => Number(readFileSync(join(folder, 'cluster/postmaster.pid'), 'utf8').split('\n')[0])
+const isAlive = (pid: number) =>
+  existsSync(`/proc/${pid}/cmdline`) && readFileSync(`/proc/${pid}/cmdline`, 'utf8') !== ''
+
+it('keeps what was acknowledged when the server is killed, and starts again', async () => {
+  const first = await startCluster(folder)
+  const url = await first.database('kept')
+  await ask(url, 'create table t (n int); insert into t values (7)')
+  process.kill(serverPid(), 'SIGKILL')
+  const second = await startCluster(folder)
+  expect(await ask(await second.database('kept'), 'select n from t')).toEqual([{ n: 7 }])
+  await second.stop()
+  expect(existsSync(join(folder, 'cluster/postmaster.pid'))).toBe(false)
+})
+
+it('ends the server that a killed starter left behind, and no other', async () => {
+  // The starter is another process, killed without a chance to stop its server.
+  const script = `import { startCluster } from ${JSON.stringify(join(process.cwd(), 'store/cluster/private-cluster.ts'))}
+    await startCluster(${JSON.stringify(folder)}); console.log('started'); setInterval(() => {}, 1000)`
+  const starter = spawn(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', script], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  await new Promise<void>((resolve) => starter.stdout.once('data', () => resolve()))
+  const leftOver = serverPid()
+  starter.kill('SIGKILL')
+  await new Promise((resolve) => starter.once('exit', resolve))
+  expect(isAlive(leftOver)).toBe(true)
+
+  const bystander = mkdtempSync(join(tmpdir(), 'orthodex-bystander-'))
+  chmodSync(bystander, 0o755)
+  const other = await startCluster(bystander)
+  const again = await startCluster(folder)
+  expect(isAlive(leftOver)).toBe(false)
+  expect(await ask(await other.database('postgres'), 'select 1 as n')).toEqual([{ n: 1 }])
+  await Promise.all([again.stop(), other.stop()])
+  rmSync(bystander, { recursive: true, force: true })
+})
+
+it('makes a folder again that was killed half-made', async () => {
+  const first = await startCluster(folder)
+  await first.stop()
+  rmSync(join(folder, 'cluster/PG_VERSION'))
+  const again = await startCluster(folder)
+  expect(await ask(await again.database('postgres'), 'select 1 as n')).toEqual([{ n: 1 }])
+  await again.stop()
+})
+
+it('finds ports nobody listens on', async () => {
+  const ports = await Promise.all([freePort(), freePort()])
+  for (const port of ports) expect(port).toBeGreaterThan(1023)
+})
