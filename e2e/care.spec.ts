@@ -43,10 +43,14 @@ test.describe('a helper at a machine', () => {
 test.describe('a coordinator', () => {
   test.use({ storageState: stateFile('coordinator') })
 
-  test('lifts a red tag with a reason, and answers a trait at the machine', async ({ page }) => {
-    await openMachine(page, 'Godwit')
+  test('stops a machine, lets it run again with a reason, and answers a trait at the machine', async ({ page }) => {
+    await openMachine(page, 'Plover')
+    await page.getByRole('button', { name: 'Red tag …' }).click()
+    await page.getByLabel('Why').fill('A smell of hot dust')
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByRole('main')).toContainText('stopped')
     await page.getByRole('button', { name: 'Lift red tag …' }).click()
-    await page.getByLabel('Why').fill('New cord fitted by a licensed repairer')
+    await page.getByLabel('Why').fill('The lamp was dusty; wiped by a licensed repairer')
     await page.getByRole('button', { name: 'Write it down' }).click()
     await expect(page.getByText('Red tag off').first()).toBeVisible()
     await page.getByRole('link', { name: 'Answer or change a trait' }).click()
@@ -70,6 +74,6 @@ test.describe('a coordinator', () => {
     await page.getByLabel('Address they sign in with').fill('perrin@saltmarsh.example')
     await page.getByRole('button', { name: 'Add', exact: true }).click()
     await expect(page.getByText('Perrin can sign in')).toBeVisible()
-    await expect(page.getByRole('listitem').filter({ hasText: 'Perrin' })).toContainText('helper')
+    await expect(page.getByRole('main').getByRole('listitem').filter({ hasText: 'Perrin' })).toContainText('helper')
   })
 })
