@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation'
 import { cache } from 'react'
 import { standingOf } from '@/core/machine/standing'
 import { readMachine } from '@/store/machine/machines'
-import { readProjects } from '@/store/project/projects'
+import { lastGiven, readProjects } from '@/store/project/projects'
 import { siteOf } from './site'
 import { theStore } from './store'
 
@@ -17,5 +17,11 @@ export const machinePage = cache(async (siteId: string, machineId: string) => {
     readProjects(store, siteId, { machineId }),
   ])
   if (!machine) notFound()
-  return { machine, site, projects, project: projects[0], standing: standingOf(machine.state, site.houseRules.needle) }
+  return {
+    machine,
+    site,
+    projects,
+    project: lastGiven(projects),
+    standing: standingOf(machine.state, site.houseRules.needle),
+  }
 })

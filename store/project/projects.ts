@@ -110,11 +110,13 @@ export async function readProjects(
 export const readProject = async (store: Reader, siteId: string, projectId: string): Promise<Project | undefined> =>
   (await readProjects(store, siteId, { projectId }))[0]
 
-/** The machine a learner sits at: that of the last kit given for any of their projects. */
-export async function seatOf(store: Reader, siteId: string, personId: string): Promise<Project | undefined> {
-  const seated = (await readProjects(store, siteId, { personId })).filter(({ given }) => given)
-  return seated.sort((a, b) => b.given!.givenAt.getTime() - a.given!.givenAt.getTime())[0]
-}
+/** The project whose kit was given last: whose turn it is. Undefined when none has a kit. */
+export const lastGiven = (projects: readonly Project[]): Project | undefined =>
+  projects.filter(({ given }) => given).sort((a, b) => b.given!.givenAt.getTime() - a.given!.givenAt.getTime())[0]
+
+/** Where a learner sits: at the machine of the last kit given for any of their projects. */
+export const seatOf = async (store: Reader, siteId: string, personId: string): Promise<Project | undefined> =>
+  lastGiven(await readProjects(store, siteId, { personId }))
 
 export async function readCourses(store: Reader, siteId: string) {
   return store

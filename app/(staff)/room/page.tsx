@@ -4,7 +4,7 @@ import { may } from '@/core/people/role'
 import { plain } from '@/core/knowledge/rule'
 import { standingOf, type MachineStanding } from '@/core/machine/standing'
 import { readMachines, type Machine } from '@/store/machine/machines'
-import { readProjects } from '@/store/project/projects'
+import { lastGiven, readProjects } from '@/store/project/projects'
 import { siteOf } from '../../_server/site'
 import { RoomPlan, type PlanMachine } from '@/ui/drawings/room-plan'
 import { StandingMark } from '@/ui/drawings/standing-mark'
@@ -23,7 +23,8 @@ export default async function RoomPage() {
     readProjects(store, actor.siteId),
   ])
   const rules = site.houseRules.needle
-  const sitting = (machineId: string) => projects.find(({ given }) => given?.machineId === machineId)?.learner ?? ''
+  const sitting = (machineId: string) =>
+    lastGiven(projects.filter(({ given }) => given?.machineId === machineId))?.learner ?? ''
   const plan = machines.map((machine) =>
     planned(machine, standingOf(machine.state, rules), rules.lifeHours, sitting(machine.machineId)),
   )
