@@ -110,9 +110,11 @@ export async function startBook(tx: Transaction<Database>, siteId: string, machi
 
 /**
  * Folds every machine's book again and keeps the result.
- * @returns the machines whose kept state was not what their book says
+ * @returns how many there are, and those whose kept state was not what their book says
  */
-export async function rebuildStates(store: Kysely<Database>): Promise<{ siteId: string; machineId: string }[]> {
+export async function rebuildStates(
+  store: Kysely<Database>,
+): Promise<{ machines: number; differed: { siteId: string; machineId: string }[] }> {
   const machines = await store.selectFrom('machine_state').select(['site_id', 'machine_id']).execute()
   const differed: { siteId: string; machineId: string }[] = []
   for (const { site_id: siteId, machine_id: machineId } of machines) {
@@ -134,5 +136,5 @@ export async function rebuildStates(store: Kysely<Database>): Promise<{ siteId: 
       if (held.state !== now.state) differed.push({ siteId, machineId })
     })
   }
-  return differed
+  return { machines: machines.length, differed }
 }
