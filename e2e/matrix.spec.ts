@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { randomUUID } from 'node:crypto'
 import { request as playwrightRequest, type APIRequestContext } from '@playwright/test'
 import { EVENT_KINDS } from '@/core/machine/event'
+import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
 import { ACTIONS, type Action, type Deed } from '@/core/people/role'
 import { COMMANDS } from '@/store/commands/run'
 import { expect, stateFile, test } from './people'
@@ -32,17 +33,22 @@ const MATRIX: Readonly<Record<Action, Allowed>> = {
   'log correction': row('●●●●'),
   'give-kit': row('●●··'),
   'add-project': row('●●··'),
+  'add-projects': row('●●··'),
   'change-project': row('●●··'),
+  'import-kits': row('●●··'),
+  'log-drop-test': row('●●●·'),
   'open-course': row('●●··'),
   'add-machine': row('●●··'),
   'place-machine': row('●●··'),
   'set-trait': row('●●··'),
   'count-stock': row('●●··'),
   'add-person': row('●···'),
+  'change-house-rules': row('●···'),
   'see-room': row('●●●·'),
   'see-kits': row('●●●·'),
   'see-book': row('●●●·'),
   'see-people': row('●···'),
+  'see-rules': row('●●●·'),
   'see-station': row('···●'),
 }
 
@@ -54,7 +60,13 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/room': 'see-room',
   '/kits': 'see-kits',
   '/kits/new': 'add-project',
+  '/kits/sheet': 'add-projects',
+  '/kits/desk': 'see-kits',
+  '/kits/labels': 'see-kits',
   '/kits/[project]': 'see-kits',
+  '/kits/[project]/print': 'see-kits',
+  '/open/[code]': 'anyone',
+  '/rules': 'see-rules',
   '/machines/new': 'add-machine',
   '/machines/[machine]': 'see-book',
   '/machines/[machine]/needle': 'see-book',
@@ -68,7 +80,15 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
 }
 
 /** Route handlers, each checked in this file or open on purpose. */
-const HANDLERS = ['/api/commands/[name]', '/api/compute/[name]', '/api/health', '/api/sign-in/[...all]']
+const HANDLERS = [
+  '/api/commands/[name]',
+  '/api/compute/[name]',
+  '/api/devices/[device]',
+  '/api/health',
+  '/api/kits/[course]',
+  '/api/kits/sheet',
+  '/api/sign-in/[...all]',
+]
 
 const nowhere = randomUUID()
 const fabric = { structure: 'woven', massGsm: 150 }
@@ -86,7 +106,25 @@ const BODIES: Readonly<Record<Deed, object>> = {
     name: 'x',
     ...facts,
   },
+  'add-projects': {
+    courseId: nowhere,
+    projects: [{ projectId: nowhere, personId: nowhere, enrolmentId: nowhere, learner: 'x', name: 'x', ...facts }],
+  },
   'change-project': { projectId: nowhere, ...facts },
+  'import-kits': {
+    file: {
+      orthodex: 'kits',
+      version: 1,
+      course: { courseId: nowhere, name: 'x', classCode: 'matrix' },
+      projects: [],
+    },
+  },
+  'log-drop-test': {
+    point: 'metallic',
+    sizeNm: 90,
+    thread: { tex: 199, fibre: 'metallic' },
+    result: 'slides',
+  },
   'open-course': { courseId: nowhere, name: 'Camp Kit again', classCode: 'campkit' },
   'add-machine': { machineId: nowhere, name: 'Heron', number: 1, place: { x: 1, y: 1 }, traits: {}, source: 'manual' },
   'place-machine': { machineId: nowhere, place: { x: 1, y: 1 } },
@@ -99,6 +137,7 @@ const BODIES: Readonly<Record<Deed, object>> = {
     password: 'long-enough-1',
     role: 'helper',
   },
+  'change-house-rules': { rules: DEFAULT_HOUSE_RULES },
 }
 const swatch = { dial: 4, target: 'straight', top: 'own', under: 'own', done: [] }
 const EVENTS: Readonly<Record<(typeof EVENT_KINDS)[number], object>> = {

@@ -60,6 +60,7 @@ export interface ProjectTable {
   fabric: Json
   layers: Json
   operation: string
+  sewn: Json | null
   written_by: string
   written_at: WrittenAt
 }
@@ -122,6 +123,17 @@ export interface StockEntryTable {
   written_at: WrittenAt
 }
 
+export interface DropTestTable {
+  site_id: string
+  drop_test_id: string
+  point: string
+  size_nm: ColumnType<string, number, number>
+  thread: Json
+  result: string
+  tested_by: string
+  tested_at: Time
+}
+
 /** One row for each write that landed, so that a write sent twice lands once. */
 export interface CommandTable {
   site_id: string
@@ -146,6 +158,7 @@ export interface Database {
   machine_state: MachineStateTable
   kit_given: KitGivenTable
   stock_entry: StockEntryTable
+  drop_test: DropTestTable
   command: CommandTable
   sign_in_user: { id: string; name: string; email: string; emailVerified: boolean; createdAt: Time; updatedAt: Time }
   sign_in_account: {

@@ -1,9 +1,10 @@
 import { Migrator, type Kysely } from 'kysely'
 import * as firstTables from './migrations/0001-first-tables'
+import * as kits from './migrations/0002-kits'
 import type { Database } from './database'
 
 /** In order of their names; a migration that has landed is never changed. */
-const MIGRATIONS = { '0001-first-tables': firstTables }
+const MIGRATIONS = { '0001-first-tables': firstTables, '0002-kits': kits }
 
 /**
  * Brings a database to the newest tables; does nothing when it is there already. Safe to run at the same time twice.

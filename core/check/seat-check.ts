@@ -4,6 +4,7 @@ import { POINTS } from '../knowledge/needle'
 import { SEAT_CHECK, type StepDrawing } from '../knowledge/seat-check'
 import type { Kit } from '../kit/request'
 import type { Traits } from '../machine/trait'
+import { nearestLengthMark } from '../units/length-marks'
 import { sizeText } from '../units/needle-size'
 
 export interface CheckStep {
@@ -49,7 +50,7 @@ export function seatCheck(traits: Traits, kit?: CheckedKit): CheckStep[] {
 
 /** Traits as a person says them, with what the kit adds. */
 function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
-  const { tensionDial, needleNm: _, lengthMm: _length, ...words } = traits
+  const { tensionDial, needleNm: _, lengthMm: _length, lengthMarks, bobbinSize: _size, ...words } = traits
   const stitch = kit?.stitch
   // A day starts with a middling straight stitch when no kit says otherwise.
   const lengthMm = stitch?.lengthMm ?? Math.min(Math.max(2.5, traits.lengthMm?.min ?? 0), traits.lengthMm?.max ?? 2.5)
@@ -65,6 +66,7 @@ function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
     clampWords: traits.clampTightened ? CLAMP[traits.clampTightened] : '',
     kitStraight: stitch ? stitch.iso === '301' : true,
     kitLengthMm: plain(lengthMm),
+    kitLengthMark: lengthMarks && plain(nearestLengthMark(lengthMarks, lengthMm).mark),
     kitPerInch: lengthMm > 0 ? Math.round(25.4 / lengthMm) : 0,
     kitWidthMm: stitch && plain(stitch.widthMm),
     needleWords: kit && `${POINTS[kit.needle.point].words} ${sizeText(kit.needle.sizeNm)}`,

@@ -4,7 +4,7 @@ import { needleFit } from '../kit/needle-fit'
 import { computeKit } from '../kit/kit'
 import type { KitRequest } from '../kit/request'
 import { LOADS, NEEDLE_SCHOOLS, NEEDLE_SIGNS } from '../knowledge/wear'
-import { checkDial, checkSpan } from '../schema/dial'
+import { checkDial, checkLengthMarks, checkSpan } from '../schema/dial'
 import { Invalid } from '../schema/invalid'
 import { KitRequestSchema } from '../schema/kit'
 import { check } from '../schema/validate'
@@ -22,6 +22,7 @@ import {
   ThreadSchema,
   words,
 } from '../schema/vocabulary'
+import { threadUse, type ThreadUseQuestion } from '../thread-use/thread-use'
 import { NeedleSizeError, parseNeedleSize } from '../units/needle-size'
 import { NotationError, parseThreadNotation, threadDiameterMm, usualFinish, type Thread } from '../units/thread'
 import { needleWear, type WearQuestion } from '../wear/wear'
@@ -110,9 +111,35 @@ const kit = computation(KitRequestSchema, (request) => {
     checkDial(exact(request.machine.dial), 'machine.dial')
     checkSpan(request.machine.lengthMm, 'machine.lengthMm')
     checkSpan(request.machine.needleNm, 'machine.needleNm')
+    if (request.machine.lengthMarks) checkLengthMarks(request.machine.lengthMarks, 'machine.lengthMarks')
   }
   return computeKit(exact<KitRequest>(request))
 })
+
+const stitch = strict({ iso: words(['301', '304'] as const), lengthMm: Above0, widthMm: From0 })
+const threadUseOf = computation(
+  strict({
+    stitch,
+    stackMm: From0,
+    seamM: From0,
+    starts: From0,
+    swatches: Type.Optional(From0),
+    top: ThreadSchema,
+    bobbin: ThreadSchema,
+    bobbinVolumeMm3: Above0,
+    twin: Type.Optional(Type.Boolean()),
+    beginners: Type.Optional(Type.Boolean()),
+  }),
+  (request) => {
+    const assumed: Assumption[] = []
+    if (request.swatches === undefined) assumed.push({ field: 'swatches', value: 0 })
+    for (const part of ['top', 'bobbin'] as const) {
+      const { finish, fibre } = request[part]
+      if (!finish) assumed.push({ field: `${part}.finish`, value: usualFinish(fibre) })
+    }
+    return { ...threadUse(exact<ThreadUseQuestion>(request)), assumed }
+  },
+)
 
 const load = words(LOADS)
 const wear = computation(
@@ -165,11 +192,12 @@ export const COMPUTATIONS: Readonly<Record<string, Computation>> = {
   'needle-fit': needleFitOf,
   fabric,
   kit,
+  'thread-use': threadUseOf,
   wear,
 }
 
 /** Named in the published contract, and still to be built. */
-export const NOT_BUILT: readonly string[] = ['thread-use', 'tension', 'fault', 'plan']
+export const NOT_BUILT: readonly string[] = ['tension', 'fault', 'plan']
 
 /**
  * Answers one request.

@@ -1,4 +1,4 @@
-import { GSM_PER_MM, bandOf, type Band, type FabricTrait, type Structure } from '../knowledge/fabric'
+import { BANDS, GSM_PER_MM, bandOf, type Band, type FabricTrait, type Structure } from '../knowledge/fabric'
 import { firstThatHolds } from '../knowledge/rule'
 import { GSM_PER_OUNCE_PER_SQUARE_YARD, massOfSwatch } from '../units/mass'
 
@@ -18,6 +18,10 @@ export interface Assumption {
   readonly value: string | number | boolean
 }
 
+/** Numbers of a cloth that can be measured or guessed. */
+export const FABRIC_NUMBERS = ['massGsm', 'thicknessMm', 'stretchPercent'] as const
+export type FabricNumber = (typeof FABRIC_NUMBERS)[number]
+
 /** One cloth with nothing missing; `thicknessMm` is one layer. */
 export interface Fabric {
   readonly structure: Structure
@@ -27,20 +31,28 @@ export interface Fabric {
   readonly traits: readonly FabricTrait[]
   readonly band?: Band
   /** fields that were guessed, not measured */
-  readonly estimated: readonly string[]
+  readonly estimated: readonly FabricNumber[]
   readonly assumed: readonly Assumption[]
 }
 
 /** Completes a cloth from what is known: thickness guesses mass and mass guesses thickness; one must be there. */
-export function completeFabric(known: {
-  readonly structure: Structure
-  readonly massGsm?: number | undefined
-  readonly thicknessMm?: number | undefined
-  readonly stretchPercent?: number | undefined
-  readonly traits?: readonly FabricTrait[] | undefined
-}): Fabric {
+export function completeFabric(
+  known: {
+    readonly structure: Structure
+    readonly massGsm?: number | undefined
+    readonly thicknessMm?: number | undefined
+    readonly stretchPercent?: number | undefined
+    readonly traits?: readonly FabricTrait[] | undefined
+    /** numbers given above that somebody guessed */
+    readonly guessed?: readonly FabricNumber[] | undefined
+  },
+  knowledge: { readonly gsmPerMm: typeof GSM_PER_MM; readonly bands: typeof BANDS } = {
+    gsmPerMm: GSM_PER_MM,
+    bands: BANDS,
+  },
+): Fabric {
   const traits = known.traits ?? []
-  const { gsmPerMm } = firstThatHolds(GSM_PER_MM, { structure: known.structure, traits }).give
+  const { gsmPerMm } = firstThatHolds(knowledge.gsmPerMm, { structure: known.structure, traits }).give
   const massGsm = known.massGsm ?? (known.thicknessMm ?? NaN) * gsmPerMm
   const thicknessMm = known.thicknessMm ?? massGsm / gsmPerMm
   const assumed: Assumption[] = []
@@ -48,7 +60,10 @@ export function completeFabric(known: {
   if (known.thicknessMm === undefined) assumed.push({ field: 'thicknessMm', value: thicknessMm })
   if (known.stretchPercent === undefined) assumed.push({ field: 'stretchPercent', value: 0 })
   if (known.traits === undefined) assumed.push({ field: 'traits', value: 'none' })
-  const band = bandOf(known.structure, massGsm)
+  const band = bandOf(known.structure, massGsm, knowledge.bands)
+  const estimated = FABRIC_NUMBERS.filter(
+    (field) => known.guessed?.includes(field) || (field !== 'stretchPercent' && known[field] === undefined),
+  )
   return {
     structure: known.structure,
     massGsm,
@@ -56,7 +71,7 @@ export function completeFabric(known: {
     stretchPercent: known.stretchPercent ?? 0,
     traits,
     ...(band && { band }),
-    estimated: assumed.map(({ field }) => field).filter((field) => field === 'massGsm' || field === 'thicknessMm'),
+    estimated,
     assumed,
   }
 }

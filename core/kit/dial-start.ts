@@ -1,15 +1,9 @@
-import {
-  FABRIC_OFFSETS,
-  HALF_WITHOUT_MACHINE,
-  STITCH_OFFSETS,
-  THREAD_OFFSET,
-  THREAD_OFFSETS,
-  type DialOffset,
-} from '../knowledge/dial'
+import { HALF_WITHOUT_MACHINE, THREAD_OFFSET, type DialOffset } from '../knowledge/dial'
 import { firstThatHolds, plain, rulesThatHold, sentence, type Facts, type Rule } from '../knowledge/rule'
 import { dialUnit, nearestMark, type Dial } from '../units/dial'
 import { threadDiameterMm, type Thread } from '../units/thread'
-import type { Kit, Reason } from './request'
+import type { KitQuestion } from './facts'
+import type { Kit } from './request'
 
 /** −2.3·ln(d_top ÷ d_bobbin) within ± 1.5: the same dial squeezes a thick thread harder. 0 for the same article. */
 export function threadOffset(top: Thread, bobbin: Thread): number {
@@ -17,8 +11,8 @@ export function threadOffset(top: Thread, bobbin: Thread): number {
   return Math.min(Math.max(raw, -THREAD_OFFSET.within), THREAD_OFFSET.within) + 0
 }
 
-const numbersOf = (rules: readonly Rule<DialOffset>[]): number =>
-  rules.reduce((sum, { give }) => sum + ('numbers' in give ? give.numbers : 0), 0)
+const numberOf = (give: DialOffset, facts: Facts): number =>
+  !('numbers' in give) ? 0 : typeof give.numbers === 'number' ? give.numbers : (facts[give.numbers] as number)
 const wantsHalf = (rules: readonly Rule<DialOffset>[]): boolean => rules.some(({ give }) => 'half' in give)
 
 /**
@@ -30,13 +24,18 @@ export function startingDial(
   top: Thread,
   bobbin: Thread,
   facts: Facts,
-): { readonly dial: Kit['dial']; readonly reason: Reason } {
-  const stitchRule = firstThatHolds(STITCH_OFFSETS, facts)
+  knowledge: KitQuestion['knowledge'],
+): { readonly dial: Kit['dial']; readonly rules: readonly Rule<unknown>[]; readonly because: string } {
+  const stitchRule = firstThatHolds(knowledge.stitchOffsets, facts)
   const shown = dial?.byStitch?.[String(facts['stitchOf'])]
   const stitchRules = shown === undefined ? [stitchRule] : []
-  const rules = [...rulesThatHold(FABRIC_OFFSETS, facts), ...rulesThatHold(THREAD_OFFSETS, facts), ...stitchRules]
+  const rules = [
+    ...rulesThatHold(knowledge.fabricOffsets, facts),
+    ...rulesThatHold(knowledge.threadOffsets, facts),
+    ...stitchRules,
+  ]
   const fromThread = threadOffset(top, bobbin)
-  const sum = fromThread + numbersOf(rules)
+  const sum = rules.reduce((total, { give }) => total + numberOf(give, facts), fromThread)
 
   const unit = dial ? dialUnit(dial) : 1
   const base = shown ?? dial?.normal
@@ -44,16 +43,17 @@ export function startingDial(
     dial && base !== undefined ? (dial.min + (dial.normal - dial.min) / 2 - base) / unit : HALF_WITHOUT_MACHINE
   const offset = wantsHalf(rules) ? Math.min(sum, half) : sum
 
-  const said = rules.filter(({ give }) => !('numbers' in give) || give.numbers !== 0)
+  const said = rules.filter(({ give }) => !('numbers' in give) || numberOf(give, facts) !== 0)
   const parts = said.map((rule) => sentence(rule.because, facts))
   if (fromThread !== 0) parts.unshift(`${plain(top.tex)} over ${plain(bobbin.tex)} tex ${signed(fromThread)}`)
   const why =
     parts.length > 0 ? parts.join(', ') : 'same thread above and below, straight stitch, ordinary cloth: no offset'
-  const rule = [stitchRule, ...said].map(({ id }) => id)[0]!
+  const decided = said.length > 0 ? said : [stitchRule]
   if (!dial || base === undefined) {
     return {
       dial: { offset },
-      reason: { part: 'dial', rule, because: `From the machine’s normal mark: ${why}.` },
+      rules: decided,
+      because: `From the machine’s normal mark: ${why}.`,
     }
   }
   const start = base + unit * offset
@@ -65,7 +65,8 @@ export function startingDial(
     : ''
   return {
     dial: { offset, setting, ...(clipped && { clipped: true }) },
-    reason: { part: 'dial', rule, because: `Start at ${plain(setting)}: from ${from}, ${why}.${reach}` },
+    rules: decided,
+    because: `Start at ${plain(setting)}: from ${from}, ${why}.${reach}`,
   }
 }
 

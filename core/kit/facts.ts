@@ -1,61 +1,66 @@
 import { completeFabric, type Fabric } from '../fabric/intake'
-import type { Facts } from '../knowledge/rule'
-import { isThickThread } from './thread-choice'
+import type { Knowledge } from '../knowledge/knowledge'
+import { roomFacts } from '../knowledge/room-number'
+import { holds, type Facts } from '../knowledge/rule'
+import { usualFinish } from '../units/thread'
 import type { KitRequest } from './request'
 
 /** Everything the rules may ask about a request, before any choice has been made. */
 export interface KitQuestion {
   readonly request: KitRequest
+  readonly knowledge: Knowledge
   readonly fabric: Fabric
   readonly facts: Facts
+  /** facts that rest on a guess rather than on something measured */
+  readonly guessed: readonly string[]
 }
 
-/** Elastane is likely where a knit stretches over half, or a woven over a tenth. Source: common practice. */
-const likelyElastane = (fabric: Fabric): boolean =>
-  (fabric.structure === 'knit' && fabric.stretchPercent > 50) ||
-  (fabric.structure === 'woven' && fabric.stretchPercent > 10)
+/** Facts that follow from a number of the cloth: guessed when it is. */
+const FOLLOWS: Readonly<Record<string, readonly string[]>> = {
+  massGsm: ['massGsm', 'band', 'bandWords', 'light', 'silky'],
+  thicknessMm: ['thicknessMm', 'stackMm', 'crossingMm'],
+  stretchPercent: ['stretchPercent', 'elastane'],
+}
 
-export function kitQuestion(request: KitRequest): KitQuestion {
-  const fabric = completeFabric(request.fabric)
+export function kitQuestion(request: KitRequest, knowledge: Knowledge): KitQuestion {
+  const fabric = completeFabric(request.fabric, knowledge)
   const { machine, schools = {}, thread, operation, layers } = request
   const crossingLayers = Math.max(layers.seam, layers.crossing)
   const stackMm = fabric.thicknessMm * crossingLayers
-  const silky =
-    fabric.band === 'sheer' ||
-    fabric.traits.includes('sheer') ||
-    (fabric.traits.includes('slippery') && fabric.massGsm < 150)
-  const light = fabric.band === 'sheer' || fabric.band === 'light'
-  return {
-    request,
-    fabric,
-    facts: {
-      structure: fabric.structure,
-      traits: fabric.traits,
-      massGsm: fabric.massGsm,
-      thicknessMm: fabric.thicknessMm,
-      stretchPercent: fabric.stretchPercent,
-      band: fabric.band,
-      bandWords: fabric.band?.replaceAll('-', ' '),
-      silky,
-      elastane: fabric.traits.includes('elastane') || likelyElastane(fabric),
-      operation,
-      seamLayers: layers.seam,
-      crossingLayers,
-      crossingMm: stackMm,
-      stackMm,
-      threadGiven: thread !== undefined,
-      threadTex: thread?.tex,
-      threadFibre: thread?.fibre,
-      threadFinish: thread?.finish,
-      thickThread: thread ? isThickThread(thread) : operation === 'topstitch' && !light && !silky,
-      learner: request.learner ?? false,
-      straightPlate: machine?.straightPlate ?? false,
-      spoolPins: machine?.spoolPins,
-      schoolPoint: schools.point,
-      schoolDenim: schools.denim,
-      schoolSuede: schools.suede,
-      schoolElastane: schools.elastane,
-      schoolImitation: schools.imitation,
-    },
+  const facts: Record<string, Facts[string]> = {
+    structure: fabric.structure,
+    traits: fabric.traits,
+    massGsm: fabric.massGsm,
+    thicknessMm: fabric.thicknessMm,
+    stretchPercent: fabric.stretchPercent,
+    band: fabric.band,
+    bandWords: fabric.band?.replaceAll('-', ' '),
+    operation,
+    seamLayers: layers.seam,
+    crossingLayers,
+    crossingMm: stackMm,
+    stackMm,
+    threadGiven: thread !== undefined,
+    threadTex: thread?.tex,
+    threadFibre: thread?.fibre,
+    threadFinish: thread?.finish,
+    threadStrands: thread?.strands,
+    threadKinds: thread && [thread.fibre, thread.finish ?? usualFinish(thread.fibre)],
+    learner: request.learner ?? false,
+    straightPlate: machine?.straightPlate ?? false,
+    spoolPins: machine?.spoolPins,
+    maxStackMm: machine?.maxStackMm,
+    maxLeatherMm: machine?.maxLeatherMm,
+    plateMm: machine?.maxWidthMm,
+    schoolPoint: schools.point,
+    schoolDenim: schools.denim,
+    schoolSuede: schools.suede,
+    schoolElastane: schools.elastane,
+    schoolImitation: schools.imitation,
+    ...roomFacts(request.room),
+    ...(machine?.heaviestTex !== undefined && { heaviestBondedTex: machine.heaviestTex }),
   }
+  for (const { when, give } of knowledge.clothFacts) facts[give.fact] ??= holds(when, facts)
+  const guessed = fabric.estimated.flatMap((field) => FOLLOWS[field] ?? [])
+  return { request, knowledge, fabric, facts, guessed }
 }

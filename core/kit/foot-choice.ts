@@ -1,14 +1,25 @@
-import { FOOT_WISHES, PRESSURE_WISHES, type Foot, type FootPressure } from '../knowledge/foot'
-import { firstThatHolds, sentence, type Facts } from '../knowledge/rule'
-import type { KitMachine, Reason, Refusal } from './request'
+import type { Foot, FootPressure } from '../knowledge/foot'
+import { firstThatHolds, sentence, type Facts, type Rule } from '../knowledge/rule'
+import type { KitQuestion } from './facts'
+import type { KitMachine, Refusal } from './request'
+
+export interface FootChoice {
+  readonly foot: Foot
+  readonly rule: Rule<unknown>
+  readonly because: string
+  /** every foot that would have done, best first */
+  readonly suits: readonly Foot[]
+  /** without one of these the job is refused */
+  readonly essential: boolean
+}
 
 /** The foot for the cloth, from those the machine has; a straight-stitch foot only ever for a straight stitch. */
 export function chooseFoot(
-  facts: Facts,
+  { facts, knowledge }: Pick<KitQuestion, 'facts' | 'knowledge'>,
   machine: KitMachine | undefined,
   zigzags: boolean,
-): { readonly foot: Foot; readonly reason: Reason } | { readonly refusal: Refusal } {
-  const rule = firstThatHolds(FOOT_WISHES, facts)
+): FootChoice | { readonly refusal: Refusal } {
+  const rule = firstThatHolds(knowledge.footWishes, facts)
   const wished = rule.give.feet.filter((foot) => !(zigzags && foot === 'straight'))
   const because = sentence(rule.because, facts)
   const found = wished.find((foot) => !machine || machine.feet.includes(foot))
@@ -28,26 +39,22 @@ export function chooseFoot(
     },
   }
 
-  function chosen(foot: Foot, sentenceSaid: string) {
-    return { foot, reason: { part: 'foot', rule: rule.id, because: sentenceSaid } }
+  function chosen(foot: Foot, sentenceSaid: string): FootChoice {
+    return { foot, rule, because: sentenceSaid, suits: wished, essential: rule.give.essential ?? false }
   }
 }
 
 export function choosePressure(
   facts: Facts,
   machine: KitMachine | undefined,
-): { readonly pressure: FootPressure; readonly reason: Reason } {
-  const rule = firstThatHolds(PRESSURE_WISHES, facts)
+  knowledge: KitQuestion['knowledge'],
+): { readonly pressure: FootPressure; readonly rule: Rule<unknown>; readonly because: string } {
+  const rule = firstThatHolds(knowledge.pressureWishes, facts)
   const because = sentence(rule.because, facts)
   const fixed = machine?.footPressure === 'fixed' && rule.give.pressure !== 'normal'
   return {
     pressure: fixed ? 'normal' : rule.give.pressure,
-    reason: {
-      part: 'foot-pressure',
-      rule: rule.id,
-      because: fixed
-        ? `${because} This machine’s pressure is fixed, so it stays as it is: ${rule.give.lost}.`
-        : because,
-    },
+    rule,
+    because: fixed ? `${because} This machine’s pressure is fixed, so it stays as it is: ${rule.give.lost}.` : because,
   }
 }

@@ -1,10 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { isTwin, needleSystem, POINTS } from '../knowledge/needle'
+import type { Structure } from '../knowledge/fabric'
+import { KNOWLEDGE, type Knowledge } from '../knowledge/knowledge'
+import { isTwin, needleSystem, POINTS, type Point } from '../knowledge/needle'
+import type { Rule } from '../knowledge/rule'
 import { KitSchema } from '../schema/kit'
 import { check } from '../schema/validate'
 import { anyMachine, anyRequest } from '../testing/arbitraries'
 import { computeKit } from './kit'
+import { needleFit } from './needle-fit'
 import type { Kit, KitMachine, KitRequest } from './request'
 
 const machine: KitMachine = {
@@ -221,7 +225,7 @@ describe('a kit is never', () => {
 
   it('a twin without its second spool', () =>
     always((kit) => {
-      if (isTwin(kit.needle.point)) expect(kit.extras).toContain('second-spool')
+      if (isTwin(POINTS[kit.needle.point])) expect(kit.extras).toContain('second-spool')
     }))
 
   it('a setting that the machine does not have', () =>
@@ -352,4 +356,186 @@ describe('a refusal names the limit and what would help', () => {
       }),
       { numRuns: 600 },
     ))
+})
+
+/** Sizes of the kits with the thread asked for, best first; empty when refused. */
+const sizesWith = (request: KitRequest) =>
+  computeKit(request)
+    .kits.filter(({ topThread }) => topThread.tex === request.thread?.tex)
+    .map(({ needle, fit }) => ({ ...needle, eyeMm: fit.eyeMm }))
+
+describe('as in the world', () => {
+  const cloth = fc.record({
+    structure: fc.constantFrom('woven' as const, 'knit' as const, 'felt' as const, 'pile' as const),
+    massGsm: fc.double({ min: 20, max: 700, noNaN: true }),
+    thicknessMm: fc.double({ min: 0.1, max: 1.5, noNaN: true }),
+  })
+
+  it('a thicker thread never gets a smaller eye of the same point', () =>
+    fc.assert(
+      fc.property(
+        cloth,
+        fc.double({ min: 10, max: 90, noNaN: true }),
+        fc.double({ min: 0, max: 40, noNaN: true }),
+        (fabric, tex, more) => {
+          const eyes = (of: number) =>
+            sizesWith({
+              fabric,
+              layers: { seam: 2, crossing: 2 },
+              operation: 'seam',
+              thread: { tex: of, fibre: 'polyester' },
+            })
+          const thick = eyes(tex + more)
+          for (const fine of eyes(tex)) {
+            const same = thick.find(({ point }) => point === fine.point)
+            if (same) expect(same.eyeMm).toBeGreaterThanOrEqual(fine.eyeMm - 1e-9)
+          }
+        },
+      ),
+      { numRuns: 600 },
+    ))
+
+  it('more layers never get a thinner needle of the same point', () =>
+    fc.assert(
+      fc.property(cloth, fc.integer({ min: 2, max: 6 }), fc.integer({ min: 0, max: 6 }), (fabric, layers, more) => {
+        const sizes = (crossing: number) =>
+          sizesWith({
+            fabric,
+            layers: { seam: 2, crossing },
+            operation: 'seam',
+            thread: { tex: 27, fibre: 'polyester' },
+          })
+        const thick = sizes(layers + more)
+        for (const thin of sizes(layers)) {
+          const same = thick.find(({ point }) => point === thin.point)
+          if (same) expect(same.sizeNm).toBeGreaterThanOrEqual(thin.sizeNm)
+        }
+      }),
+      { numRuns: 600 },
+    ))
+})
+
+describe('a drop test at the table', () => {
+  const canvas: KitRequest = {
+    ...poplin,
+    fabric: { structure: 'woven', massGsm: 190, traits: [] },
+    thread: { tex: 40, fibre: 'polyester' },
+  }
+  const first = best(canvas)
+  const tested = (result: 'slides' | 'spirals' | 'stays', sizeNm: number): KitRequest => ({
+    ...canvas,
+    dropTests: [{ point: first.needle.point, sizeNm, thread: canvas.thread!, result }],
+  })
+
+  it('beats the formula both ways, and the reason says so', () => {
+    const up = best(tested('stays', first.needle.sizeNm))
+    expect(up.needle.sizeNm).toBeGreaterThan(first.needle.sizeNm)
+    const slid = best(tested('slides', 80))
+    expect(slid).toMatchObject({ needle: { sizeNm: 80 }, fit: { verdict: 'good', dropTest: 'slides' } })
+    expect(reason(slid, 'needle-size')).toContain('A drop test with 80/12 decided: it slid')
+  })
+
+  it('holds for larger eyes when it slid and for smaller when it did not, and for no other thread', () => {
+    const fit = (sizeNm: number, request: KitRequest) =>
+      needleFit({ point: 'universal', sizeNm }, request.thread!, { points: POINTS, dropTests: request.dropTests })
+        .verdict
+    expect([fit(70, tested('slides', 80)), fit(80, tested('slides', 80)), fit(90, tested('slides', 80))]).toEqual([
+      fit(70, canvas),
+      'good',
+      'good',
+    ])
+    expect([fit(80, tested('stays', 90)), fit(90, tested('stays', 90))]).toEqual(['shreds', 'shreds'])
+    expect(fit(90, { ...tested('stays', 90), thread: { tex: 27, fibre: 'cotton' } })).toBe('good')
+  })
+})
+
+describe('a room', () => {
+  it('changes a number, and the kit and its sentence follow', () => {
+    const sheer: KitRequest = { ...poplin, fabric: { structure: 'woven', massGsm: 55, traits: ['sheer'] } }
+    expect(best(sheer).dial.setting).toBe(3)
+    const looser = best({ ...sheer, room: { offsetSilky: -2 } })
+    expect(looser.dial.setting).toBe(2)
+    expect(reason(looser, 'dial')).toContain('−2')
+    const denim: KitRequest = { ...poplin, fabric: { structure: 'woven', massGsm: 300 }, learner: true }
+    expect(best(denim).cautions).not.toContain('staff-only')
+    expect(best({ ...denim, room: { learnerThickestNm: 80 } })).toMatchObject({ verdict: 'marginal' })
+  })
+
+  it('is less sure of a kit whose cloth was guessed', () => {
+    const measured = best(poplin)
+    const guessed = best({ ...poplin, fabric: { ...poplin.fabric, guessed: ['massGsm'] } })
+    expect([measured.confidence, guessed.confidence]).toEqual(['medium', 'low'])
+    expect(guessed.reasons.find(({ part }) => part === 'needle-size')?.confidence).toBe('low')
+    expect(guessed.reasons.find(({ part }) => part === 'bobbin')?.confidence).toBe('high')
+  })
+})
+
+describe('a machine’s own marks', () => {
+  it('are what a stitch length is set to, also on a dial that runs backwards', () => {
+    const marks = { lowest: 1, highest: 5, step: 0.5, mmAtLowest: 4, mmAtHighest: 0.5 }
+    const { stitch } = best({ ...poplin, machine: { ...machine, lengthMm: { min: 0.5, max: 4 }, lengthMarks: marks } })
+    expect(stitch.lengthMark).toBe(3)
+    expect(stitch.lengthMm).toBeCloseTo(2.25, 9)
+    const longer = best({ ...leather(1.2), machine: { ...machine, lengthMarks: marks } }).stitch
+    expect(longer.lengthMark!).toBeLessThan(3)
+  })
+})
+
+describe('what the field adds by data alone', () => {
+  it('a new structure, a new point and a rule make a reasoned kit', () => {
+    const cork = 'cork' as Structure
+    const felting = 'corker' as Point
+    const knowledge: Knowledge = {
+      ...KNOWLEDGE,
+      points: { ...POINTS, [felting]: { words: 'corker', shape: 'square', sizesNm: [80, 90], eyeShare: 0.45 } },
+      bands: { ...KNOWLEDGE.bands, [cork]: undefined },
+      gsmPerMm: [
+        rule('guess-cork', { structure: { in: [cork] } }, { gsmPerMm: 250 }, 'Guessed.'),
+        ...KNOWLEDGE.gsmPerMm,
+      ],
+      clothSizes: [
+        rule(
+          'size-cork',
+          { structure: { in: [cork] } },
+          { low: 80, up: 90 },
+          'Cork of {thicknessMm} mm wants {low} to {up}.',
+        ),
+        ...KNOWLEDGE.clothSizes,
+      ],
+      pointProposals: [
+        rule(
+          'point-cork',
+          { structure: { in: [cork] } },
+          { points: [felting], only: true },
+          'Cork of {massGsm} g/m² wants the corker.',
+        ),
+        ...KNOWLEDGE.pointProposals,
+      ],
+      cautions: [
+        rule(
+          'caution-cork',
+          { structure: { in: [cork] } },
+          { caution: 'permanent-holes' },
+          'Every hole in {structure} stays.',
+        ),
+        ...KNOWLEDGE.cautions,
+      ],
+    }
+    const { kits } = computeKit(
+      { fabric: { structure: cork, thicknessMm: 0.8 }, layers: { seam: 2, crossing: 2 }, operation: 'seam' },
+      knowledge,
+    )
+    expect(kits[0]).toMatchObject({ needle: { point: 'corker', sizeNm: 80 }, cautions: ['permanent-holes'] })
+    expect(reason(kits[0]!, 'needle-point')).toBe('Cork of 200 g/m² wants the corker.')
+    expect(reason(kits[0]!, 'needle-size')).toContain('Cork of 0.8 mm wants 80 to 90.')
+  })
+
+  const rule = <Given>(id: string, when: Rule<Given>['when'], give: Given, because: string): Rule<Given> => ({
+    id,
+    when,
+    give,
+    because,
+    source: 'house rule',
+    confidence: 'medium',
+  })
 })

@@ -1,16 +1,23 @@
-import { CAUTION_RULES } from '../knowledge/caution'
-import { EXTRA_RULES } from '../knowledge/extra'
-import { isTwin, POINTS, type NeedleSystem, type Point } from '../knowledge/needle'
-import { plain, rulesThatHold, sentence, type Facts, type Rule } from '../knowledge/rule'
+import { isLargestEyed, isTwin, type NeedleSystem, type Point } from '../knowledge/needle'
+import { KNOWLEDGE, type Knowledge } from '../knowledge/knowledge'
+import { plain, restsOn, rulesThatHold, sentence, type Facts, type Rule } from '../knowledge/rule'
 import { THREAD_REASONS } from '../knowledge/thread'
 import { olderNumber, sizeText } from '../units/needle-size'
 import { usualFinish, type Thread } from '../units/thread'
 import { startingDial } from './dial-start'
 import { kitQuestion, type KitQuestion } from './facts'
-import { chooseFoot, choosePressure } from './foot-choice'
+import { chooseFoot, choosePressure, type FootChoice } from './foot-choice'
 import { needleRefusal, stackLimits, systemOf, threadLimit, TWIN_MARGIN_MM } from './limits'
-import { chooseSize, clothRange, finestForThread, pointsToTry, sizesFor, type NeedleCandidate } from './needle-choice'
-import { needleFit } from './needle-fit'
+import {
+  chooseSize,
+  clothRange,
+  finestForThread,
+  pointsToTry,
+  sizesFor,
+  type ClothRange,
+  type NeedleCandidate,
+} from './needle-choice'
+import { needleFit, type FitKnowledge } from './needle-fit'
 import {
   LIMITS,
   type Kit,
@@ -28,17 +35,17 @@ import { chooseBobbin, planThread, type ThreadPlan } from './thread-choice'
  * What goes in the bag for one project on one machine: ranked kits with a reason for every part, or refusals with the
  * exact limit and what would help. Pure; the request must fit its schema.
  */
-export function computeKit(request: KitRequest): KitAnswer {
-  const question = kitQuestion(request)
+export function computeKit(request: KitRequest, knowledge: Knowledge = KNOWLEDGE): KitAnswer {
+  const question = kitQuestion(request, knowledge)
   const { machine } = request
-  const refusals: Refusal[] = machine ? stackLimits(question, machine) : []
-  const system = systemOf(machine)
-  const stitch = chooseStitch(question.facts, machine)
+  const refusals: Refusal[] = stackLimits(question)
+  const system = systemOf(machine, knowledge)
+  const stitch = chooseStitch(question, machine)
   if ('refusals' in stitch) refusals.push(...stitch.refusals)
-  const foot = chooseFoot(question.facts, machine, 'stitch' in stitch && stitch.stitch.iso !== '301')
+  const foot = chooseFoot(question, machine, 'stitch' in stitch && stitch.stitch.iso !== '301')
   if ('refusal' in foot) refusals.push(foot.refusal)
   if ('refusal' in system) refusals.push(system.refusal)
-  else refusals.push(...threadLimit(request.thread, system))
+  else refusals.push(...threadLimit(request.thread, system, question))
 
   const assumed = [...question.fabric.assumed]
   if (!machine) assumed.push({ field: 'machine', value: 'a household machine with all it may need' })
@@ -62,28 +69,34 @@ export function computeKit(request: KitRequest): KitAnswer {
 interface Choice {
   readonly needle: NeedleCandidate
   readonly gapMm?: number
-  readonly rule: string
+  readonly rule: Rule<unknown>
   readonly because: string
   readonly school?: string
   readonly firm?: true
+  /** what decided the sizes that the cloth allows */
+  readonly range: ClothRange
   readonly thread: ThreadPlan
   /** another thread than the one asked for */
   readonly substituted?: Thread
 }
 
 function findNeedles(
-  { request, facts }: KitQuestion,
+  question: KitQuestion,
   system: NeedleSystem,
 ): { readonly choices: readonly Choice[] } | { readonly refusal: Refusal } {
+  const { request, facts, knowledge } = question
   const { machine, stock } = request
-  const range = clothRange(facts)
-  const proposals = pointsToTry(facts)
+  const range = clothRange(question)
+  const proposals = pointsToTry(question)
   const points = proposals.map(({ point }) => point)
-  const none = () => ({ refusal: needleRefusal(points, range, system, machine) })
+  const none = () => ({ refusal: needleRefusal(points, range, system, question) })
   const outside = machine && (range.raisedLow > machine.needleNm.max || range.up < machine.needleNm.min)
-  if (outside && !points.includes('wing')) return none()
+  if (outside && !points.some((point) => knowledge.points[point].holeWanted)) return none()
 
-  const bounds = { range, machine: machine?.needleNm, system }
+  const fit: FitKnowledge = { points: knowledge.points, dropTests: request.dropTests }
+  const gapsOf = (point: Point) => knowledge.points[point].gaps?.map(({ gapMm }) => gapMm) ?? []
+  const isLargest = (point: Point) => isLargestEyed(knowledge.points[point])
+  const bounds = { range, fit, machine: machine?.needleNm, system }
   const tryWith = (thread: ThreadPlan, substituted?: Thread): Choice[] =>
     proposals.flatMap(({ point, rule }): Choice[] => {
       const best = chooseSize(point, thread.candidates, bounds, facts, rule.give.sizeNm)
@@ -96,9 +109,10 @@ function findNeedles(
           ? [
               {
                 needle,
-                rule: rule.id,
-                because: sentence(rule.because, { ...facts, threadTex: needle.thread.tex }),
+                rule,
+                because: sentence(rule.because, facts, { threadTex: needle.thread.tex }),
                 thread,
+                range,
                 ...(rule.school && { school: rule.school }),
                 ...(rule.give.firm && { firm: true as const }),
                 ...(substituted && { substituted }),
@@ -108,13 +122,11 @@ function findNeedles(
       )
     })
 
-  const plan = planThread(request.thread, facts, stock)
+  const plan = planThread(request.thread, question, stock)
   const asked = tryWith(plan)
   const conflict = request.thread && asked.length > 0 && asked.every(({ needle }) => needle.marginal)
   const ways = conflict || (request.thread && asked.length === 0) ? waysOut(asked) : asked
-  const choices = machine
-    ? ways.flatMap((choice) => withGap(choice, machine.maxWidthMm))
-    : ways.flatMap((c) => withGap(c, 9))
+  const choices = ways.flatMap((choice) => withGap(choice, machine?.maxWidthMm ?? WIDEST_PLATE_MM, knowledge))
   if (choices.length > 0) return { choices }
   const twinGap =
     ways.length > 0 && machine ? Math.min(...ways.flatMap(({ needle }) => gapsOf(needle.point))) : Infinity
@@ -133,19 +145,19 @@ function findNeedles(
 
   /** Real conflict: the thread wants a larger eye than the cloth allows. A larger-eyed point, a finer thread, the price. */
   function waysOut(priced: readonly Choice[]): Choice[] {
-    const ordinary = priced.find(({ needle }) => needle.point !== 'topstitch')
+    const ordinary = priced.find(({ needle }) => !isLargest(needle.point))
     const finest =
       ordinary &&
-      finestForThread(ordinary.needle.point, sizesFor(ordinary.needle.point, bounds), ordinary.needle.thread)
+      finestForThread(ordinary.needle.point, sizesFor(ordinary.needle.point, bounds), ordinary.needle.thread, fit)
     const largeEyed = priced.filter(
-      ({ needle }) => needle.point === 'topstitch' && needle.bound !== 'tight' && needle.sizeNm < (finest ?? Infinity),
+      ({ needle }) => isLargest(needle.point) && needle.bound !== 'tight' && needle.sizeNm < (finest ?? Infinity),
     )
     const { threadTex: _t, threadFibre: _f, threadFinish: _i, ...withoutThread } = facts
     const finer = tryWith(
-      planThread(undefined, { ...withoutThread, threadGiven: false, thickThread: false }, stock),
+      planThread(undefined, { facts: { ...withoutThread, threadGiven: false, thickThread: false }, knowledge }, stock),
       request.thread,
     )
-      .filter(({ needle }) => !needle.marginal && needle.point !== 'topstitch')
+      .filter(({ needle }) => !needle.marginal && !isLargest(needle.point))
       .slice(0, 1)
     return [...largeEyed, ...finer, ...priced.filter((choice) => !largeEyed.includes(choice))]
   }
@@ -157,13 +169,14 @@ const onShelf = (stock: KitStock, needle: { readonly point: Point; readonly size
 const sizesOnShelf = (stock: KitStock, wanted: Point): number[] =>
   stock.needles.filter(({ point, count }) => point === wanted && count > 0).map(({ sizeNm }) => sizeNm)
 
-const gapsOf = (point: Point): number[] => POINTS[point].gaps?.map(({ gapMm }) => gapMm) ?? []
+/** The plate to plan with when no machine is known, in mm. */
+const WIDEST_PLATE_MM = 9
 
 /** Settles the gap of a twin: 2.5 mm or the next wider that exists in the size and passes the plate. */
-function withGap(choice: Choice, maxWidthMm: number): Choice[] {
+function withGap(choice: Choice, maxWidthMm: number, { points }: Knowledge): Choice[] {
   const { point, sizeNm } = choice.needle
-  if (!isTwin(point)) return [choice]
-  const gaps = POINTS[point].gaps!.filter(
+  if (!isTwin(points[point])) return [choice]
+  const gaps = points[point].gaps!.filter(
     (gap) => gap.sizesNm.includes(sizeNm) && gap.gapMm <= maxWidthMm - TWIN_MARGIN_MM,
   )
   const gap = gaps.find(({ gapMm }) => gapMm >= 2.5) ?? gaps.at(-1)
@@ -171,51 +184,56 @@ function withGap(choice: Choice, maxWidthMm: number): Choice[] {
 }
 
 function assemble(
-  { request, facts }: KitQuestion,
+  question: KitQuestion,
   system: NeedleSystem,
   chosenStitch: StitchChoice,
-  chosenFoot: { readonly foot: Kit['foot']; readonly reason: Reason },
+  chosenFoot: FootChoice,
   choice: Choice,
   all: readonly Choice[],
 ): Kit {
+  const { request, facts, knowledge } = question
   const { machine, stock } = request
   const { needle } = choice
   const { point, sizeNm, thread } = needle
-  const fit = needleFit({ point, sizeNm }, thread)
-  const known: Facts = {
-    ...facts,
+  const kind = knowledge.points[point]
+  const fit = needleFit({ point, sizeNm }, thread, { points: knowledge.points, dropTests: request.dropTests })
+  const plateMm = machine?.maxWidthMm ?? WIDEST_PLATE_MM
+  const known: Facts = Object.assign(Object.create(facts) as object, {
     point,
-    pointWords: POINTS[point].words,
+    pointWords: kind.words,
     sizeNm,
     sizeText: sizeText(sizeNm),
+    plateMm,
     gapMm: choice.gapMm,
-    twin: isTwin(point),
+    twinWidthMm: choice.gapMm && twinWidth(plateMm, choice.gapMm),
+    twin: isTwin(kind),
     threadTex: thread.tex,
     threadFibre: thread.fibre,
     threadFinish: thread.finish ?? usualFinish(thread.fibre),
+    threadKinds: [thread.fibre, thread.finish ?? usualFinish(thread.fibre)],
     clearance: fit.clearance,
     stitchOf: chosenStitch.stitch.of,
     stitchIso: chosenStitch.stitch.iso,
     widthMm: chosenStitch.stitch.widthMm,
-    straightPlateFits: machine?.straightPlate === true && chosenStitch.stitch.iso === '301' && !isTwin(point),
-  }
-  const bobbin = chooseBobbin(thread, known)
-  const dial = startingDial(machine?.dial, thread, bobbin.thread, known)
-  const pressure = choosePressure(known, machine)
-  const extraRules = rulesThatHold(EXTRA_RULES, known)
-  const cautionRules = firstOfEach(rulesThatHold(CAUTION_RULES, known), ({ give }) => give.caution)
+    straightPlateFits: machine?.straightPlate === true && chosenStitch.stitch.iso === '301' && !isTwin(kind),
+  })
+  const bobbin = chooseBobbin(thread, known, knowledge)
+  const dial = startingDial(machine?.dial, thread, bobbin.thread, known, knowledge)
+  const pressure = choosePressure(known, machine, knowledge)
+  const extraRules = rulesThatHold(knowledge.extras, known)
+  const cautionRules = firstOfEach(rulesThatHold(knowledge.cautions, known), ({ give }) => give.caution)
 
   const needleInStock = !stock || onShelf(stock, needle)
   const inStock = needleInStock && choice.thread.inStock
   const missing = [
-    !needleInStock && `${POINTS[point].words} ${sizeText(sizeNm)}`,
+    !needleInStock && `${kind.words} ${sizeText(sizeNm)}`,
     !choice.thread.inStock && `${plain(thread.tex)} tex ${thread.fibre}`,
   ]
     .filter(Boolean)
     .join(' and ')
-  const because = (text: string, short: boolean) => (short ? `${text} Not in stock: ${missing}.` : text)
+  const short = (text: string, is: boolean) => (is ? `${text} Not in stock: ${missing}.` : text)
 
-  const oneSpool = isTwin(point) && machine !== undefined && machine.spoolPins < 2
+  const oneSpool = isTwin(kind) && machine !== undefined && machine.spoolPins < 2
   const marginal =
     needle.marginal ||
     fit.verdict === 'tight' ||
@@ -224,30 +242,42 @@ function assemble(
     choice.substituted !== undefined ||
     cautionRules.some(({ give }) => give.marginal)
 
+  const say = (part: string, rules: readonly Rule<unknown>[], because: string, name = namesOf(rules)): Reason => ({
+    part,
+    rule: name,
+    because,
+    source: rules[0]!.source,
+    confidence: confidenceOf(rules, question.guessed),
+    ...(rules[0]!.school && { school: rules[0]!.school }),
+  })
+  const sizeBecause = short(needle.because, !needleInStock)
+  const threadBecause = short(threadReason(choice, known), !choice.thread.inStock)
   const reasons: Reason[] = [
-    {
-      part: 'needle-point',
-      rule: choice.rule,
-      because: choice.because,
-      ...(choice.school && { school: choice.school }),
-    },
-    { part: 'needle-size', rule: `bound-${needle.bound}`, because: because(needle.because, !needleInStock) },
-    { part: 'thread', rule: choice.thread.rule, because: because(threadReason(choice, known), !choice.thread.inStock) },
-    bobbin.reason,
-    chosenFoot.reason,
-    pressure.reason,
-    { part: 'stitch', rule: chosenStitch.rule, because: chosenStitch.because },
-    dial.reason,
-    ...extraRules.map((rule) => spoken(rule.give.extra, rule, known)),
-    ...cautionRules.map((rule) => spoken(rule.give.caution, rule, known)),
+    say('needle-point', [choice.rule], choice.because),
+    say('needle-size', choice.range.rules, sizeBecause, `bound-${needle.bound}`),
+    say('thread', [choice.thread.rule], threadBecause),
+    say('bobbin', [bobbin.rule], bobbin.because),
+    say('foot', [chosenFoot.rule], chosenFoot.because),
+    say('foot-pressure', [pressure.rule], pressure.because),
+    say('stitch', chosenStitch.rules, chosenStitch.because),
+    say('dial', dial.rules, dial.because),
+    ...extraRules.map((rule) => say(rule.give.extra, [rule], sentence(rule.because, known))),
+    ...cautionRules.map((rule) => say(rule.give.caution, [rule], sentence(rule.because, known))),
   ]
   return {
     verdict: marginal ? 'marginal' : 'good',
+    confidence: lowest(reasons.slice(0, 8).map(({ confidence }) => confidence!)),
     needle: { system: system.name, ...named(choice) },
     alternates: all.filter((other) => other !== choice && other.substituted === undefined).map(named),
     topThread: thread,
     bobbinThread: bobbin.thread,
-    fit: { clearance: fit.clearance, verdict: fit.verdict, eyeMm: fit.eyeMm, threadMm: fit.threadMm },
+    fit: {
+      clearance: fit.clearance,
+      verdict: fit.verdict,
+      eyeMm: fit.eyeMm,
+      threadMm: fit.threadMm,
+      ...(fit.dropTest && { dropTest: fit.dropTest.result }),
+    },
     foot: chosenFoot.foot,
     footPressure: pressure.pressure,
     stitch: chosenStitch.stitch,
@@ -259,6 +289,19 @@ function assemble(
   }
 }
 
+/** How wide a twin may swing before a needle strikes: the plate less the gap and half a millimetre. */
+export const twinWidth = (plateMm: number, gapMm: number): number => Math.max(0, plateMm - gapMm - 0.5)
+
+const namesOf = (rules: readonly Rule<unknown>[]): string => rules.map(({ id }) => id).join(' ')
+
+type Confidence = NonNullable<Reason['confidence']>
+const SURENESS: readonly Confidence[] = ['low', 'medium', 'high']
+const lowest = (all: readonly Confidence[]): Confidence => SURENESS.find((one) => all.includes(one)) ?? 'high'
+
+/** As sure as the least sure row, and not sure at all where a row rests on a guess. */
+const confidenceOf = (rules: readonly Rule<unknown>[], guessed: readonly string[]): Confidence =>
+  lowest(rules.map((rule) => (guessed.some((fact) => restsOn(rule).has(fact)) ? 'low' : rule.confidence)))
+
 const named = ({ needle: { point, sizeNm }, gapMm }: Choice): NeedleChoice => ({
   point,
   sizeNm,
@@ -266,14 +309,8 @@ const named = ({ needle: { point, sizeNm }, gapMm }: Choice): NeedleChoice => ({
   ...(gapMm !== undefined && { gapMm }),
 })
 
-const spoken = (part: string, rule: Rule<unknown>, facts: Facts): Reason => ({
-  part,
-  rule: rule.id,
-  because: sentence(rule.because, facts),
-})
-
 function threadReason({ thread, needle, substituted }: Choice, facts: Facts): string {
-  if (substituted) return sentence(THREAD_REASONS.substituted, { ...facts, askedTex: substituted.tex })
+  if (substituted) return sentence(THREAD_REASONS.substituted, facts, { askedTex: substituted.tex })
   const finer = thread.free && needle.thread !== thread.candidates[0]
   return [thread.because, sentence(finer ? THREAD_REASONS.finer : THREAD_REASONS.fits, facts)].join(' ')
 }

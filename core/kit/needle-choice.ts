@@ -1,46 +1,58 @@
-import { POINT_PROPOSALS, POINT_VETOES, type PointProposal } from '../knowledge/needle-point'
-import { CLOTH_SIZES, CROSSING_STEPS, SIZE_REASONS } from '../knowledge/needle-size'
-import { POINTS, type NeedleSystem, type Point } from '../knowledge/needle'
+import type { PointProposal } from '../knowledge/needle-point'
+import { DROP_TEST_SAYS, SIZE_REASONS } from '../knowledge/needle-size'
+import { sizesSold, type NeedleSystem, type Point } from '../knowledge/needle'
 import { firstThatHolds, plain, rulesThatHold, sentence, type Facts, type Rule } from '../knowledge/rule'
 import type { KitThread } from '../knowledge/thread'
 import { sizeText } from '../units/needle-size'
 import { threadDiameterMm } from '../units/thread'
-import { CLEARANCE, needleFit } from './needle-fit'
+import type { KitQuestion } from './facts'
+import { CLEARANCE, needleFit, type FitKnowledge } from './needle-fit'
 
 /** The sizes a cloth allows once its thickest crossing is counted in, with the sentences that say so. */
 export interface ClothRange {
   readonly low: number
   readonly up: number
   readonly raisedLow: number
-  readonly rule: string
+  readonly rules: readonly Rule<unknown>[]
   readonly because: string
 }
 
 const STEP = 10
 
-export function clothRange(facts: Facts): ClothRange {
-  const cloth = firstThatHolds(CLOTH_SIZES, facts)
+export function clothRange({ facts, knowledge }: Pick<KitQuestion, 'facts' | 'knowledge'>): ClothRange {
+  const cloth = firstThatHolds(knowledge.clothSizes, facts)
   const { low, up, crossingAdds } = cloth.give
-  const crossing = firstThatHolds(CROSSING_STEPS, facts)
+  const crossing = firstThatHolds(knowledge.crossingSteps, facts)
   const steps = crossingAdds === false ? 0 : crossing.give.steps
   const raisedLow = Math.min(low + steps * STEP, Math.max(low, up))
-  const spoken = { ...facts, low, up, raisedLow }
-  const because = [sentence(cloth.because, spoken)]
-  if (raisedLow > low) because.push(sentence(crossing.because, spoken))
-  return { low, up, raisedLow, rule: cloth.id, because: because.join(' ') }
+  const spoken = { low, up, raisedLow }
+  const because = [sentence(cloth.because, facts, spoken)]
+  const rules: Rule<unknown>[] = [cloth]
+  if (raisedLow > low) {
+    because.push(sentence(crossing.because, facts, spoken))
+    rules.push(crossing)
+  }
+  return { low, up, raisedLow, rules, because: because.join(' ') }
 }
 
 /** The points to try for these facts, best first, each with the row that proposed it. */
-export function pointsToTry(facts: Facts): { readonly point: Point; readonly rule: Rule<PointProposal> }[] {
-  const vetoed = new Set(rulesThatHold(POINT_VETOES, facts).flatMap((rule) => rule.give.points))
+export function pointsToTry({
+  facts,
+  knowledge,
+}: Pick<KitQuestion, 'facts' | 'knowledge'>): { readonly point: Point; readonly rule: Rule<PointProposal> }[] {
+  const vetoed = vetoedPoints({ facts, knowledge })
   const tried = new Map<Point, Rule<PointProposal>>()
-  for (const rule of rulesThatHold(POINT_PROPOSALS, facts)) {
+  for (const rule of rulesThatHold(knowledge.pointProposals, facts)) {
     const allowed = rule.give.points.filter((point) => !vetoed.has(point))
     for (const point of allowed) if (!tried.has(point)) tried.set(point, rule)
     if (rule.give.only && allowed.length > 0) break
   }
   return [...tried].map(([point, rule]) => ({ point, rule }))
 }
+
+/** Points that this cloth never gets. */
+export const vetoedPoints = ({ facts, knowledge }: Pick<KitQuestion, 'facts' | 'knowledge'>): ReadonlySet<Point> =>
+  new Set(rulesThatHold(knowledge.pointVetoes, facts).flatMap((rule) => rule.give.points))
 
 export type SizeBound = keyof typeof SIZE_REASONS
 
@@ -56,6 +68,7 @@ export interface NeedleCandidate {
 
 interface Bounds {
   readonly range: ClothRange
+  readonly fit: FitKnowledge
   readonly machine: { readonly min: number; readonly max: number } | undefined
   readonly system: NeedleSystem
   /** only these sizes are at hand */
@@ -63,20 +76,27 @@ interface Bounds {
 }
 
 /** Sizes of a point that the shank system sells and the machine's clamp, hook and plate take, ascending. */
-export const sizesFor = (point: Point, { machine, system, shelf }: Omit<Bounds, 'range'>): number[] =>
-  (system.sold[point] ?? []).filter(
+export const sizesFor = (point: Point, { machine, system, shelf, fit }: Omit<Bounds, 'range'>): number[] =>
+  sizesSold(system, point, fit.points).filter(
     (size) =>
       size >= (machine?.min ?? 0) &&
       size <= (machine?.max ?? Infinity) &&
       (shelf === undefined || shelf.includes(size)),
   )
 
-const isGoodFit = (point: Point, sizeNm: number, thread: KitThread) =>
-  needleFit({ point, sizeNm }, thread).clearance >= CLEARANCE.good
+/** A thread that passes without a word against it. */
+const passesWell = (point: Point, sizeNm: number, thread: KitThread, fit: FitKnowledge): boolean => {
+  const { verdict } = needleFit({ point, sizeNm }, thread, fit)
+  return verdict === 'good' || verdict === 'loose'
+}
 
 /** The finest size of a point whose eye passes the thread well, whatever the cloth says. */
-export const finestForThread = (point: Point, sizes: readonly number[], thread: KitThread): number | undefined =>
-  sizes.find((size) => isGoodFit(point, size, thread))
+export const finestForThread = (
+  point: Point,
+  sizes: readonly number[],
+  thread: KitThread,
+  fit: FitKnowledge,
+): number | undefined => sizes.find((size) => passesWell(point, size, thread, fit))
 
 /**
  * Three bounds: stiff enough for the cloth, an eye that passes the thread, fine enough not to punch holes. The finest
@@ -92,24 +112,27 @@ export function chooseSize(
   schoolSize?: number,
 ): NeedleCandidate | undefined {
   const sizes = sizesFor(point, bounds)
-  const { range } = bounds
-  const upper = point === 'wing' ? Infinity : range.up
+  const { range, fit } = bounds
+  const { holeWanted, words } = fit.points[point]
+  const upper = holeWanted ? Infinity : range.up
   const within = sizes.filter((size) => size >= range.raisedLow && size <= upper)
   const spoken = (bound: SizeBound, sizeNm: number, thread: KitThread): string => {
-    const fit = needleFit({ point, sizeNm }, thread)
+    const { clearance, threadMm, dropTest } = needleFit({ point, sizeNm }, thread, fit)
     return [
       range.because,
-      sentence(SIZE_REASONS[bound], {
-        ...facts,
+      sentence(SIZE_REASONS[bound], facts, {
         up: range.up,
         raisedLow: range.raisedLow,
         sizeText: sizeText(sizeNm),
-        pointWords: capital(POINTS[point].words),
-        clearance: fit.clearance,
-        threadMm: plain(fit.threadMm),
+        pointWords: capital(words),
+        clearance,
+        threadMm: plain(threadMm),
         eyeNeededMm: plain(threadDiameterMm(thread) * CLEARANCE.good),
       }),
-    ].join(' ')
+      dropTest && sentence(DROP_TEST_SAYS[dropTest.result], { testedText: sizeText(dropTest.sizeNm) }),
+    ]
+      .filter(Boolean)
+      .join(' ')
   }
   const candidate = (bound: SizeBound, sizeNm: number, thread: KitThread, marginal: boolean): NeedleCandidate => ({
     point,
@@ -119,7 +142,7 @@ export function chooseSize(
     marginal,
     because: spoken(bound, sizeNm, thread),
   })
-  const fitting = (sizeNm: number) => threads.find((thread) => isGoodFit(point, sizeNm, thread))
+  const fitting = (sizeNm: number) => threads.find((thread) => passesWell(point, sizeNm, thread, fit))
 
   if (schoolSize !== undefined && sizes.includes(schoolSize)) {
     const thread = fitting(schoolSize)
@@ -128,7 +151,7 @@ export function chooseSize(
   for (const size of within) {
     const thread = fitting(size)
     if (thread) {
-      const bound = point === 'wing' ? 'exempt' : size === within[0] ? 'cloth' : 'thread'
+      const bound = holeWanted ? 'exempt' : size === within[0] ? 'cloth' : 'thread'
       return candidate(bound, size, thread, false)
     }
   }
@@ -138,7 +161,7 @@ export function chooseSize(
     if (thread) return candidate('sold', nearest, thread, true)
   }
   const passes = (size: number) =>
-    threads.find((thread) => needleFit({ point, sizeNm: size }, thread).clearance >= CLEARANCE.tight)
+    threads.find((thread) => needleFit({ point, sizeNm: size }, thread, fit).verdict !== 'shreds')
   for (const size of [...within].reverse()) {
     const thread = passes(size)
     if (thread) return candidate('tight', size, thread, true)

@@ -1,13 +1,16 @@
 import type { Static } from 'typebox'
-import type { Assumption } from '../fabric/intake'
+import type { Assumption, FabricNumber } from '../fabric/intake'
 import type { FabricTrait, Structure } from '../knowledge/fabric'
 import type { Foot } from '../knowledge/foot'
 import type { Point } from '../knowledge/needle'
 import type { Operation, Stitch } from '../knowledge/stitch'
+import type { RoomNumbers } from '../knowledge/room-number'
 import type { ThreadUse } from '../knowledge/thread'
 import type { Dial } from '../units/dial'
+import type { LengthMarks } from '../units/length-marks'
 import type { Fibre, Thread } from '../units/thread'
 import type { KitSchema } from '../schema/kit'
+import type { DropTest } from './needle-fit'
 
 /** A machine as far as a kit depends on it. Lengths in mm; the dial in its own marks. */
 export interface KitMachine {
@@ -25,6 +28,10 @@ export interface KitMachine {
   readonly footPressure: 'adjustable' | 'fixed'
   /** a straight-stitch plate is at hand */
   readonly straightPlate?: boolean
+  /** the heaviest thread its manual allows, in tex; absent: the room's number for household machines */
+  readonly heaviestTex?: number
+  /** how its length dial is numbered; absent: lengths stay in mm */
+  readonly lengthMarks?: LengthMarks
 }
 
 /** The room's choice where practitioners differ; absent: the reasoned default. */
@@ -49,6 +56,8 @@ export interface KitRequest {
     readonly thicknessMm?: number
     readonly stretchPercent?: number
     readonly traits?: readonly FabricTrait[]
+    /** which of the numbers above were guessed rather than measured */
+    readonly guessed?: readonly FabricNumber[]
   }
   readonly layers: { readonly seam: number; readonly crossing: number }
   readonly operation: Operation
@@ -57,6 +66,10 @@ export interface KitRequest {
   readonly schools?: KitSchools
   readonly learner?: boolean
   readonly stock?: KitStock
+  /** numbers that this room has changed */
+  readonly room?: RoomNumbers
+  /** drop tests at this room's table; each beats the formula for its thread */
+  readonly dropTests?: readonly DropTest[]
 }
 
 export type KitVerdict = 'good' | 'marginal'

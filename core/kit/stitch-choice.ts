@@ -1,12 +1,14 @@
-import { firstThatHolds, plain, sentence, type Facts } from '../knowledge/rule'
-import { LENGTH_REASONS, LENGTH_WISHES, STITCH_WISHES } from '../knowledge/stitch'
+import { firstThatHolds, plain, rulesThatHold, sentence, type Rule } from '../knowledge/rule'
+import { LENGTH_REASONS } from '../knowledge/stitch'
+import { nearestLengthMark } from '../units/length-marks'
+import type { KitQuestion } from './facts'
 import type { Kit, KitMachine, Refusal } from './request'
 
 export interface StitchChoice {
   readonly stitch: Kit['stitch']
   /** a setting is out of this machine's reach, though the work can still be done */
   readonly marginal: boolean
-  readonly rule: string
+  readonly rules: readonly Rule<unknown>[]
   readonly because: string
 }
 
@@ -14,8 +16,11 @@ export interface StitchChoice {
 const ORDINARY_WIDTH_MM = 5
 
 /** The stitch with its length and width, fitted to what the machine reaches; or why this machine cannot sew it. */
-export function chooseStitch(facts: Facts, machine: KitMachine | undefined): StitchChoice | { refusals: Refusal[] } {
-  const kind = firstThatHolds(STITCH_WISHES, facts)
+export function chooseStitch(
+  { facts, knowledge }: Pick<KitQuestion, 'facts' | 'knowledge'>,
+  machine: KitMachine | undefined,
+): StitchChoice | { refusals: Refusal[] } {
+  const kind = firstThatHolds(knowledge.stitchWishes, facts)
   const of = kind.give.of.find((stitch) => !machine || machine.stitches.includes(stitch))
   if (!of) {
     const needed = kind.give.of.join(' or ')
@@ -31,7 +36,7 @@ export function chooseStitch(facts: Facts, machine: KitMachine | undefined): Sti
       ],
     }
   }
-  const length = firstThatHolds(LENGTH_WISHES, facts)
+  const length = firstThatHolds(knowledge.lengthWishes, facts)
   const refusals: Refusal[] = []
 
   const straight = of === 'straight'
@@ -56,16 +61,17 @@ export function chooseStitch(facts: Facts, machine: KitMachine | undefined): Sti
       limit: 'length',
       value: reach.max < low ? low : high,
       allowed: reach.max < low ? reach.max : reach.min,
-      because: `Leather needs stitches of ${plain(low)} to ${plain(high)} mm and the machine makes ${plain(reach.min)} to ${plain(reach.max)} mm.`,
+      because: `${sentence(length.because, facts, { lengthLow: low, lengthHigh: high })} The machine makes ${plain(reach.min)} to ${plain(reach.max)} mm.`,
       wouldHelp: `A machine that reaches ${plain(low)} mm stitches.`,
     })
   }
   if (refusals.length > 0) return { refusals }
 
   const wanted = length.give.startMm ?? (low + high) / 2
-  const lengthMm = Math.min(Math.max(wanted, reach.min), reach.max)
+  const reached = Math.min(Math.max(wanted, reach.min), reach.max)
+  const marked = machine?.lengthMarks && nearestLengthMark(machine.lengthMarks, reached)
+  const lengthMm = marked ? Math.min(Math.max(marked.lengthMm, reach.min), reach.max) : reached
   const spoken = {
-    ...facts,
     lengthLow: low,
     lengthHigh: high,
     lengthMm,
@@ -73,11 +79,14 @@ export function chooseStitch(facts: Facts, machine: KitMachine | undefined): Sti
     reachHigh: reach.max,
     stitchesPerInch: lengthMm > 0 ? Math.round(25.4 / lengthMm) : 0,
   }
-  const lengthReason = lengthMm !== wanted ? 'fitted' : low === high || length.give.startMm ? 'start' : 'middle'
+  const lengthReason = reached !== wanted ? 'fitted' : low === high || length.give.startMm ? 'start' : 'middle'
+  const notes = rulesThatHold(knowledge.lengthNotes, { ...facts, lengthMm })
   const because = [
-    sentence(kind.because, spoken),
-    sentence(length.because, spoken),
-    sentence(LENGTH_REASONS[lengthReason], spoken),
+    sentence(kind.because, facts, spoken),
+    sentence(length.because, facts, spoken),
+    sentence(LENGTH_REASONS[lengthReason], facts, spoken),
+    ...(marked ? [sentence(LENGTH_REASONS.mark, spoken, { lengthMark: marked.mark })] : []),
+    ...notes.map((note) => sentence(note.because, facts)),
   ]
   return {
     stitch: {
@@ -87,9 +96,10 @@ export function chooseStitch(facts: Facts, machine: KitMachine | undefined): Sti
       lengthMm,
       widthMm,
       lock: kind.give.lock,
+      ...(marked && { lengthMark: marked.mark }),
     },
     marginal: outOfReach,
-    rule: `${kind.id} ${length.id}`,
+    rules: [kind, length, ...notes],
     because: because.join(' '),
   }
 }

@@ -1,18 +1,18 @@
-import { firstThatHolds, sentence, type Facts } from '../knowledge/rule'
-import { BOBBIN_WISHES, THREAD_REASONS, THREAD_WISHES, type KitThread, type ThreadUse } from '../knowledge/thread'
+import { firstThatHolds, sentence, type Facts, type Rule } from '../knowledge/rule'
+import { THREAD_REASONS, THREAD_USE_OF, type KitThread, type ThreadUse } from '../knowledge/thread'
 import { usualFinish, type Thread } from '../units/thread'
-import type { KitStock, Reason } from './request'
-
-/** Threads over 50 tex, or two in one eye, want a larger eye than the cloth alone would ask for. */
-export const isThickThread = (thread: Thread): boolean => thread.tex > 50 || (thread.strands ?? 1) > 1
+import type { KitQuestion } from './facts'
+import type { KitStock } from './request'
 
 /** What a thread that somebody names is for. */
 export function useOf(thread: Thread): ThreadUse {
-  if (thread.finish === 'bonded' || (thread.fibre === 'nylon' && thread.finish === undefined)) return 'heavy'
-  if (thread.finish === 'monofilament' || thread.fibre === 'metallic') return 'decorative'
-  if (thread.fibre === 'rayon') return 'embroidery'
-  if (isThickThread(thread)) return 'topstitch'
-  return thread.tex < 20 ? 'fine' : 'all-purpose'
+  const facts = {
+    threadTex: thread.tex,
+    threadStrands: thread.strands ?? 1,
+    threadFibre: thread.fibre,
+    threadFinish: thread.finish ?? usualFinish(thread.fibre),
+  }
+  return firstThatHolds(THREAD_USE_OF, facts).give.use
 }
 
 /** Counts within this many tex are the same thread to a kit; makers vary as much. */
@@ -24,24 +24,34 @@ export interface ThreadPlan {
   /** the kit may choose among them, so they never decide the needle */
   readonly free: boolean
   readonly inStock: boolean
-  readonly rule: string
+  readonly rule: Rule<unknown>
   readonly because: string
 }
 
 /** @param stock when given, threads on the shelf come before those that would have to be bought */
-export function planThread(asked: Thread | undefined, facts: Facts, stock: KitStock | undefined): ThreadPlan {
-  const rule = firstThatHolds(THREAD_WISHES, facts)
+export function planThread(
+  asked: Thread | undefined,
+  { facts, knowledge }: Pick<KitQuestion, 'facts' | 'knowledge'>,
+  stock: KitStock | undefined,
+): ThreadPlan {
+  const rule = firstThatHolds(knowledge.threadWishes, facts)
   const because = sentence(rule.because, facts)
   if (asked) {
     const thread = { ...asked, use: useOf(asked) }
     const spoken = sentence(THREAD_REASONS.given, { threadTex: asked.tex, threadFibre: asked.fibre })
     const inStock = !stock || stock.threads.some((spool) => spool.tex === asked.tex && spool.fibre === asked.fibre)
-    return { candidates: [thread], free: false, inStock, rule: 'thread-given', because: spoken }
+    return {
+      candidates: [thread],
+      free: false,
+      inStock,
+      rule: { ...rule, id: 'thread-given', when: {}, because: THREAD_REASONS.given },
+      because: spoken,
+    }
   }
-  if (!stock) return { candidates: rule.give.threads, free: true, inStock: true, rule: rule.id, because }
+  if (!stock) return { candidates: rule.give.threads, free: true, inStock: true, rule, because }
   const { uses, fromTex, toTex } = rule.give.shelf
   const shelf = stock.threads.filter((spool) => uses.includes(spool.use) && spool.tex >= fromTex && spool.tex <= toTex)
-  if (shelf.length === 0) return { candidates: rule.give.threads, free: true, inStock: false, rule: rule.id, because }
+  if (shelf.length === 0) return { candidates: rule.give.threads, free: true, inStock: false, rule, because }
   const wanted = rule.give.threads[0]!
   const likeness = (spool: Thread) => (spool.fibre === wanted.fibre ? 0 : 1000) + Math.abs(spool.tex - wanted.tex)
   const nearest = [...shelf].sort((a, b) => likeness(a) - likeness(b))
@@ -55,21 +65,23 @@ export function planThread(asked: Thread | undefined, facts: Facts, stock: KitSt
     ...spool,
     finish: spool.use === 'heavy' ? 'bonded' : usualFinish(spool.fibre),
   }))
-  return { candidates, free: true, inStock: true, rule: rule.id, because }
+  return { candidates, free: true, inStock: true, rule, because }
 }
 
-/** The bobbin thread for a top thread, with its reason. Two strands above share one strand below. */
-export function chooseBobbin(top: KitThread, facts: Facts): { readonly thread: KitThread; readonly reason: Reason } {
-  const threadFacts = {
-    ...facts,
-    threadTex: top.tex,
-    threadFibre: top.fibre,
-    threadFinish: top.finish ?? usualFinish(top.fibre),
-  }
-  const rule = firstThatHolds(BOBBIN_WISHES, threadFacts)
+/**
+ * The bobbin thread for a top thread, with its reason. Two strands above share one strand below.
+ * @param facts must hold `threadTex`, `threadFibre` and `threadFinish` of the top thread
+ */
+export function chooseBobbin(
+  top: KitThread,
+  facts: Facts,
+  knowledge: KitQuestion['knowledge'],
+): { readonly thread: KitThread; readonly rule: Rule<unknown>; readonly because: string } {
+  const rule = firstThatHolds(knowledge.bobbinWishes, facts)
   const { strands: _, ...single } = top
   return {
     thread: rule.give.thread === 'same' ? single : rule.give.thread,
-    reason: { part: 'bobbin', rule: rule.id, because: sentence(rule.because, threadFacts) },
+    rule,
+    because: sentence(rule.because, facts),
   }
 }

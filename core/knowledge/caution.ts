@@ -89,8 +89,8 @@ export const CAUTION_RULES: readonly Rule<CautionGiven>[] = [
   caution(
     'staff-size',
     'staff-only',
-    { learner: { is: true }, sizeNm: { over: 100 } },
-    'Staff stay with a learner who sews with a {sizeText} needle, over 100.',
+    { learner: { is: true }, sizeNm: { over: 'learnerThickestNm' } },
+    'Staff stay with a learner who sews with a {sizeText} needle, over {learnerThickestNm}.',
     { marginal: true },
   ),
   caution(
@@ -121,6 +121,6 @@ export const CAUTION_RULES: readonly Rule<CautionGiven>[] = [
     'width-limit',
     'width-limit',
     { twin: { is: true } },
-    'No zigzag: with {gapMm} mm between the needles even a modest width strikes the plate.',
+    'With {gapMm} mm between the needles a zigzag of more than {twinWidthMm} mm strikes the plate: {plateMm} less the gap and half a millimetre.',
   ),
 ]

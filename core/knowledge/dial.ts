@@ -1,7 +1,11 @@
+import type { RoomNumberName } from './room-number'
 import type { Rule } from './rule'
 
-/** An offset in numbers of an ordinary 0–9 dial, or `half`: halfway between the dial's minimum and its normal mark. */
-export type DialOffset = { readonly numbers: number } | { readonly half: true }
+/**
+ * An offset in numbers of an ordinary 0–9 dial (or the name of the room's number that holds it), or `half`: halfway
+ * between the dial's minimum and its normal mark.
+ */
+export type DialOffset = { readonly numbers: number | RoomNumberName } | { readonly half: true }
 
 /** Thread: −2.3·ln(d_top ÷ d_bobbin), within ± 1.5. Source: common practice, fitted to test swatches. */
 export const THREAD_OFFSET = { perLogRatio: -2.3, within: 1.5 } as const
@@ -19,7 +23,12 @@ const offset = (id: string, when: Rule<unknown>['when'], give: DialOffset, becau
 
 /** Every row that holds counts. */
 export const FABRIC_OFFSETS: readonly Rule<DialOffset>[] = [
-  offset('silky', { silky: { is: true } }, { numbers: -1 }, 'sheer or silky cloth ({massGsm} g/m²) −1'),
+  offset(
+    'silky',
+    { silky: { is: true } },
+    { numbers: 'offsetSilky' },
+    'sheer or silky cloth ({massGsm} g/m²) {offsetSilky}',
+  ),
 ]
 
 export const THREAD_OFFSETS: readonly Rule<DialOffset>[] = [
@@ -29,15 +38,20 @@ export const THREAD_OFFSETS: readonly Rule<DialOffset>[] = [
 
 /** First row that holds decides; on a machine that presets tension by stitch its own number takes their place. */
 export const STITCH_OFFSETS: readonly Rule<DialOffset>[] = [
-  offset('twin', { twin: { is: true } }, { numbers: -1 }, 'twin needle −1'),
-  offset('embroidery', { operation: { in: ['embroidery'] } }, { numbers: -1.75 }, 'embroidery −1.75'),
+  offset('twin', { twin: { is: true } }, { numbers: 'offsetTwin' }, 'twin needle {offsetTwin}'),
+  offset(
+    'embroidery',
+    { operation: { in: ['embroidery'] } },
+    { numbers: 'offsetEmbroidery' },
+    'embroidery {offsetEmbroidery}',
+  ),
   offset('buttonhole', { stitchOf: { in: ['buttonhole'] } }, { half: true }, 'buttonhole half of normal'),
   offset(
     'decorative',
     { operation: { in: ['decorative', 'wing'] }, stitchOf: { notIn: ['straight'] } },
-    { numbers: -1 },
-    'decorative stitch −1',
+    { numbers: 'offsetDecorative' },
+    'decorative stitch {offsetDecorative}',
   ),
-  offset('zigzag', { stitchOf: { in: ['zigzag', 'stretch'] } }, { numbers: -0.75 }, 'zigzag −0.75'),
+  offset('zigzag', { stitchOf: { in: ['zigzag', 'stretch'] } }, { numbers: 'offsetZigzag' }, 'zigzag {offsetZigzag}'),
   offset('straight', {}, { numbers: 0 }, 'straight stitch 0'),
 ]

@@ -71,7 +71,11 @@ export const EXTRA_RULES: readonly Rule<{ readonly extra: Extra }>[] = [
     { operation: { in: ['topstitch', 'quilting'] } },
     'The line shows: a guide, measured from the needle at centre, keeps it straight.',
   ),
-  extra('second-spool', { twin: { is: true } }, 'Each of the two needles runs from its own spool.'),
+  extra(
+    'second-spool',
+    { twin: { is: true } },
+    'Each of the two needles runs from its own spool; part the two threads either side of the disc where there is a divider, and leave the threader off.',
+  ),
   extra(
     'cone-stand',
     { twin: { is: true }, spoolPins: { below: 2 } },

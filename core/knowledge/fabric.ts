@@ -53,8 +53,8 @@ export const BANDS: Readonly<Record<Structure, typeof WOVEN_BANDS | undefined>> 
   rope: undefined,
 }
 
-export const bandOf = (structure: Structure, massGsm: number): Band | undefined =>
-  BANDS[structure]?.find(({ below }) => massGsm < below)?.band
+export const bandOf = (structure: Structure, massGsm: number, bands: typeof BANDS = BANDS): Band | undefined =>
+  bands[structure]?.find(({ below }) => massGsm < below)?.band
 
 /** Mass per area of one millimetre of this cloth, for guessing one of thickness and mass from the other (± 30 %). */
 export const GSM_PER_MM: readonly Rule<{ readonly gsmPerMm: number }>[] = [

@@ -117,3 +117,10 @@ export const SIZE_REASONS = {
   exempt: 'A wing needle is meant to leave a hole, so the cloth’s upper size {up} does not bind.',
   school: 'This room finds {sizeText} enough for denim and canvas.',
 } as const
+
+/** What a drop test at the table adds: it beats the formula. */
+export const DROP_TEST_SAYS = {
+  slides: 'A drop test with {testedText} decided: it slid straight down.',
+  spirals: 'A drop test with {testedText} decided: it came down slowly, so the eye is tight.',
+  stays: 'A drop test with {testedText} decided: it stayed on the thread, so the eye is too small.',
+} as const

@@ -24,6 +24,8 @@ export interface PointKnowledge {
   readonly sizesNm: readonly number[]
   /** effective width of the eye as a share of the blade. Source: common practice, checked by drop tests */
   readonly eyeShare: number
+  /** the hole it leaves is the point of it, so the cloth's upper size does not bind */
+  readonly holeWanted?: true
   /** gaps between the two needles, each with the sizes sold */
   readonly gaps?: readonly { readonly gapMm: number; readonly sizesNm: readonly number[] }[]
 }
@@ -85,7 +87,13 @@ export const POINTS: Readonly<Record<Point, PointKnowledge>> = {
     sizesNm: [80, 90, 100],
     eyeShare: VERY_LARGE_EYE,
   },
-  wing: { words: 'wing', shape: 'flat wings that open a hole', sizesNm: [100, 120], eyeShare: STANDARD_EYE },
+  wing: {
+    words: 'wing',
+    shape: 'flat wings that open a hole',
+    sizesNm: [100, 120],
+    eyeShare: STANDARD_EYE,
+    holeWanted: true,
+  },
   'twin-universal': {
     words: 'twin universal',
     ...twin('two needles on one shank', [
@@ -113,8 +121,19 @@ export const POINTS: Readonly<Record<Point, PointKnowledge>> = {
   },
 }
 
-export const isTwin = (point: Point): boolean => POINTS[point].gaps !== undefined
-export const hasLargeEye = (point: Point): boolean => POINTS[point].eyeShare > STANDARD_EYE
+/** Two needles on one shank. */
+export const isTwin = ({ gaps }: Pick<PointKnowledge, 'gaps'>): boolean => gaps !== undefined
+/** An eye wider than an ordinary one: never called loose. */
+export const isWideEyed = ({ eyeShare }: Pick<PointKnowledge, 'eyeShare'>): boolean => eyeShare > STANDARD_EYE
+/** The widest eye there is: the first way out where a thread wants more eye than the cloth allows blade. */
+export const isLargestEyed = ({ eyeShare }: Pick<PointKnowledge, 'eyeShare'>): boolean => eyeShare >= VERY_LARGE_EYE
+
+/** Sizes of a point that are made for a shank system, ascending; empty where the point is not made for it. */
+export const sizesSold = (
+  system: NeedleSystem,
+  point: Point,
+  points: Readonly<Record<Point, PointKnowledge>> = POINTS,
+): readonly number[] => (system.household ? points[point].sizesNm : (system.sold[point] ?? []))
 
 /** A shank system: which needles seat in the machine at all. Another system is refused, never "close enough". */
 export interface NeedleSystem {
@@ -122,7 +141,7 @@ export interface NeedleSystem {
   /** other names of the very same shank */
   readonly names: readonly string[]
   readonly household: boolean
-  /** sizes sold for each point; absent points are not made for this shank */
+  /** sizes sold for each point; absent points are not made for this shank. The household shank gets every point there is */
   readonly sold: Readonly<Partial<Record<Point, readonly number[]>>>
 }
 
@@ -157,5 +176,8 @@ export const NEEDLE_SYSTEMS: readonly NeedleSystem[] = [
 const folded = (name: string): string => name.toLowerCase().replace(/\s+/g, '').replace(/×/g, 'x')
 
 /** The system of that name, written in any case, with or without spaces, × or x. Undefined: not in the catalogue. */
-export const needleSystem = (name: string): NeedleSystem | undefined =>
-  NEEDLE_SYSTEMS.find((system) => [system.name, ...system.names].some((known) => folded(known) === folded(name)))
+export const needleSystem = (
+  name: string,
+  systems: readonly NeedleSystem[] = NEEDLE_SYSTEMS,
+): NeedleSystem | undefined =>
+  systems.find((system) => [system.name, ...system.names].some((known) => folded(known) === folded(name)))

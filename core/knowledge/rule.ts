@@ -12,21 +12,23 @@ export interface Test {
   readonly in?: readonly string[]
   /** the fact is none of these words (an unknown fact passes) */
   readonly notIn?: readonly string[]
-  /** the fact, a set, holds at least one of these words */
-  readonly has?: readonly string[]
+  /** the fact, a set, holds at least one of these words, or of those in the fact named */
+  readonly has?: readonly string[] | string
   /** the fact, a set, holds none of these words */
   readonly lacks?: readonly string[]
   readonly is?: boolean
   readonly known?: boolean
-  /** inclusive lower bound */
-  readonly from?: number
+  /** inclusive lower bound: a number, or the name of the fact that holds it */
+  readonly from?: Bound
   /** exclusive upper bound */
-  readonly below?: number
+  readonly below?: Bound
   /** exclusive lower bound */
-  readonly over?: number
+  readonly over?: Bound
   /** inclusive upper bound */
-  readonly upTo?: number
+  readonly upTo?: Bound
 }
+
+export type Bound = number | string
 
 /** All facts named must pass; with `any`, at least one of those conditions besides. */
 export interface Condition {
@@ -49,22 +51,33 @@ export interface Rule<Given> {
   readonly school?: string
 }
 
-const passes = (value: Facts[string], test: Test): boolean => {
+/** A bound as a number. A bound that names a fact nobody knows is met by nothing. */
+const at = (bound: Bound | undefined, facts: Facts, absent: number): number => {
+  if (bound === undefined) return absent
+  const value = typeof bound === 'string' ? facts[bound] : bound
+  return typeof value === 'number' ? value : NaN
+}
+
+const passes = (value: Facts[string], test: Test, facts: Facts): boolean => {
   if (test.known !== undefined && (value !== undefined) !== test.known) return false
   if (test.notIn && typeof value === 'string' && test.notIn.includes(value)) return false
   if (test.lacks && Array.isArray(value) && test.lacks.some((word) => value.includes(word))) return false
   if (test.in && !(typeof value === 'string' && test.in.includes(value))) return false
-  if (test.has && !(Array.isArray(value) && test.has.some((word) => value.includes(word)))) return false
+  if (test.has) {
+    const wanted = typeof test.has === 'string' ? facts[test.has] : test.has
+    if (!Array.isArray(value) || !Array.isArray(wanted)) return false
+    if (!(wanted as readonly string[]).some((word) => value.includes(word))) return false
+  }
   if (test.is !== undefined && (value ?? false) !== test.is) return false
   const bounded =
     test.from !== undefined || test.below !== undefined || test.over !== undefined || test.upTo !== undefined
   if (!bounded) return true
   return (
     typeof value === 'number' &&
-    value >= (test.from ?? -Infinity) &&
-    value < (test.below ?? Infinity) &&
-    value > (test.over ?? -Infinity) &&
-    value <= (test.upTo ?? Infinity)
+    value >= at(test.from, facts, -Infinity) &&
+    value < at(test.below, facts, Infinity) &&
+    value > at(test.over, facts, -Infinity) &&
+    value <= at(test.upTo, facts, Infinity)
   )
 }
 
@@ -73,7 +86,7 @@ export function holds(condition: Condition, facts: Facts): boolean {
   for (const name in condition) {
     if (name === 'any') {
       if (!condition.any!.some((one) => holds(one, facts))) return false
-    } else if (!passes(facts[name], condition[name] as Test)) return false
+    } else if (!passes(facts[name], condition[name] as Test, facts)) return false
   }
   return true
 }
@@ -93,16 +106,57 @@ export function firstThatHolds<Given>(rules: readonly Rule<Given>[], facts: Fact
 export const plain = (value: number): string => String(Math.round(value * 100) / 100)
 
 const spoken = (value: Exclude<Facts[string], undefined>): string =>
-  typeof value === 'number' ? plain(value) : typeof value === 'object' ? value.join(', ') : String(value)
+  typeof value === 'number'
+    ? plain(value).replace('-', '−')
+    : typeof value === 'object'
+      ? value.join(', ')
+      : String(value)
+
+const NAMED = /\{(\w+)\}/g
+
+/** A sentence taken apart once: words and, at the odd places, names of facts. */
+const TAKEN_APART = new Map<string, readonly string[]>()
+function partsOf(template: string): readonly string[] {
+  let parts = TAKEN_APART.get(template)
+  if (!parts) TAKEN_APART.set(template, (parts = template.split(NAMED)))
+  return parts
+}
 
 /**
  * Fills the `{fact}` places of a sentence.
+ * @param more facts that are only spoken here; they go before the others
  * @throws when a sentence names a fact that is not known: a reason must never show a gap.
  */
-export function sentence(template: string, facts: Facts): string {
-  return template.replace(/\{(\w+)\}/g, (_, name: string) => {
-    const value = facts[name]
+export function sentence(template: string, facts: Facts, more?: Facts): string {
+  const parts = partsOf(template)
+  let text = parts[0]!
+  for (let i = 1; i < parts.length; i += 2) {
+    const name = parts[i]!
+    const value = more?.[name] ?? facts[name]
     if (value === undefined) throw new Error(`The sentence "${template}" needs the fact "${name}"`)
-    return spoken(value)
-  })
+    text += spoken(value) + parts[i + 1]!
+  }
+  return text
+}
+
+/** Every fact that a condition asks about. */
+function* askedBy(condition: Condition): Generator<string> {
+  for (const [name, test] of Object.entries(condition)) {
+    if (name === 'any') for (const one of condition.any ?? []) yield* askedBy(one)
+    else {
+      yield name
+      for (const bound of Object.values(test as Test)) if (typeof bound === 'string') yield bound
+    }
+  }
+}
+
+const KNOWN_TO = new WeakMap<Rule<unknown>, ReadonlySet<string>>()
+
+/** The facts that a rule rests on: those it asks about and those its sentence speaks. */
+export function restsOn(rule: Rule<unknown>): ReadonlySet<string> {
+  const known = KNOWN_TO.get(rule)
+  if (known) return known
+  const names = new Set([...askedBy(rule.when), ...[...rule.because.matchAll(NAMED)].map(([, name]) => name!)])
+  KNOWN_TO.set(rule, names)
+  return names
 }

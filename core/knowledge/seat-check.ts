@@ -81,17 +81,31 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     'Zigzag is at {zigzagStitchMark} on this machine: width {kitWidthMm} mm.',
   ),
   step(
+    'length-mark',
+    'settings',
+    'Stitch length at {kitLengthMark}',
+    { kitLengthMark: { known: true }, lengthDial: { notIn: ['backwards', 'stitches-per-inch'] } },
+    'Set the length dial to {kitLengthMark}, which makes {kitLengthMm} mm.',
+  ),
+  step(
+    'length-mark-backwards',
+    'settings',
+    'Stitch length at {kitLengthMark}',
+    { kitLengthMark: { known: true }, lengthDial: { in: ['backwards'] } },
+    'This length dial runs backwards: {kitLengthMark} makes {kitLengthMm} mm, and a smaller number a longer stitch.',
+  ),
+  step(
     'length-backwards',
     'settings',
     'Stitch length {kitLengthMm} mm',
-    { lengthDial: { in: ['backwards'] } },
+    { lengthDial: { in: ['backwards'] }, kitLengthMark: { known: false } },
     'This length dial runs backwards: a smaller number makes a longer stitch. Set it for {kitLengthMm} mm.',
   ),
   step(
     'length',
     'settings',
     'Stitch length {kitLengthMm} mm',
-    { lengthDial: { in: ['millimetres'] } },
+    { lengthDial: { in: ['millimetres'] }, kitLengthMark: { known: false } },
     'Set the length to {kitLengthMm}.',
   ),
   step(

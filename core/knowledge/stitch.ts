@@ -236,5 +236,34 @@ export const LENGTH_WISHES: readonly Rule<LengthWish>[] = [
 export const LENGTH_REASONS = {
   middle: 'The middle is {lengthMm} mm, {stitchesPerInch} to the inch.',
   start: 'That is {stitchesPerInch} to the inch.',
+  mark: 'On this machine’s length dial that is {lengthMark}, which makes {lengthMm} mm.',
   fitted: 'This machine reaches {reachLow} to {reachHigh} mm, so {lengthMm} mm.',
 } as const
+
+/** What is said of a length that the machine's reach forced on a construction seam in cloth. Every row that holds is said. */
+export const LENGTH_NOTES: readonly Rule<{ readonly note: true }>[] = [
+  {
+    id: 'length-note-short',
+    when: {
+      operation: { in: ['seam', 'stretch-seam', 'quilting', 'knit-hem'] },
+      structure: { notIn: ['leather'] },
+      lengthMm: { below: 1.5 },
+    },
+    give: { note: true },
+    because: 'Under 1.5 mm a seam cannot be unpicked.',
+    source: 'common practice',
+    confidence: 'high',
+  },
+  {
+    id: 'length-note-long',
+    when: {
+      operation: { in: ['seam', 'stretch-seam', 'quilting', 'knit-hem'] },
+      structure: { notIn: ['leather'] },
+      lengthMm: { over: 3.5 },
+    },
+    give: { note: true },
+    because: 'Over 3.5 mm a seam is weak and snags.',
+    source: 'common practice',
+    confidence: 'high',
+  },
+]

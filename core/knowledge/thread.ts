@@ -104,6 +104,28 @@ export const THREAD_WISHES: readonly Rule<ThreadWish>[] = [
   ),
 ]
 
+/** What a thread that somebody names is for. First row that holds decides. */
+export const THREAD_USE_OF: readonly Rule<{ readonly use: ThreadUse }>[] = [
+  use('heavy', { threadFinish: { in: ['bonded'] } }, 'Bonded thread is for heavy work.'),
+  use(
+    'decorative',
+    { any: [{ threadFinish: { in: ['monofilament'] } }, { threadFibre: { in: ['metallic'] } }] },
+    'It is seen, not sewn with.',
+  ),
+  use('embroidery', { threadFibre: { in: ['rayon'] } }, 'Rayon is embroidery thread.'),
+  use(
+    'topstitch',
+    { any: [{ threadTex: { over: 50 } }, { threadStrands: { over: 1 } }] },
+    'Thread this thick is meant to be seen.',
+  ),
+  use('fine', { threadTex: { below: 20 } }, 'Under 20 tex is fine.'),
+  use('all-purpose', {}, 'An ordinary thread.'),
+]
+
+function use(name: ThreadUse, when: Rule<unknown>['when'], because: string): Rule<{ use: ThreadUse }> {
+  return { id: `use-${name}`, when, give: { use: name }, because, source: 'common practice', confidence: 'medium' }
+}
+
 export const THREAD_REASONS = {
   given: 'You asked for {threadTex} tex {threadFibre}.',
   finer:

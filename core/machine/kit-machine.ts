@@ -1,4 +1,5 @@
 import type { KitMachine } from '../kit/request'
+import { bobbinVolumeMm3, nominalVolumeMm3 } from '../thread-use/thread-use'
 import type { TraitName, Traits } from './trait'
 
 /** The traits without which no kit can be promised on a machine. */
@@ -39,6 +40,12 @@ export function kitMachine(traits: Traits): { readonly machine: KitMachine } | {
       maxLeatherMm: traits.maxLeatherMm,
       footPressure: traits.footPressure,
       ...(traits.straightPlate !== undefined && { straightPlate: traits.straightPlate }),
+      ...(traits.heaviestTex !== undefined && { heaviestTex: traits.heaviestTex }),
+      ...(traits.lengthMarks && { lengthMarks: traits.lengthMarks }),
     },
   }
 }
+
+/** The usable volume of the machine's bobbins: as measured in this room, else its class's nominal one, else not known. */
+export const bobbinVolumeOf = (traits: Traits): number | undefined =>
+  traits.bobbinSize ? bobbinVolumeMm3(traits.bobbinSize) : nominalVolumeMm3(traits.bobbinClass ?? '')

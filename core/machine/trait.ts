@@ -1,5 +1,15 @@
 import Type, { type Static } from 'typebox'
-import { Above0, DialSchema, FootWord, From0, RangeMm, StitchWord, strict, words } from '../schema/vocabulary'
+import {
+  Above0,
+  DialSchema,
+  FootWord,
+  From0,
+  LengthMarksSchema,
+  RangeMm,
+  StitchWord,
+  strict,
+  words,
+} from '../schema/vocabulary'
 
 /**
  * What differs from machine to machine. Every check list, card, kit and drawing is made from these; there is no list of
@@ -16,6 +26,7 @@ export const TRAITS = {
   clampTightened: words(['fingers', 'driver'] as const),
   bobbinClass: Type.String({ minLength: 1, maxLength: 40 }),
   bobbinMaterial: words(['metal', 'plastic'] as const),
+  bobbinSize: strict({ fillMm: Above0, hubMm: Above0, widthMm: Above0 }),
   bobbinCase: words(['front-latch', 'drop-in', 'side'] as const),
   bobbinRuns: words(['P', '9'] as const),
   bobbinThreadRaised: Type.Boolean(),
@@ -33,6 +44,8 @@ export const TRAITS = {
   maxWidthMm: From0,
   lengthMm: RangeMm,
   lengthDial: words(['millimetres', 'backwards', 'stitches-per-inch'] as const),
+  lengthMarks: LengthMarksSchema,
+  heaviestTex: Above0,
   feet: Type.Array(FootWord, { uniqueItems: true, minItems: 1 }),
   evenFeed: Type.Boolean(),
   straightPlate: Type.Boolean(),
@@ -64,6 +77,7 @@ export const TRAIT_QUESTIONS: Readonly<Record<TraitName, string>> = {
   clampTightened: 'How is the clamp tightened?',
   bobbinClass: 'Which bobbin class does the manual name?',
   bobbinMaterial: 'What are its bobbins made of?',
+  bobbinSize: 'Its bobbin, measured: wound to, hub, and width inside (mm)',
   bobbinCase: 'How does the bobbin go in?',
   bobbinRuns: 'Does the bobbin run like a P or like a 9?',
   bobbinThreadRaised: 'Must the bobbin thread be raised before sewing?',
@@ -81,6 +95,8 @@ export const TRAIT_QUESTIONS: Readonly<Record<TraitName, string>> = {
   maxWidthMm: 'Widest zigzag (mm)',
   lengthMm: 'Shortest and longest stitch (mm)',
   lengthDial: 'How is stitch length marked?',
+  lengthMarks: 'Its length dial: lowest and highest mark, the step, and the millimetres that each of the two makes',
+  heaviestTex: 'Heaviest thread its manual allows (tex)',
   feet: 'Which feet are there for it?',
   evenFeed: 'Does it have built-in even feed?',
   straightPlate: 'Is there a straight-stitch plate for it?',

@@ -32,13 +32,17 @@ const MAY_LOG: Readonly<Record<EventKind, readonly Role[]>> = {
 const MAY_DO = {
   'give-kit': TEACHING,
   'add-project': TEACHING,
+  'add-projects': TEACHING,
   'change-project': TEACHING,
+  'import-kits': TEACHING,
+  'log-drop-test': STAFF,
   'open-course': TEACHING,
   'add-machine': TEACHING,
   'place-machine': TEACHING,
   'set-trait': TEACHING,
   'count-stock': TEACHING,
   'add-person': COORDINATOR,
+  'change-house-rules': COORDINATOR,
 } as const satisfies Readonly<Record<string, readonly Role[]>>
 
 /** Pages that staff see; a learner sees their own station and nothing else. */
@@ -47,6 +51,7 @@ const MAY_SEE = {
   'see-kits': STAFF,
   'see-book': STAFF,
   'see-people': COORDINATOR,
+  'see-rules': STAFF,
   'see-station': ['learner'],
 } as const satisfies Readonly<Record<string, readonly Role[]>>
 

@@ -1,4 +1,5 @@
 import type { Dial } from '../units/dial'
+import type { LengthMarks } from '../units/length-marks'
 import { Invalid } from './invalid'
 
 /** What JSON Schema cannot say of a dial. @throws Invalid */
@@ -19,4 +20,12 @@ function checkWithin(value: number, { min, max }: Dial, path: string): void {
 export function checkSpan(span: { readonly min: number; readonly max: number }, path: string): void {
   if (span.max < span.min)
     throw new Invalid('invalid', `"${path}.max" must be at least min, ${span.min}`, `${path}.max`)
+}
+
+/** @throws Invalid when the marks do not climb, or make the same length at both ends */
+export function checkLengthMarks(marks: LengthMarks, path: string): void {
+  if (marks.highest <= marks.lowest)
+    throw new Invalid('invalid', `"${path}.highest" must be above lowest, ${marks.lowest}`, `${path}.highest`)
+  if (marks.mmAtHighest === marks.mmAtLowest)
+    throw new Invalid('invalid', `"${path}.mmAtHighest" must differ from mmAtLowest`, `${path}.mmAtHighest`)
 }

@@ -1,6 +1,6 @@
 import Type, { type Static } from 'typebox'
 import { NEEDLE_SCHOOLS } from '../knowledge/wear'
-import { SchoolsSchema } from './kit'
+import { RoomNumbersSchema, SchoolsSchema } from './kit'
 import { Above0, strict, words } from './vocabulary'
 
 /** What a room has chosen where practitioners differ. Absent schools mean the reasoned default. */
@@ -11,6 +11,10 @@ export const HouseRulesSchema = strict({
   tension: words(['hands-on', 'hands-off'] as const),
   /** share of chair time in which a beginner's motor runs */
   duty: Type.Number({ minimum: 0, maximum: 1 }),
+  /** whether bobbins are wound for people who unpick */
+  beginners: Type.Optional(Type.Boolean()),
+  /** numbers that this room has changed; absent ones are the usual */
+  numbers: Type.Optional(RoomNumbersSchema),
 })
 
 export type HouseRules = Static<typeof HouseRulesSchema>

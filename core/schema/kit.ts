@@ -1,6 +1,9 @@
 import Type from 'typebox'
+import { FABRIC_NUMBERS } from '../fabric/intake'
+import { DROP_RESULTS } from '../kit/needle-fit'
 import { CAUTIONS } from '../knowledge/caution'
 import { EXTRAS } from '../knowledge/extra'
+import { ROOM_NUMBER_NAMES, ROOM_NUMBERS, type RoomNumberName } from '../knowledge/room-number'
 import {
   Above0,
   Count,
@@ -12,6 +15,7 @@ import {
   From0,
   OperationWord,
   PointWord,
+  LengthMarksSchema,
   RangeMm,
   StitchWord,
   StructureWord,
@@ -28,6 +32,8 @@ export const KitFabricSchema = strict(
     thicknessMm: Type.Optional(Above0),
     stretchPercent: Type.Optional(From0),
     traits: Type.Optional(FabricTraitWords),
+    /** which of the numbers above were guessed rather than measured */
+    guessed: Type.Optional(Type.Array(words(FABRIC_NUMBERS), { uniqueItems: true })),
   },
   { anyOf: [{ required: ['massGsm'] }, { required: ['thicknessMm'] }] },
 )
@@ -48,6 +54,8 @@ export const KitMachineSchema = strict({
   maxLeatherMm: From0,
   footPressure: words(['adjustable', 'fixed'] as const),
   straightPlate: Type.Optional(Type.Boolean()),
+  heaviestTex: Type.Optional(Above0),
+  lengthMarks: Type.Optional(LengthMarksSchema),
 })
 
 export const SchoolsSchema = strict({
@@ -63,6 +71,23 @@ export const StockSchema = strict({
   threads: Type.Array(strict({ tex: Above0, fibre: FibreWord, use: UseWord })),
 })
 
+/** Numbers that a room may change, within reason. */
+export const RoomNumbersSchema = strict(
+  Object.fromEntries(
+    ROOM_NUMBER_NAMES.map((name) => {
+      const { min, max } = ROOM_NUMBERS[name]
+      return [name, Type.Optional(Type.Number({ minimum: min, maximum: max }))]
+    }),
+  ) as Record<RoomNumberName, Type.TOptional<Type.TNumber>>,
+)
+
+export const DropTestSchema = strict({
+  point: PointWord,
+  sizeNm: Above0,
+  thread: ThreadSchema,
+  result: words(DROP_RESULTS),
+})
+
 export const KitRequestSchema = strict({
   fabric: KitFabricSchema,
   layers: LayersSchema,
@@ -72,7 +97,11 @@ export const KitRequestSchema = strict({
   schools: Type.Optional(SchoolsSchema),
   learner: Type.Optional(Type.Boolean()),
   stock: Type.Optional(StockSchema),
+  room: Type.Optional(RoomNumbersSchema),
+  dropTests: Type.Optional(Type.Array(DropTestSchema, { maxItems: 2000 })),
 })
+
+const NeedleValue = { point: PointWord, sizeNm: Above0, gapMm: Type.Optional(Above0) }
 
 const NeedleChoiceSchema = {
   point: PointWord,
@@ -81,9 +110,49 @@ const NeedleChoiceSchema = {
   gapMm: Type.Optional(Above0),
 }
 
+const ConfidenceWord = words(['high', 'medium', 'low'] as const)
+
+/** Parts of a kit that a person may choose otherwise, each with the value it takes. */
+export const OVERRIDE_VALUES = {
+  needle: strict(NeedleValue),
+  thread: KitThreadSchema,
+  bobbin: KitThreadSchema,
+  foot: FootWord,
+  pressure: words(['low', 'normal', 'high'] as const),
+  stitch: strict({ lengthMm: Above0, widthMm: From0 }),
+  dial: Type.Number(),
+} as const
+export type OverridePart = keyof typeof OVERRIDE_VALUES
+
+const Because = Type.String({ minLength: 3, maxLength: 300, pattern: '\\S' })
+const override = <Part extends OverridePart>(part: Part) =>
+  strict({ part: Type.Literal(part), value: OVERRIDE_VALUES[part], because: Because })
+
+/** One part chosen otherwise, and why. */
+export const OverrideSchema = Type.Union([
+  override('needle'),
+  override('thread'),
+  override('bobbin'),
+  override('foot'),
+  override('pressure'),
+  override('stitch'),
+  override('dial'),
+])
+
+const OverrideKeptSchema = strict({
+  part: words(Object.keys(OVERRIDE_VALUES) as OverridePart[]),
+  because: Type.String(),
+  /** what the kit had, in words */
+  instead: Type.String(),
+  /** what it broke when it was kept, in sentences */
+  breaks: Type.Array(Type.String()),
+})
+
 /** One kit, as it is answered, kept with the person it was given to, and read back. */
 export const KitSchema = strict({
   verdict: words(['good', 'marginal'] as const),
+  /** as sure as the least sure of its eight main parts */
+  confidence: Type.Optional(ConfidenceWord),
   needle: strict({ system: Type.String(), ...NeedleChoiceSchema }),
   alternates: Type.Array(strict(NeedleChoiceSchema)),
   topThread: KitThreadSchema,
@@ -93,6 +162,8 @@ export const KitSchema = strict({
     verdict: words(['good', 'tight', 'shreds', 'loose'] as const),
     eyeMm: Above0,
     threadMm: Above0,
+    /** the drop test that decided in place of the formula */
+    dropTest: Type.Optional(words(DROP_RESULTS)),
   }),
   foot: FootWord,
   footPressure: words(['low', 'normal', 'high'] as const),
@@ -102,6 +173,8 @@ export const KitSchema = strict({
     iso: words(['301', '304'] as const),
     name: Type.Optional(Type.String()),
     lengthMm: From0,
+    /** the mark of this machine's length dial that makes it */
+    lengthMark: Type.Optional(Type.Number()),
     widthMm: From0,
     lock: words(['reverse', 'tie-off', 'none'] as const),
   }),
@@ -122,6 +195,10 @@ export const KitSchema = strict({
       rule: Type.String(),
       because: Type.String(),
       school: Type.Optional(Type.String()),
+      source: Type.Optional(Type.String()),
+      confidence: Type.Optional(ConfidenceWord),
     }),
   ),
+  /** parts that a person chose otherwise; the kit above is as they chose it */
+  overrides: Type.Optional(Type.Array(OverrideKeptSchema)),
 })

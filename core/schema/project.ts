@@ -4,11 +4,19 @@ import { OperationWord, strict } from './vocabulary'
 
 export const Name = Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })
 
+/** How much is sewn: metres of seam, and how many seams begin. */
+export const SewnSchema = strict({
+  seamM: Type.Number({ minimum: 0, maximum: 500 }),
+  starts: Type.Integer({ minimum: 0, maximum: 500 }),
+})
+export type Sewn = Static<typeof SewnSchema>
+
 /** What one learner makes, as far as its kit depends on it. */
 export const ProjectSchema = strict({
   name: Name,
   fabric: KitFabricSchema,
   layers: LayersSchema,
   operation: OperationWord,
+  sewn: Type.Optional(SewnSchema),
 })
 export type ProjectFacts = Static<typeof ProjectSchema>

@@ -57,3 +57,12 @@ export const DialSchema = strict({
 })
 
 export const RangeMm = strict({ min: From0, max: Above0 })
+
+/** A length dial's numbering; `highest` above `lowest` is checked where it is used. */
+export const LengthMarksSchema = strict({
+  lowest: Type.Number(),
+  highest: Type.Number(),
+  step: Above0,
+  mmAtLowest: From0,
+  mmAtHighest: From0,
+})

@@ -1,12 +1,13 @@
 import Type from 'typebox'
 import { TRAIT_NAMES, TRAITS, type TraitName } from '@/core/machine/trait'
 import { TRAIT_SOURCES } from '@/core/machine/trait-source'
-import { checkDial, checkSpan } from '@/core/schema/dial'
+import { checkDial, checkLengthMarks, checkSpan } from '@/core/schema/dial'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { Name } from '@/core/schema/project'
 import { strict, words } from '@/core/schema/vocabulary'
 import type { Dial } from '@/core/units/dial'
+import type { LengthMarks } from '@/core/units/length-marks'
 import { startBook } from '../machine/book'
 import { notFound, Refused } from '../refused'
 import { command, type CommandCall } from './command'
@@ -20,6 +21,7 @@ function checkTrait(trait: TraitName, value: unknown, path: string): unknown {
   try {
     const checked: unknown = check(TRAITS[trait], value)
     if (trait === 'tensionDial') checkDial(checked as Dial, 'value')
+    if (trait === 'lengthMarks') checkLengthMarks(checked as LengthMarks, 'value')
     if (trait === 'lengthMm' || trait === 'needleNm') checkSpan(checked as { min: number; max: number }, 'value')
     return checked
   } catch (error) {

@@ -1,13 +1,16 @@
 import Type from 'typebox'
-import { kitMachine } from '@/core/machine/kit-machine'
+import { kitRequestFor } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
-import { LayersSchema, KitFabricSchema } from '@/core/schema/kit'
-import { Name } from '@/core/schema/project'
-import { Above0, OperationWord, PointWord, strict } from '@/core/schema/vocabulary'
+import { overrideKit, type Override } from '@/core/kit/override'
+import type { Kit, KitRequest } from '@/core/kit/request'
+import { kitMachine } from '@/core/machine/kit-machine'
+import { OverrideSchema } from '@/core/schema/kit'
+import { Name, ProjectSchema, type ProjectFacts } from '@/core/schema/project'
+import { Above0, PointWord, strict } from '@/core/schema/vocabulary'
 import { readMachine } from '../machine/machines'
-import { readProject, readStock } from '../project/projects'
+import { readProject } from '../project/projects'
 import { notFound, Refused } from '../refused'
-import { readSite } from '../site/site'
+import { readKitRoom } from '../room/kit-room'
 import { command, type CommandCall } from './command'
 
 const Id = Type.String({ format: 'uuid' })
@@ -45,37 +48,73 @@ export const addProject = command(
     personId: Id,
     enrolmentId: Id,
     learner: Name,
-    name: Name,
-    fabric: KitFabricSchema,
-    layers: LayersSchema,
-    operation: OperationWord,
+    ...ProjectSchema.properties,
   }),
   () => 'add-project',
   async (call, body) => {
-    const { tx, actor } = call
-    const course = await tx
-      .selectFrom('course')
-      .select('course_id')
-      .where('site_id', '=', actor.siteId)
-      .where('course_id', '=', body.courseId)
-      .forUpdate()
-      .executeTakeFirst()
-    if (!course) throw notFound('class', 'courseId')
-    await tx
-      .insertInto('project')
-      .values({
-        site_id: actor.siteId,
-        project_id: body.projectId,
-        enrolment_id: await enrolmentOf(call, body),
-        name: body.name.trim(),
-        fabric: JSON.stringify(body.fabric),
-        layers: JSON.stringify(body.layers),
-        operation: body.operation,
-        written_by: actor.personId,
-      })
-      .execute()
+    await holdCourse(call, body.courseId)
+    await insertProject(call, body)
   },
 )
+
+/** Projects from a sheet, all in one write: what lands, lands together. */
+export const addProjects = command(
+  strict({
+    courseId: Id,
+    projects: Type.Array(
+      strict({ projectId: Id, personId: Id, enrolmentId: Id, learner: Name, ...ProjectSchema.properties }),
+      { minItems: 1, maxItems: 500 },
+    ),
+  }),
+  () => 'add-projects',
+  async (call, { courseId, projects }) => {
+    await holdCourse(call, courseId)
+    for (const project of projects) await insertProject(call, { courseId, ...project })
+  },
+)
+
+/** Held while projects are hung up, so that two people who add the same first name at once add one learner. */
+async function holdCourse({ tx, actor }: CommandCall, courseId: string): Promise<void> {
+  const course = await tx
+    .selectFrom('course')
+    .select('course_id')
+    .where('site_id', '=', actor.siteId)
+    .where('course_id', '=', courseId)
+    .forUpdate()
+    .executeTakeFirst()
+  if (!course) throw notFound('class', 'courseId')
+}
+
+interface NewProject extends ProjectFacts {
+  readonly projectId: string
+  readonly courseId: string
+  readonly personId: string
+  readonly enrolmentId: string
+  readonly learner: string
+}
+
+async function insertProject(call: CommandCall, project: NewProject): Promise<void> {
+  const { tx, actor } = call
+  await tx
+    .insertInto('project')
+    .values({
+      site_id: actor.siteId,
+      project_id: project.projectId,
+      enrolment_id: await enrolmentOf(call, project),
+      name: project.name.trim(),
+      ...projectColumns(project),
+      written_by: actor.personId,
+    })
+    .execute()
+}
+
+/** What of a project follows from its cloth and its work, as it is kept. */
+export const projectColumns = ({ fabric, layers, operation, sewn }: Omit<ProjectFacts, 'name'>) => ({
+  fabric: JSON.stringify(fabric),
+  layers: JSON.stringify(layers),
+  operation,
+  sewn: sewn ? JSON.stringify(sewn) : null,
+})
 
 async function enrolmentOf(
   { tx, actor }: CommandCall,
@@ -102,18 +141,15 @@ async function enrolmentOf(
   return body.enrolmentId
 }
 
+const { name: _, ...WITHOUT_NAME } = ProjectSchema.properties
+
 export const changeProject = command(
-  strict({ projectId: Id, fabric: KitFabricSchema, layers: LayersSchema, operation: OperationWord }),
+  strict({ projectId: Id, ...WITHOUT_NAME }),
   () => 'change-project',
   async ({ tx, actor }, body) => {
     const { numUpdatedRows } = await tx
       .updateTable('project')
-      .set({
-        fabric: JSON.stringify(body.fabric),
-        layers: JSON.stringify(body.layers),
-        operation: body.operation,
-        written_by: actor.personId,
-      })
+      .set({ ...projectColumns(body), written_by: actor.personId })
       .where('site_id', '=', actor.siteId)
       .where('project_id', '=', body.projectId)
       .executeTakeFirst()
@@ -121,20 +157,25 @@ export const changeProject = command(
   },
 )
 
-/** Gives a project its kit for one machine: computed here again, so that what is kept is what the core says. */
+/**
+ * Gives a project its kit for one machine: computed here again, so that what is kept is what the core says, with the parts
+ * that a person chose otherwise and what that breaks.
+ */
 export const giveKit = command(
   strict({
     projectId: Id,
     machineId: Id,
     needle: strict({ point: PointWord, sizeNm: Above0, gapMm: Type.Optional(Above0) }),
+    /** the thread tells two ways with the same needle apart */
+    threadTex: Type.Optional(Above0),
+    overrides: Type.Optional(Type.Array(OverrideSchema, { maxItems: 7 })),
   }),
   () => 'give-kit',
-  async ({ tx, actor, commandId, now }, { projectId, machineId, needle }) => {
-    const [project, machine, site, stock] = [
+  async ({ tx, actor, commandId, now }, { projectId, machineId, needle, threadTex, overrides = [] }) => {
+    const [project, machine, room] = [
       await readProject(tx, actor.siteId, projectId),
       await readMachine(tx, actor.siteId, machineId),
-      await readSite(tx, actor.siteId),
-      await readStock(tx, actor.siteId),
+      await readKitRoom(tx, actor.siteId),
     ]
     if (!project) throw notFound('project', 'projectId')
     if (!machine) throw notFound('machine', 'machineId')
@@ -147,20 +188,14 @@ export const giveKit = command(
         'machineId',
       )
     }
-    const answer = computeKit({
-      fabric: project.fabric,
-      layers: project.layers,
-      operation: project.operation,
-      machine: asked.machine,
-      schools: site.houseRules.schools,
-      learner: true,
-      ...(stock && { stock }),
-    })
+    const request = kitRequestFor(project, asked.machine, room)
+    const answer = computeKit(request)
     const kit = answer.kits.find(
       (each) =>
         each.needle.point === needle.point &&
         each.needle.sizeNm === needle.sizeNm &&
-        each.needle.gapMm === needle.gapMm,
+        each.needle.gapMm === needle.gapMm &&
+        (threadTex === undefined || each.topThread.tex === threadTex),
     )
     if (!kit) {
       const because = answer.refusals[0]?.because ?? 'The project or the room has changed since: look at its kit again.'
@@ -173,10 +208,24 @@ export const giveKit = command(
         kit_given_id: commandId,
         project_id: projectId,
         machine_id: machineId,
-        kit: JSON.stringify(kit),
+        kit: JSON.stringify(withOverrides(request, kit, overrides as readonly Override[])),
         given_by: actor.personId,
         given_at: now,
       })
       .execute()
   },
 )
+
+/** @throws Refused where a part is chosen twice, or the machine cannot do what was chosen */
+function withOverrides(request: KitRequest, kit: Kit, overrides: readonly Override[]): Kit {
+  const twice = overrides.findIndex(({ part }, index) => overrides.findIndex((each) => each.part === part) !== index)
+  if (twice >= 0)
+    throw new Refused(400, 'invalid', `"${overrides[twice]!.part}" is chosen twice`, `overrides.${twice}.part`)
+  const { kit: chosen, breaks } = overrideKit(request, kit, overrides)
+  const stop = breaks.find(({ severity }) => severity === 'stop')
+  if (stop) {
+    const at = overrides.findIndex(({ part }) => part === stop.part)
+    throw new Refused(409, 'cannot-be', stop.because, at < 0 ? 'overrides' : `overrides.${at}.value`)
+  }
+  return chosen
+}

@@ -10,7 +10,10 @@ import type { Command } from './command'
 import { log } from './log'
 import { addMachine, placeMachine, setTrait } from './machine'
 import { addPerson } from './people'
-import { addProject, changeProject, giveKit, openCourse } from './project'
+import { logDropTest } from './drop-test'
+import { changeHouseRules } from './house-rules'
+import { importKits } from './import-kits'
+import { addProject, addProjects, changeProject, giveKit, openCourse } from './project'
 import { countStock } from './stock'
 
 /** Everything that can be written, by the name it has on the wire. */
@@ -18,12 +21,16 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   log,
   'give-kit': giveKit,
   'add-project': addProject,
+  'add-projects': addProjects,
   'change-project': changeProject,
   'open-course': openCourse,
   'add-machine': addMachine,
   'place-machine': placeMachine,
   'set-trait': setTrait,
   'count-stock': countStock,
+  'import-kits': importKits,
+  'log-drop-test': logDropTest,
+  'change-house-rules': changeHouseRules,
   'add-person': addPerson,
 }
 

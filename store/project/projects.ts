@@ -17,6 +17,7 @@ export interface KitGiven {
 
 export interface Project extends ProjectFacts {
   readonly projectId: string
+  readonly enrolmentId: string
   readonly personId: string
   readonly learner: string
   readonly courseId: string
@@ -29,7 +30,12 @@ export interface Project extends ProjectFacts {
 export async function readProjects(
   store: Reader,
   siteId: string,
-  only: { readonly projectId?: string; readonly personId?: string; readonly machineId?: string } = {},
+  only: {
+    readonly projectId?: string
+    readonly personId?: string
+    readonly machineId?: string
+    readonly courseId?: string
+  } = {},
 ): Promise<Project[]> {
   const rows = await store
     .selectFrom('project')
@@ -63,6 +69,8 @@ export async function readProjects(
       'fabric',
       'layers',
       'operation',
+      'sewn',
+      'enrolment.enrolment_id',
       'person.person_id',
       'person.name as learner',
       'course.course_id',
@@ -77,6 +85,7 @@ export async function readProjects(
     .$if(only.projectId !== undefined, (query) => query.where('project.project_id', '=', only.projectId!))
     .$if(only.personId !== undefined, (query) => query.where('person.person_id', '=', only.personId!))
     .$if(only.machineId !== undefined, (query) => query.where('given.machine_id', '=', only.machineId!))
+    .$if(only.courseId !== undefined, (query) => query.where('course.course_id', '=', only.courseId!))
     .orderBy(sql`lower(person.name)`)
     .orderBy('project.project_id')
     .execute()
@@ -86,8 +95,10 @@ export async function readProjects(
       fabric: row.fabric,
       layers: row.layers,
       operation: row.operation,
+      ...(row.sewn !== null && { sewn: row.sewn }),
     }),
     projectId: row.project_id,
+    enrolmentId: row.enrolment_id,
     personId: row.person_id,
     learner: row.learner,
     courseId: row.course_id,

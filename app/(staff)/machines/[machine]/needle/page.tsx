@@ -16,7 +16,7 @@ export default async function NeedlePage({ params }: { params: Promise<{ machine
     ? (Object.keys(system.sold) as Point[]).map((point) => ({
         point,
         words: POINTS[point].words,
-        sizes: sizesFor(point, { machine: traits.needleNm, system }),
+        sizes: sizesFor(point, { machine: traits.needleNm, system, fit: { points: POINTS } }),
         gaps: POINTS[point].gaps?.map(({ gapMm, sizesNm }) => ({ gapMm, sizes: [...sizesNm] })) ?? [],
       }))
     : []

@@ -1,0 +1,106 @@
+import type { HouseRules } from '../schema/house-rules'
+import type { ProjectFacts } from '../schema/project'
+import { computeKit } from './kit'
+import type { DropTest } from './needle-fit'
+import type { Kit, KitMachine, KitRequest, KitStock, Refusal } from './request'
+
+/** What a room brings to every kit: its choices, its shelf, its drop tests. */
+export interface KitRoom {
+  readonly rules: HouseRules
+  readonly stock?: KitStock
+  readonly dropTests: readonly DropTest[]
+}
+
+/** The one way to ask for a learner's kit in this room. */
+export function kitRequestFor(
+  project: Pick<ProjectFacts, 'fabric' | 'layers' | 'operation'>,
+  machine: KitMachine,
+  { rules, stock, dropTests }: KitRoom,
+): KitRequest {
+  const { fabric, layers, operation } = project as Pick<KitRequest, 'fabric' | 'layers' | 'operation'>
+  return {
+    fabric,
+    layers,
+    operation,
+    machine,
+    schools: rules.schools as KitRequest['schools'] & object,
+    learner: true,
+    room: (rules.numbers ?? {}) as NonNullable<KitRequest['room']>,
+    dropTests,
+    ...(stock && { stock }),
+  }
+}
+
+export type BagState = 'good' | 'marginal' | 'refused' | 'short' | 'overridden'
+
+/** How one bag stands today, on the machine it was given for or on the best of the room. */
+export interface BagStanding {
+  readonly state: BagState
+  /** the machine it stands on; absent when every machine refuses */
+  readonly machineId?: string
+  readonly kit?: Kit
+  readonly refusals: readonly Refusal[]
+  /** machines of the room that can do it at all */
+  readonly able: number
+}
+
+interface Candidate {
+  readonly machineId: string
+  /** absent while traits that a kit needs are not known */
+  readonly machine?: KitMachine
+}
+
+const GRADE: Readonly<Record<BagState, number>> = { good: 0, overridden: 1, marginal: 1, short: 2, refused: 3 }
+
+const stateOf = (kit: Kit | undefined): BagState => (!kit ? 'refused' : kit.inStock === false ? 'short' : kit.verdict)
+
+/** @param given what was given last, and for which machine */
+export function bagStanding(
+  project: Pick<ProjectFacts, 'fabric' | 'layers' | 'operation'>,
+  machines: readonly Candidate[],
+  room: KitRoom,
+  given?: { readonly machineId: string; readonly kit: Kit },
+): BagStanding {
+  const answers = machines.flatMap(({ machineId, machine }) => {
+    if (!machine) return []
+    const { kits, refusals } = computeKit(kitRequestFor(project, machine, room))
+    return [{ machineId, kit: kits[0], refusals, state: stateOf(kits[0]) }]
+  })
+  const able = answers.filter(({ kit }) => kit).length
+  const seat = given && answers.find(({ machineId }) => machineId === given.machineId)
+  if (given?.kit.overrides?.length)
+    return { state: 'overridden', machineId: given.machineId, kit: given.kit, refusals: [], able }
+  const best = seat ?? [...answers].sort((a, b) => GRADE[a.state] - GRADE[b.state])[0]
+  if (!best) return { state: 'refused', refusals: [], able }
+  const { state, machineId, kit, refusals } = best
+  return { state, refusals, able, ...(kit ? { machineId, kit } : seat && { machineId }) }
+}
+
+/** The parts of a kit in which two kits differ, for telling a person what a change would do. */
+export const KIT_PARTS = [
+  'needle',
+  'thread',
+  'bobbin',
+  'foot',
+  'pressure',
+  'stitch',
+  'dial',
+  'extras',
+  'cautions',
+] as const
+export type KitPart = (typeof KIT_PARTS)[number]
+
+const PART: Readonly<Record<KitPart, (kit: Kit) => unknown>> = {
+  needle: ({ needle }) => [needle.system, needle.point, needle.sizeNm, needle.gapMm],
+  thread: ({ topThread }) => [topThread.tex, topThread.fibre, topThread.finish],
+  bobbin: ({ bobbinThread }) => [bobbinThread.tex, bobbinThread.fibre, bobbinThread.finish],
+  foot: ({ foot }) => foot,
+  pressure: ({ footPressure }) => footPressure,
+  stitch: ({ stitch }) => [stitch.iso, stitch.name, stitch.lengthMm, stitch.widthMm, stitch.lock],
+  dial: ({ dial }) => dial.setting ?? dial.offset,
+  extras: ({ extras }) => extras,
+  cautions: ({ cautions }) => cautions,
+}
+
+export const kitDifferences = (a: Kit, b: Kit): KitPart[] =>
+  KIT_PARTS.filter((part) => JSON.stringify(PART[part](a)) !== JSON.stringify(PART[part](b)))

@@ -1,0 +1,43 @@
+import { CAUTION_RULES } from './caution'
+import { CLOTH_FACTS } from './cloth-fact'
+import { FABRIC_OFFSETS, STITCH_OFFSETS, THREAD_OFFSETS } from './dial'
+import { EXTRA_RULES } from './extra'
+import { BANDS, GSM_PER_MM } from './fabric'
+import { FOOT_WISHES, PRESSURE_WISHES } from './foot'
+import { HOUSEHOLD_SYSTEM, NEEDLE_SYSTEMS, POINTS } from './needle'
+import { POINT_PROPOSALS, POINT_VETOES } from './needle-point'
+import { CLOTH_SIZES, CROSSING_STEPS } from './needle-size'
+import { OVERRIDE_CHECKS } from './override-check'
+import { STACK_LIMITS } from './stack-limit'
+import { LENGTH_NOTES, LENGTH_WISHES, STITCH_WISHES } from './stitch'
+import { BOBBIN_WISHES, THREAD_WISHES } from './thread'
+
+/** Everything that a kit rests on, in one place: what is added to these lists reaches every kit. */
+export const KNOWLEDGE = {
+  points: POINTS,
+  systems: NEEDLE_SYSTEMS,
+  householdSystem: HOUSEHOLD_SYSTEM,
+  bands: BANDS,
+  gsmPerMm: GSM_PER_MM,
+  clothFacts: CLOTH_FACTS,
+  stackLimits: STACK_LIMITS,
+  pointProposals: POINT_PROPOSALS,
+  pointVetoes: POINT_VETOES,
+  clothSizes: CLOTH_SIZES,
+  crossingSteps: CROSSING_STEPS,
+  threadWishes: THREAD_WISHES,
+  bobbinWishes: BOBBIN_WISHES,
+  stitchWishes: STITCH_WISHES,
+  lengthWishes: LENGTH_WISHES,
+  lengthNotes: LENGTH_NOTES,
+  footWishes: FOOT_WISHES,
+  pressureWishes: PRESSURE_WISHES,
+  extras: EXTRA_RULES,
+  cautions: CAUTION_RULES,
+  fabricOffsets: FABRIC_OFFSETS,
+  threadOffsets: THREAD_OFFSETS,
+  stitchOffsets: STITCH_OFFSETS,
+  overrideChecks: OVERRIDE_CHECKS,
+} as const
+
+export type Knowledge = typeof KNOWLEDGE

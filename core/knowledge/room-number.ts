@@ -1,0 +1,56 @@
+/**
+ * Numbers that a room may change. Rules name them as facts, so a changed number reaches every rule and every sentence.
+ * Offsets are in numbers of an ordinary 0–9 dial, below 0 for looser.
+ */
+export interface RoomNumber {
+  readonly words: string
+  readonly usual: number
+  readonly min: number
+  readonly max: number
+  readonly step: number
+  readonly unit: string
+}
+
+const offset = (words: string, usual: number): RoomNumber => ({
+  words,
+  usual,
+  min: -3,
+  max: 1,
+  step: 0.25,
+  unit: 'dial numbers',
+})
+
+export const ROOM_NUMBERS = {
+  offsetSilky: offset('Sheer or silky cloth', -1),
+  offsetZigzag: offset('Zigzag', -0.75),
+  offsetDecorative: offset('Decorative stitches', -1),
+  offsetTwin: offset('Twin needles', -1),
+  offsetEmbroidery: offset('Embroidery', -1.75),
+  learnerThickestNm: {
+    words: 'Thickest needle a learner sews with alone',
+    usual: 100,
+    min: 70,
+    max: 130,
+    step: 10,
+    unit: '1/100 mm',
+  },
+  heaviestBondedTex: {
+    words: 'Heaviest bonded thread on a household machine, where its own card says nothing',
+    usual: 70,
+    min: 30,
+    max: 140,
+    step: 5,
+    unit: 'tex',
+  },
+} as const satisfies Readonly<Record<string, RoomNumber>>
+
+export type RoomNumberName = keyof typeof ROOM_NUMBERS
+export const ROOM_NUMBER_NAMES = Object.keys(ROOM_NUMBERS) as RoomNumberName[]
+
+/** What a room changed; an absent number is the usual one. */
+export type RoomNumbers = { readonly [Name in RoomNumberName]?: number }
+
+const USUAL = Object.fromEntries(ROOM_NUMBER_NAMES.map((name) => [name, ROOM_NUMBERS[name].usual]))
+
+/** Every number as a fact for the rules. */
+export const roomFacts = (numbers: RoomNumbers = {}): Readonly<Record<string, number>> => ({ ...USUAL, ...numbers })

@@ -1,0 +1,31 @@
+import { isTwin, POINTS, type Point } from '../knowledge/needle'
+import type { Kit } from '../kit/request'
+import type { Sewn } from '../schema/project'
+import { threadUse, type ThreadUseAnswer } from './thread-use'
+
+/** One test swatch goes with every kit. */
+const SWATCHES = 1
+
+/**
+ * The thread that a kit takes for what is sewn, its swatch in, and how many bobbins to wind.
+ * @param stackMm the seam's layers, pressed together
+ * @param bobbinVolumeMm3 of the machine's bobbins
+ */
+export const kitUse = (
+  kit: Kit,
+  sewn: Sewn,
+  stackMm: number,
+  bobbinVolumeMm3: number,
+  beginners: boolean,
+): ThreadUseAnswer =>
+  threadUse({
+    stitch: kit.stitch,
+    stackMm,
+    ...sewn,
+    swatches: SWATCHES,
+    top: kit.topThread as Parameters<typeof threadUse>[0]['top'],
+    bobbin: kit.bobbinThread as Parameters<typeof threadUse>[0]['bobbin'],
+    bobbinVolumeMm3,
+    twin: isTwin(POINTS[kit.needle.point as Point]),
+    beginners,
+  })
