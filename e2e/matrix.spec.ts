@@ -2,6 +2,7 @@ import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { randomUUID } from 'node:crypto'
 import { request as playwrightRequest, type APIRequestContext } from '@playwright/test'
+import { codeOf } from '@/core/code/code'
 import { EVENT_KINDS } from '@/core/machine/event'
 import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
 import { ACTIONS, type Action, type Deed } from '@/core/people/role'
@@ -209,7 +210,12 @@ for (const role of ROLES) {
     test('sees the pages they may and nothing else', async ({ request, baseURL }) => {
       const ids = await knownIds(baseURL!)
       for (const [path, needs] of Object.entries(PAGES)) {
-        const answer = await request.get(path.replace('[machine]', ids.machine).replace('[project]', ids.project))
+        const answer = await request.get(
+          path
+            .replace('[machine]', ids.machine)
+            .replace('[project]', ids.project)
+            .replace('[code]', codeOf('machine', ids.machine)),
+        )
         expect([path, answer.status()]).toEqual([path, needs === 'anyone' || MATRIX[needs][role] ? 200 : 404])
       }
     })

@@ -21,3 +21,15 @@ export const stitchWords = (stitch: Kit['stitch']): string =>
 export const perInch = (lengthMm: number): string => (lengthMm > 0 ? `${Math.round(25.4 / lengthMm)} to the inch` : '')
 
 export const hoursWords = (hours: number): string => `${hours.toFixed(1)} h`
+
+/** A cloth in a few words: "woven, 150 g/m²", with a ~ before what was guessed. */
+export const fabricWords = (fabric: {
+  readonly structure: string
+  readonly massGsm?: number
+  readonly thicknessMm?: number
+  readonly guessed?: readonly string[]
+}): string => {
+  const about = (field: string) => (fabric.guessed?.includes(field) ? '~' : '')
+  if (fabric.massGsm !== undefined) return `${fabric.structure}, ${about('massGsm')}${Math.round(fabric.massGsm)} g/m²`
+  return `${fabric.structure}, ${about('thicknessMm')}${plain(fabric.thicknessMm ?? 0)} mm`
+}

@@ -39,10 +39,18 @@ const hostOf = (origin: string): string | undefined => {
   }
 }
 
+/** Ids in addresses: anything else names nothing. */
+export const isId = (text: string): boolean => /^[0-9a-f-]{36}$/i.test(text)
+
+/** A file to take away. */
+export const asDownload = (name: string, type: string, body: string): Response =>
+  new Response(body, { headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}"` } })
+
 /** Answers a question, or says with the right status what was wrong with it. */
 export async function answering(work: () => Promise<object>): Promise<Response> {
   try {
-    return Response.json(await work())
+    const answer = await work()
+    return answer instanceof Response ? answer : Response.json(answer)
   } catch (error) {
     if (error instanceof Invalid) return failed(error instanceof Refused ? error.status : 400, error.fault)
     journal.error(error, 'a request failed')

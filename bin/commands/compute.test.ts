@@ -38,7 +38,15 @@ describe('bin/compute', () => {
 
   it('prints a schema for every computation', () => {
     const schemas = JSON.parse(compute(['--schemas']).stdout) as Record<string, { additionalProperties?: boolean }>
-    expect(Object.keys(schemas).sort()).toEqual(['fabric', 'kit', 'needle-fit', 'needle-size', 'thread', 'thread-use', 'wear'])
+    expect(Object.keys(schemas).sort()).toEqual([
+      'fabric',
+      'kit',
+      'needle-fit',
+      'needle-size',
+      'thread',
+      'thread-use',
+      'wear',
+    ])
     for (const schema of Object.values(schemas)) expect(schema.additionalProperties).toBe(false)
   })
 

@@ -211,6 +211,7 @@ export const DEMO_MACHINES: readonly DemoMachine[] = [
       straightStitchMark: 'A or B',
       zigzagStitchMark: 'C',
       lengthDial: 'backwards',
+      lengthMarks: { lowest: 1, highest: 5, step: 0.5, mmAtLowest: 4, mmAtHighest: 0.5 },
       feet: ['standard', 'zigzag', 'buttonhole'],
       maxStackMm: 5,
       maxLeatherMm: 1.6,

@@ -1,8 +1,11 @@
 import { v7 as uuid } from 'uuid'
 import type { MachineEvent } from '@/core/machine/event'
 import { kitMachine } from '@/core/machine/kit-machine'
+import { kitRequestFor } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
+import type { DropTest } from '@/core/kit/needle-fit'
 import type { KitRequest, KitStock } from '@/core/kit/request'
+import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
 import type { Actor } from '@/store/actor'
 import { runCommand } from '@/store/commands/run'
 import type { Store } from '@/store/connect'
@@ -57,6 +60,19 @@ const THREADS: KitStock['threads'] = [
   { tex: 60, fibre: 'polyester', use: 'heavy' },
 ]
 
+/** What the table has taught: needles hung on their own threads. */
+const DROP_TESTS: readonly (DropTest & { readonly daysAgo: number })[] = [
+  { point: 'universal', sizeNm: 90, thread: { tex: 45, fibre: 'polyester' }, result: 'slides', daysAgo: 33 },
+  { point: 'universal', sizeNm: 100, thread: { tex: 60, fibre: 'polyester' }, result: 'spirals', daysAgo: 19 },
+  {
+    point: 'leather',
+    sizeNm: 110,
+    thread: { tex: 60, fibre: 'polyester', finish: 'bonded' },
+    result: 'slides',
+    daysAgo: 12,
+  },
+]
+
 /**
  * Fills an empty database with the Saltmarsh Road Toolshed: nine machines, twelve projects, eight weeks of history up to
  * `today`, all written through the same commands that people use.
@@ -100,6 +116,11 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
     await run('count-stock', { stockEntryId: id(), item: { kind: 'thread', ...thread }, count: 6 })
   }
 
+  for (const { daysAgo, ...test } of DROP_TESTS) {
+    const testedAt = new Date(today.getTime() - daysAgo * 24 * 3_600_000).toISOString()
+    await run('log-drop-test', { ...test, testedAt }, staff['helper'])
+  }
+
   for (const { machine, by, event } of demoHistory(chance, today)) {
     const { eventId, happenedAt, kind, body } = event as MachineEvent
     await run(
@@ -128,8 +149,12 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
   ) {
     const known = kitMachine(DEMO_MACHINES.find((each) => each.name === name)!.traits)
     if ('missing' in known) throw new Error(`${name} lacks ${known.missing.join(', ')}`)
-    const stock: KitStock = { needles: NEEDLES, threads: THREADS }
-    const { kits, refusals } = computeKit({ ...facts, machine: known.machine, learner: true, stock })
+    const room = {
+      rules: DEFAULT_HOUSE_RULES,
+      stock: { needles: NEEDLES, threads: THREADS },
+      dropTests: [...DROP_TESTS].reverse(),
+    }
+    const { kits, refusals } = computeKit(kitRequestFor(facts, known.machine, room))
     const needle = kits[0]?.needle
     if (!needle) throw new Error(`${name} refuses ${projectId}: ${refusals[0]?.because}`)
     const { point, sizeNm, gapMm } = needle

@@ -23,6 +23,19 @@ export const PROJECT_COLUMNS = [
   'seam_starts',
 ] as const
 type Column = (typeof PROJECT_COLUMNS)[number]
+/** Written out beside a project for people to read; passed over when a sheet is read, since a kit is computed. */
+export const KIT_COLUMNS = [
+  'kit_machine',
+  'kit_needle',
+  'kit_thread',
+  'kit_bobbin',
+  'kit_foot',
+  'kit_pressure',
+  'kit_stitch',
+  'kit_dial',
+  'kit_verdict',
+] as const
+const KNOWN: readonly string[] = [...PROJECT_COLUMNS, ...KIT_COLUMNS]
 const NEEDED: readonly Column[] = ['learner', 'project', 'cloth', 'operation']
 
 export interface ProjectRow extends ProjectFacts {
@@ -72,7 +85,7 @@ export function readProjectRows(sheet: readonly (readonly string[])[]): ReadRows
       'text',
     )
   }
-  const unknown = columns.filter((column) => column !== '' && !PROJECT_COLUMNS.includes(column as Column))
+  const unknown = columns.filter((column) => column !== '' && !KNOWN.includes(column))
   if (unknown.length > 0) {
     throw new Invalid(
       'invalid',

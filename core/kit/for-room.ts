@@ -1,5 +1,4 @@
 import type { HouseRules } from '../schema/house-rules'
-import type { ProjectFacts } from '../schema/project'
 import { computeKit } from './kit'
 import type { DropTest } from './needle-fit'
 import type { Kit, KitMachine, KitRequest, KitStock, Refusal } from './request'
@@ -11,21 +10,20 @@ export interface KitRoom {
   readonly dropTests: readonly DropTest[]
 }
 
+/** What is sewn, as far as its kit depends on it. */
+type Work = Pick<KitRequest, 'fabric' | 'layers' | 'operation'>
+
 /** The one way to ask for a learner's kit in this room. */
-export function kitRequestFor(
-  project: Pick<ProjectFacts, 'fabric' | 'layers' | 'operation'>,
-  machine: KitMachine,
-  { rules, stock, dropTests }: KitRoom,
-): KitRequest {
-  const { fabric, layers, operation } = project as Pick<KitRequest, 'fabric' | 'layers' | 'operation'>
+export function kitRequestFor(project: Work, machine: KitMachine, { rules, stock, dropTests }: KitRoom): KitRequest {
+  const { fabric, layers, operation } = project
   return {
     fabric,
     layers,
     operation,
     machine,
-    schools: rules.schools as KitRequest['schools'] & object,
+    schools: rules.schools,
     learner: true,
-    room: (rules.numbers ?? {}) as NonNullable<KitRequest['room']>,
+    room: rules.numbers ?? {},
     dropTests,
     ...(stock && { stock }),
   }
@@ -56,7 +54,7 @@ const stateOf = (kit: Kit | undefined): BagState => (!kit ? 'refused' : kit.inSt
 
 /** @param given what was given last, and for which machine */
 export function bagStanding(
-  project: Pick<ProjectFacts, 'fabric' | 'layers' | 'operation'>,
+  project: Work,
   machines: readonly Candidate[],
   room: KitRoom,
   given?: { readonly machineId: string; readonly kit: Kit },

@@ -1,7 +1,7 @@
 import type { Static } from 'typebox'
 import type { Foot } from '../knowledge/foot'
 import { KNOWLEDGE, type Knowledge } from '../knowledge/knowledge'
-import { isTwin, sizesSold, type Point } from '../knowledge/needle'
+import { isTwin, sizesSold } from '../knowledge/needle'
 import type { OverrideCheck } from '../knowledge/override-check'
 import { plain, rulesThatHold, sentence, type Facts } from '../knowledge/rule'
 import type { KitThread } from '../knowledge/thread'
@@ -137,7 +137,7 @@ function breaksOf(
 ): Break[] {
   const question = kitQuestion(request, knowledge)
   const { machine } = request
-  const point = kit.needle.point as Point
+  const point = kit.needle.point
   const kind = knowledge.points[point]
   const system = systemOf(machine, knowledge)
   const range = clothRange(question)

@@ -49,6 +49,7 @@ export const CLAIMS: readonly Rule<ClaimGiven>[] = [
     'A longer stitch is stronger',
     'no, in cloth',
     'Shorter is stronger, until the holes perforate leather or film, or the line puckers.',
+    { stitchIso: { in: ['301'] }, structure: { notIn: ['leather', 'coated'] } },
   ),
   claim(
     'higher-thread-number',
@@ -148,7 +149,7 @@ export const CLAIMS: readonly Rule<ClaimGiven>[] = [
     'tension',
     'One setting will not do for more layers',
     'mostly it will',
-    'Set it on two layers and test once on the thickest crossing, here {crossingMm} mm.',
+    'Set it on two layers and test once on the thickest crossing.',
     { crossingMm: { over: 1 } },
   ),
   claim(

@@ -5,6 +5,7 @@ import { POINTS, type Point } from '../knowledge/needle'
 import { OPERATIONS, STITCHES } from '../knowledge/stitch'
 import { THREAD_USES } from '../knowledge/thread'
 import { HOUSEHOLD_SIZES } from '../units/needle-size'
+import { FIBRES, FINISHES } from '../units/thread'
 
 /** One of these words, as a JSON Schema `enum`, so that a refusal can list them. */
 export const words = <const Words extends readonly (string | number)[]>(list: Words) =>
@@ -17,9 +18,6 @@ export const strict = <Shape extends Type.TProperties>(shape: Shape, options: Ty
 export const Above0 = Type.Number({ exclusiveMinimum: 0 })
 export const From0 = Type.Number({ minimum: 0 })
 export const Count = Type.Integer({ minimum: 1 })
-
-export const FIBRES = ['polyester', 'cotton', 'nylon', 'silk', 'rayon', 'metallic'] as const
-export const FINISHES = ['spun', 'filament', 'bonded', 'monofilament'] as const
 
 export const PointWord = words(Object.keys(POINTS) as Point[])
 export const StructureWord = words(STRUCTURES)

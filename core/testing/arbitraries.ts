@@ -4,7 +4,7 @@ import { STRUCTURES, TRAITS_OF_FABRIC } from '../knowledge/fabric'
 import { NEEDLE_SYSTEMS, POINTS, type Point } from '../knowledge/needle'
 import { OPERATIONS, STITCHES } from '../knowledge/stitch'
 import { THREAD_USES } from '../knowledge/thread'
-import { FIBRES, FINISHES } from '../schema/vocabulary'
+import { FIBRES, FINISHES } from '../units/thread'
 import type { KitMachine, KitRequest, KitStock } from '../kit/request'
 
 /** Random cloths, machines, threads and shelves, all of them within the schema. */

@@ -1,4 +1,4 @@
-import { isTwin, POINTS, type Point } from '../knowledge/needle'
+import { isTwin, POINTS } from '../knowledge/needle'
 import type { Kit } from '../kit/request'
 import type { Sewn } from '../schema/project'
 import { threadUse, type ThreadUseAnswer } from './thread-use'
@@ -23,9 +23,9 @@ export const kitUse = (
     stackMm,
     ...sewn,
     swatches: SWATCHES,
-    top: kit.topThread as Parameters<typeof threadUse>[0]['top'],
-    bobbin: kit.bobbinThread as Parameters<typeof threadUse>[0]['bobbin'],
+    top: kit.topThread,
+    bobbin: kit.bobbinThread,
     bobbinVolumeMm3,
-    twin: isTwin(POINTS[kit.needle.point as Point]),
+    twin: isTwin(POINTS[kit.needle.point]),
     beginners,
   })

@@ -2,8 +2,10 @@
  * Thread number systems, normalised to tex (grams per 1000 metres). All are nominal: makers vary by some per cent.
  */
 
-export type Fibre = 'polyester' | 'cotton' | 'nylon' | 'silk' | 'rayon' | 'metallic'
-export type Finish = 'spun' | 'filament' | 'bonded' | 'monofilament'
+export const FIBRES = ['polyester', 'cotton', 'nylon', 'silk', 'rayon', 'metallic'] as const
+export const FINISHES = ['spun', 'filament', 'bonded', 'monofilament'] as const
+export type Fibre = (typeof FIBRES)[number]
+export type Finish = (typeof FINISHES)[number]
 
 /** A thread as the core knows it. `finish` absent: the usual finish of its fibre. */
 export interface Thread {

@@ -208,7 +208,7 @@ export const giveKit = command(
         kit_given_id: commandId,
         project_id: projectId,
         machine_id: machineId,
-        kit: JSON.stringify(withOverrides(request, kit, overrides as readonly Override[])),
+        kit: JSON.stringify(withOverrides(request, kit, overrides)),
         given_by: actor.personId,
         given_at: now,
       })

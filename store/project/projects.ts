@@ -121,6 +121,26 @@ export async function readProjects(
 export const readProject = async (store: Reader, siteId: string, projectId: string): Promise<Project | undefined> =>
   (await readProjects(store, siteId, { projectId }))[0]
 
+/** Every kit given for a project, newest first. */
+export async function readGiven(store: Reader, siteId: string, projectId: string): Promise<KitGiven[]> {
+  const rows = await store
+    .selectFrom('kit_given')
+    .select(['kit_given_id', 'machine_id', 'kit', 'given_at', 'given_by'])
+    .where('site_id', '=', siteId)
+    .where('project_id', '=', projectId)
+    .orderBy('given_at', 'desc')
+    .orderBy('kit_given_id', 'desc')
+    .limit(50)
+    .execute()
+  return rows.map((row) => ({
+    kitGivenId: row.kit_given_id,
+    machineId: row.machine_id,
+    kit: check(KitSchema, row.kit),
+    givenAt: row.given_at,
+    givenBy: row.given_by,
+  }))
+}
+
 /** The project whose kit was given last: whose turn it is. Undefined when none has a kit. */
 export const lastGiven = (projects: readonly Project[]): Project | undefined =>
   projects.filter(({ given }) => given).sort((a, b) => b.given!.givenAt.getTime() - a.given!.givenAt.getTime())[0]

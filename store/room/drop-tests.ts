@@ -30,7 +30,7 @@ export async function readDropTests(store: Reader, siteId: string, most = 1000):
       sizeNm: Number(row.size_nm),
       thread: row.thread,
       result: row.result,
-    }) as DropTest,
+    }),
     testedAt: row.tested_at,
     testedBy: row.tested_by,
   }))

@@ -1,12 +1,15 @@
 'use client'
 
-import { completeFabric } from '@/core/fabric/intake'
+import { completeFabric, FABRIC_NUMBERS } from '@/core/fabric/intake'
 import type { KitRequest } from '@/core/kit/request'
 import { STRUCTURES, TRAITS_OF_FABRIC, type FabricTrait, type Structure } from '@/core/knowledge/fabric'
+import { NAMED_FABRICS } from '@/core/knowledge/named-fabric'
 import { OPERATIONS, type Operation } from '@/core/knowledge/stitch'
 import { plain } from '@/core/knowledge/rule'
+import type { Sewn } from '@/core/schema/project'
+import { MeasureTable } from './measure-table'
 
-export type FabricFacts = Pick<KitRequest, 'fabric' | 'layers' | 'operation'>
+export type FabricFacts = Pick<KitRequest, 'fabric' | 'layers' | 'operation'> & { readonly sewn?: Sewn }
 
 const spaced = (word: string) => word.replaceAll('-', ' ')
 
@@ -14,7 +17,20 @@ const spaced = (word: string) => word.replaceAll('-', ' ')
 export function FabricFields({ facts, change }: { facts: FabricFacts; change: (next: FabricFacts) => void }) {
   const { fabric, layers } = facts
   const whole = completeFabric(fabric)
-  const set = (part: Partial<KitRequest['fabric']>) => change({ ...facts, fabric: { ...fabric, ...part } })
+  /** A number that a person enters is no guess any more. */
+  const set = (part: Partial<KitRequest['fabric']>) => {
+    const { guessed, ...rest } = { ...fabric, ...part }
+    const left = part.guessed ?? guessed?.filter((field) => part[field] === undefined)
+    change({ ...facts, fabric: { ...rest, ...(left && left.length > 0 && { guessed: left }) } })
+  }
+  const isGuess = (field: (typeof FABRIC_NUMBERS)[number]) => whole.estimated.includes(field)
+  const take = (name: string) => {
+    const named = NAMED_FABRICS.find((each) => each.name === name)
+    if (!named) return
+    const { name: _, ...lent } = named
+    const guessed = FABRIC_NUMBERS.filter((field) => lent[field] !== undefined)
+    change({ ...facts, fabric: { ...lent, traits: lent.traits ?? [], guessed } })
+  }
   const byThickness = fabric.structure === 'leather' || fabric.structure === 'rope'
   const toggle = (trait: FabricTrait) => {
     const traits = fabric.traits ?? []
@@ -37,6 +53,15 @@ export function FabricFields({ facts, change }: { facts: FabricFacts; change: (n
         </select>
       </label>
       <label className="flex flex-col gap-1">
+        <span className="font-bold">It is most like</span>
+        <select className="select w-full" value="" onChange={({ target }) => take(target.value)}>
+          <option value="">choose, for a first guess …</option>
+          {NAMED_FABRICS.map(({ name }) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </label>
+      <label className="flex flex-col gap-1">
         <span className="font-bold">The cloth is</span>
         <select
           className="select w-full"
@@ -55,7 +80,7 @@ export function FabricFields({ facts, change }: { facts: FabricFacts; change: (n
           name="Mass"
           unit="g/m²"
           value={whole.massGsm}
-          guessed={fabric.massGsm === undefined}
+          guessed={isGuess('massGsm')}
           min={20}
           max={700}
           step={5}
@@ -67,7 +92,7 @@ export function FabricFields({ facts, change }: { facts: FabricFacts; change: (n
         name="Thickness of one layer"
         unit="mm"
         value={whole.thicknessMm}
-        guessed={fabric.thicknessMm === undefined}
+        guessed={isGuess('thicknessMm')}
         min={0.05}
         max={6}
         step={0.05}
@@ -77,7 +102,7 @@ export function FabricFields({ facts, change }: { facts: FabricFacts; change: (n
         name="Stretch"
         unit="%"
         value={whole.stretchPercent}
-        guessed={false}
+        guessed={isGuess('stretchPercent')}
         min={0}
         max={150}
         step={5}
@@ -93,6 +118,19 @@ export function FabricFields({ facts, change }: { facts: FabricFacts; change: (n
           name="At the crossing"
           value={layers.crossing}
           set={(crossing) => change({ ...facts, layers: { ...layers, crossing } })}
+        />
+      </div>
+      <MeasureTable fabric={fabric} measured={set} />
+      <div className="grid grid-cols-2 gap-3">
+        <Sewing
+          name="Metres of seam"
+          value={facts.sewn?.seamM}
+          set={(seamM) => change(withSewn(facts, { seamM, starts: facts.sewn?.starts ?? 1 }))}
+        />
+        <Sewing
+          name="Seams begun"
+          value={facts.sewn?.starts}
+          set={(starts) => change(withSewn(facts, { seamM: facts.sewn?.seamM ?? 0, starts: Math.round(starts ?? 0) }))}
         />
       </div>
       <details>
@@ -161,6 +199,42 @@ function Measure(props: {
         <span className="text-sm">{unit}</span>
       </div>
     </div>
+  )
+}
+
+/** Without metres nothing is said of thread. */
+function withSewn(
+  { sewn: _, ...facts }: FabricFacts,
+  sewn: { readonly seamM: number | undefined; readonly starts: number },
+): FabricFacts {
+  const { seamM, starts } = sewn
+  return seamM === undefined ? facts : { ...facts, sewn: { seamM, starts } }
+}
+
+function Sewing({
+  name,
+  value,
+  set,
+}: {
+  name: string
+  value: number | undefined
+  set: (value: number | undefined) => void
+}) {
+  return (
+    <label className="flex flex-col gap-1">
+      <span className="text-sm font-bold">{name}</span>
+      <input
+        type="number"
+        inputMode="decimal"
+        className="input w-full"
+        min={0}
+        max={500}
+        step="any"
+        value={value ?? ''}
+        placeholder="not said"
+        onChange={({ target }) => set(target.value === '' ? undefined : Math.max(0, target.valueAsNumber || 0))}
+      />
+    </label>
   )
 }
 

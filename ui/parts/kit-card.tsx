@@ -2,46 +2,50 @@ import type { Kit, KitRequest } from '@/core/kit/request'
 import { plain } from '@/core/knowledge/rule'
 import type { Traits } from '@/core/machine/trait'
 import { completeFabric } from '@/core/fabric/intake'
+import type { ClaimPlace } from '@/core/knowledge/claim'
+import type { OverridePart } from '@/core/kit/override'
+import type { ThreadUseAnswer } from '@/core/thread-use/thread-use'
 import { DialDrawing } from '../drawings/dial'
 import { EyeFit, NeedleDrawing } from '../drawings/needle'
 import { StackDrawing } from '../drawings/stack'
+import { StitchDrawing } from '../drawings/stitch'
+import { ClaimCard, claimsBeside } from './claim-card'
+import { cautionWords, extraWords, lockWords } from '../kit-words'
 import { needleWords, perInch, stitchWords, threadWords } from '../words'
-
-const EXTRA_WORDS: Readonly<Record<Kit['extras'][number], string>> = {
-  'tape-plate-hole': 'tape beside the needle hole',
-  'straight-stitch-plate': 'straight-stitch plate',
-  'fine-pins-in-allowance': 'fine pins, in the allowance',
-  'clips-not-pins': 'clips, no pins',
-  'scrap-leader': 'a scrap to start on',
-  'hold-tails': 'hold both tails',
-  stabiliser: 'stabiliser',
-  'seam-guide': 'seam guide',
-  'second-spool': 'a second spool',
-  'cone-stand': 'cone stand',
-}
-const CAUTION_WORDS: Readonly<Record<Kit['cautions'][number], string>> = {
-  glasses: 'Glasses on',
-  'permanent-holes': 'Every hole stays',
-  'staff-only': 'With staff beside you',
-  'slow-crossing': 'Slow over the crossing',
-  'hand-turn-first': 'Turn by hand first',
-  'width-limit': 'No zigzag',
-}
-const LOCK_WORDS = { reverse: 'three back at each end', 'tie-off': 'tie the ends off', none: 'leave the ends open' }
 
 interface Props {
   readonly kit: Kit
   readonly traits: Traits
   readonly fabric: KitRequest['fabric']
   readonly layers: KitRequest['layers']
+  /** the thread it takes, where somebody said how much is sewn */
+  readonly use?: ThreadUseAnswer | undefined
+  /** lets a person choose a part otherwise */
+  readonly change?: (part: OverridePart) => void
 }
 
-/** The kit as a drawn card: every part with its reason behind it. */
-export function KitCard({ kit, traits, fabric, layers }: Props) {
+const SURE = { high: 'sure', medium: 'fairly sure', low: 'a guess: measure the cloth' } as const
+
+/** The kit as a drawn card: every part with its reason behind it, cautions where the hand is. */
+export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
   const { thicknessMm } = completeFabric(fabric)
   const crossing = Math.max(layers.seam, layers.crossing)
   const why = (part: string) => kit.reasons.find((reason) => reason.part === part)
   const dial = traits.tensionDial as Parameters<typeof DialDrawing>[0]['dial'] | undefined
+  const claims = (...places: ClaimPlace[]) =>
+    claimsBeside(places, {
+      structure: fabric.structure,
+      point: kit.needle.point,
+      threadFibre: kit.topThread.fibre,
+      threadRatio:
+        Math.max(kit.topThread.tex, kit.bobbinThread.tex) / Math.min(kit.topThread.tex, kit.bobbinThread.tex),
+      stitchIso: kit.stitch.iso,
+      crossingMm: thicknessMm * crossing,
+    })
+  const part = (name: OverridePart) => ({
+    ...(change && { change: () => change(name) }),
+    chosen: kit.overrides?.find((override) => override.part === name),
+  })
   return (
     <article className="sheet p-5" aria-label="Kit">
       {kit.cautions.length > 0 && (
@@ -49,7 +53,7 @@ export function KitCard({ kit, traits, fabric, layers }: Props) {
           {kit.cautions.map((caution) => (
             <li key={caution}>
               <details className="border-2 border-secondary px-3 py-1">
-                <summary className="min-h-8 cursor-pointer font-bold text-secondary">{CAUTION_WORDS[caution]}</summary>
+                <summary className="min-h-8 cursor-pointer font-bold text-secondary">{cautionWords[caution]}</summary>
                 {why(caution)?.because}
               </details>
             </li>
@@ -71,23 +75,61 @@ export function KitCard({ kit, traits, fabric, layers }: Props) {
           <EyeFit eyeMm={kit.fit.eyeMm} threadMm={kit.fit.threadMm} className="mx-auto w-28" />
           <figcaption className="text-center text-sm">
             The eye is <strong>{kit.fit.clearance.toFixed(2)}</strong> times the thread: {kit.fit.verdict}
+            {kit.fit.dropTest && `, by drop test (${kit.fit.dropTest})`}
           </figcaption>
         </figure>
-        <Part name="Needle" value={needleWords(kit.needle)} large why={[why('needle-point'), why('needle-size')]} />
+        <Part
+          name="Needle"
+          value={needleWords(kit.needle)}
+          large
+          why={[why('needle-point'), why('needle-size')]}
+          claims={claims('needle')}
+          {...part('needle')}
+        />
         <div className="grid gap-x-6 gap-y-4 sm:grid-cols-2">
-          <Part name="Thread" value={threadWords(kit.topThread)} why={[why('thread')]} />
-          <Part name="Bobbin" value={threadWords(kit.bobbinThread)} why={[why('bobbin')]} />
           <Part
-            name="Stitch"
-            value={stitchWords(kit.stitch)}
-            note={`${perInch(kit.stitch.lengthMm)} · ${LOCK_WORDS[kit.stitch.lock]}`}
-            why={[why('stitch')]}
+            name="Thread"
+            value={threadWords(kit.topThread)}
+            {...(use && { note: `${plain(Math.ceil(use.topM))} m` })}
+            why={[why('thread')]}
+            claims={claims('thread')}
+            {...part('thread')}
           />
           <Part
-            name="Foot"
-            value={`${kit.foot}, pressure ${kit.footPressure}`}
-            why={[why('foot'), why('foot-pressure')]}
+            name="Bobbin"
+            value={threadWords(kit.bobbinThread)}
+            {...(use && {
+              note: `wind ${use.bobbins === 1 ? 'one' : use.bobbins}, ${plain(Math.ceil(use.bobbinM))} m (${Math.round(use.capacityM)} m a bobbin)`,
+            })}
+            why={[why('bobbin')]}
+            claims={claims('bobbin')}
+            {...part('bobbin')}
           />
+          <div>
+            <StitchDrawing
+              stitch={kit.stitch}
+              {...(kit.needle.gapMm !== undefined && { gapMm: kit.needle.gapMm })}
+              className="mb-1 w-44"
+            />
+            <Part
+              name="Stitch"
+              value={stitchWords(kit.stitch)}
+              note={[
+                kit.stitch.lengthMark !== undefined && `set its length to ${plain(kit.stitch.lengthMark)}`,
+                perInch(kit.stitch.lengthMm),
+                lockWords[kit.stitch.lock],
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+              why={[why('stitch')]}
+              claims={claims('stitch')}
+              {...part('stitch')}
+            />
+          </div>
+          <div className="flex flex-col gap-2">
+            <Part name="Foot" value={kit.foot} why={[why('foot')]} {...part('foot')} />
+            <Part name="Foot pressure" value={kit.footPressure} why={[why('foot-pressure')]} {...part('pressure')} />
+          </div>
         </div>
         <div className="grid items-start gap-6 sm:grid-cols-2">
           <div className="flex items-start gap-4">
@@ -99,6 +141,8 @@ export function KitCard({ kit, traits, fabric, layers }: Props) {
               value={kit.dial.setting === undefined ? `${plain(kit.dial.offset)} from normal` : plain(kit.dial.setting)}
               large
               why={[why('dial')]}
+              claims={claims('tension')}
+              {...part('dial')}
             />
           </div>
           <figure>
@@ -122,7 +166,7 @@ export function KitCard({ kit, traits, fabric, layers }: Props) {
             {kit.extras.map((extra) => (
               <li key={extra}>
                 <details>
-                  <summary className="min-h-8 cursor-pointer font-semibold">{EXTRA_WORDS[extra]}</summary>
+                  <summary className="min-h-8 cursor-pointer font-semibold">{extraWords[extra]}</summary>
                   <p className="pl-4">{why(extra)?.because}</p>
                 </details>
               </li>
@@ -144,12 +188,18 @@ function Part({
   note,
   large,
   why,
+  claims = [],
+  change,
+  chosen,
 }: {
   name: string
   value: string
   note?: string
   large?: boolean
   why: readonly (Kit['reasons'][number] | undefined)[]
+  claims?: ReturnType<typeof claimsBeside>
+  change?: () => void
+  chosen?: NonNullable<Kit['overrides']>[number] | undefined
 }) {
   const reasons = why.filter((reason) => reason !== undefined)
   return (
@@ -157,19 +207,51 @@ function Part({
       <p className="text-sm opacity-80">{name}</p>
       <p className={large ? 'text-2xl font-bold' : 'text-lg font-semibold'}>{value}</p>
       {note && <p className="text-sm">{note}</p>}
-      <details>
-        <summary
-          className="inline-flex min-h-8 cursor-pointer items-center text-sm underline"
-          aria-label={`Why this ${name.toLowerCase()}`}
-        >
-          why
-        </summary>
-        {reasons.map((reason) => (
-          <p key={reason.part} data-reason={reason.part} className="max-w-prose text-sm">
-            {reason.because} {reason.school && <em>School: {reason.school}.</em>}
-          </p>
-        ))}
-      </details>
+      {chosen && (
+        <p className="text-sm text-primary">
+          Chosen by hand in place of {chosen.instead}: {chosen.because}
+        </p>
+      )}
+      {chosen?.breaks.map((each) => (
+        <p key={each} className="border-l-4 border-warning pl-2 text-sm text-warning">
+          {each}
+        </p>
+      ))}
+      <div className="flex flex-wrap items-start gap-x-4">
+        <details>
+          <summary
+            className="inline-flex min-h-8 cursor-pointer items-center text-sm underline"
+            aria-label={`Why this ${name.toLowerCase()}`}
+          >
+            why
+          </summary>
+          {reasons.map((reason) => (
+            <div key={reason.part} data-reason={reason.part} className="max-w-prose pb-1 text-sm">
+              <p>
+                {reason.because} {reason.school && <em>School: {reason.school}.</em>}
+              </p>
+              {reason.confidence && (
+                <p className="opacity-80">
+                  {reason.source}, {SURE[reason.confidence]} · <span className="font-mono">{reason.rule}</span>
+                </p>
+              )}
+            </div>
+          ))}
+          {claims.map((claim) => (
+            <ClaimCard key={claim.id} claim={claim} />
+          ))}
+        </details>
+        {change && (
+          <button
+            type="button"
+            className="inline-flex min-h-8 cursor-pointer items-center text-sm underline print:hidden"
+            aria-label={`Choose another ${name.toLowerCase()}`}
+            onClick={change}
+          >
+            change
+          </button>
+        )}
+      </div>
     </div>
   )
 }

@@ -1,70 +1,97 @@
+import { Download, FileUp, Plus, Printer, Ruler } from 'lucide-react'
 import type { Metadata } from 'next'
 import Link from 'next/link'
+import { bagStanding } from '@/core/kit/for-room'
+import { kitMachine } from '@/core/machine/kit-machine'
 import { may } from '@/core/people/role'
 import { readMachines } from '@/store/machine/machines'
 import { readCourses, readProjects } from '@/store/project/projects'
-import { needleWords } from '@/ui/words'
+import { readKitRoom } from '@/store/room/kit-room'
+import { fabricWords } from '@/ui/words'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'
+import { Rack, type RackBag } from './rack'
 
 export const metadata: Metadata = { title: 'Kits' }
 
 export default async function KitsPage() {
   const actor = await mustSee('see-kits')
   const store = theStore()
-  const [projects, machines, courses] = await Promise.all([
+  const [projects, machines, courses, room] = await Promise.all([
     readProjects(store, actor.siteId),
     readMachines(store, actor.siteId),
     readCourses(store, actor.siteId),
+    readKitRoom(store, actor.siteId),
   ])
-  const nameOf = (machineId: string) => machines.find((machine) => machine.machineId === machineId)?.name ?? ''
+  const candidates = machines.map(({ machineId, traits }) => {
+    const known = kitMachine(traits)
+    return { machineId, ...('machine' in known && { machine: known.machine }) }
+  })
+  const bags = projects.map((project): RackBag => {
+    const standing = bagStanding(project, candidates, room, project.given)
+    return {
+      projectId: project.projectId,
+      learner: project.learner,
+      name: project.name,
+      fabric: fabricWords(project.fabric),
+      operation: project.operation.replaceAll('-', ' '),
+      state: standing.state,
+      seated: project.given !== undefined,
+      able: standing.able,
+      ...(standing.machineId && {
+        machine: machines.find(({ machineId }) => machineId === standing.machineId)?.name ?? '',
+      }),
+      ...(standing.kit && { needle: standing.kit.needle }),
+      ...(standing.refusals[0] && { because: standing.refusals[0].because }),
+    }
+  })
+  const mayAdd = may(actor.role, 'add-project')
   return (
     <>
-      <div className="mb-4 flex flex-wrap items-end gap-x-6 gap-y-2">
+      <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
         <h1 className="text-3xl font-bold">Kits</h1>
         {courses.map((course) => (
-          <p key={course.course_id}>
+          <p key={course.course_id} className="flex flex-wrap items-center gap-x-3">
             {course.name}, class code <strong className="font-mono">{course.class_code}</strong>
+            <a className="inline-flex items-center gap-1 underline" href={`/api/kits/${course.course_id}?form=csv`}>
+              <Download className="size-4" aria-hidden="true" /> CSV
+            </a>
+            <a className="inline-flex items-center gap-1 underline" href={`/api/kits/${course.course_id}?form=json`}>
+              <Download className="size-4" aria-hidden="true" /> JSON
+            </a>
           </p>
         ))}
-        {may(actor.role, 'add-project') && (
-          <Link href="/kits/new" className="btn btn-outline ml-auto min-h-11">
-            Add a project
+        <nav aria-label="Kits" className="ml-auto flex flex-wrap gap-2">
+          <Link href="/kits/desk" className="btn btn-outline min-h-11">
+            <Ruler className="size-4" aria-hidden="true" /> Thread and needle desk
           </Link>
-        )}
+          {projects.length > 0 && (
+            <Link href="/kits/labels" className="btn btn-outline min-h-11">
+              <Printer className="size-4" aria-hidden="true" /> Labels
+            </Link>
+          )}
+          {mayAdd && (
+            <>
+              <Link href="/kits/sheet" className="btn btn-outline min-h-11">
+                <FileUp className="size-4" aria-hidden="true" /> From a sheet
+              </Link>
+              <Link href="/kits/new" className="btn btn-outline min-h-11">
+                <Plus className="size-4" aria-hidden="true" /> Add a project
+              </Link>
+            </>
+          )}
+        </nav>
       </div>
-      {projects.length === 0 ? (
+      {bags.length === 0 ? (
         <section className="sheet p-8 text-lg">
           <h2 className="text-2xl font-bold">No bags hang here yet</h2>
-          <p className="mt-2">Add a project: who makes it, what of, and how many layers. Its kit follows at once.</p>
+          <p className="mt-2">
+            Add a project: who makes it, what of, and how many layers. Its kit follows at once. A whole class comes in
+            from a sheet.
+          </p>
         </section>
       ) : (
-        <ul className="grid gap-5 pt-4 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4">
-          {projects.map(({ projectId, learner, name, given, fabric }) => (
-            <li key={projectId}>
-              <Link href={`/kits/${projectId}`} className="bag block h-full px-4 pb-4 pt-6">
-                <span className="block text-xl font-bold">{learner}</span>
-                <span className="block">{name}</span>
-                <span className="mt-1 block text-sm opacity-80">
-                  {fabric.structure}
-                  {fabric.massGsm !== undefined && `, ${Math.round(fabric.massGsm)} g/m²`}
-                  {fabric.massGsm === undefined && fabric.thicknessMm !== undefined && `, ${fabric.thicknessMm} mm`}
-                </span>
-                {given ? (
-                  <span className="mt-3 block border-t border-dashed border-current pt-2">
-                    <strong>{needleWords(given.kit.needle as never)}</strong>
-                    <span className="block text-sm">
-                      at {nameOf(given.machineId)}
-                      {given.kit.verdict === 'marginal' && ' · marginal'}
-                    </span>
-                  </span>
-                ) : (
-                  <span className="mt-3 block border-t border-dashed border-current pt-2 italic">no kit yet</span>
-                )}
-              </Link>
-            </li>
-          ))}
-        </ul>
+        <Rack bags={bags} machines={machines.length} />
       )}
     </>
   )

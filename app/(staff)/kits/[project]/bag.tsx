@@ -1,15 +1,24 @@
 'use client'
 
+import { Printer } from 'lucide-react'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
+import { completeFabric } from '@/core/fabric/intake'
+import { kitRequestFor, type KitRoom } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
-import type { Kit, KitMachine, KitRequest, KitSchools, KitStock } from '@/core/kit/request'
+import { overrideKit, type Override, type OverridePart } from '@/core/kit/override'
+import type { Kit, KitMachine } from '@/core/kit/request'
+import { bobbinVolumeOf } from '@/core/machine/kit-machine'
 import type { StandingWord } from '@/core/machine/standing'
 import type { Traits } from '@/core/machine/trait'
+import { kitUse } from '@/core/thread-use/kit-use'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { FabricFields, type FabricFacts } from '@/ui/parts/fabric-fields'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { KitCard } from '@/ui/parts/kit-card'
+import { KitCompare } from '@/ui/parts/kit-compare'
+import { OverrideForm } from '@/ui/parts/override-form'
+import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { needleWords, threadWords } from '@/ui/words'
 
@@ -23,85 +32,115 @@ export interface BagMachine {
   readonly missing?: readonly string[]
 }
 
+export interface BagGiven {
+  readonly machineId: string
+  readonly machine: string
+  readonly kit: Kit
+  /** who gave it and when, in words */
+  readonly by: string
+}
+
 interface Props {
   readonly project: FabricFacts & { readonly projectId: string; readonly learner: string; readonly name: string }
-  readonly given?: { readonly machineId: string; readonly kit: Kit }
+  /** every kit given for it, newest first */
+  readonly given: readonly BagGiven[]
   readonly machines: readonly BagMachine[]
   readonly firstMachine: string | undefined
-  readonly schools: KitSchools
-  readonly stock?: KitStock
+  readonly room: KitRoom
   readonly mayGive: boolean
 }
 
+/** Work at a bag that is not kept yet: it survives a reload. */
+interface Draft {
+  readonly facts: FabricFacts
+  readonly machineId: string | undefined
+  readonly picked: number
+  readonly overrides: readonly Override[]
+}
+
 /** One learner's bag: what the cloth is on the left, the kit that follows from it on the right, at once. */
-export function Bag({ project, given, machines, firstMachine, schools, stock, mayGive }: Props) {
-  const [facts, setFacts] = useState<FabricFacts>({
-    fabric: project.fabric,
-    layers: project.layers,
-    operation: project.operation,
+export function Bag({ project, given, machines, firstMachine, room, mayGive }: Props) {
+  const { projectId, learner, name, ...asKept } = project
+  const [draft, keep] = useKept<Draft>(`bag-${projectId}`, {
+    facts: asKept,
+    machineId: firstMachine,
+    picked: 0,
+    overrides: [],
   })
-  const [machineId, setMachineId] = useState(firstMachine)
-  const [picked, setPicked] = useState(0)
+  const { facts, machineId, overrides } = draft
+  const [changing, setChanging] = useState<OverridePart>()
+  const [comparing, setComparing] = useState(false)
   const { busy, fault, write } = useWrite()
   const chosen = machines.find((each) => each.machineId === machineId)
+  /** Another cloth or machine is another kit, so what was picked or chosen by hand no longer speaks of it. */
+  const begin = (part: Partial<Draft>) => {
+    setChanging(undefined)
+    keep({ ...draft, picked: 0, overrides: [], ...part })
+  }
 
-  const answer = useMemo(() => {
-    if (!chosen?.machine) return undefined
-    const request: KitRequest = { ...facts, machine: chosen.machine, schools, learner: true, ...(stock && { stock }) }
-    return computeKit(request)
-  }, [facts, chosen, schools, stock])
-  const kit = answer?.kits[Math.min(picked, answer.kits.length - 1)]
-  const changed =
-    JSON.stringify(facts) !==
-    JSON.stringify({ fabric: project.fabric, layers: project.layers, operation: project.operation })
+  const request = useMemo(
+    () => (chosen?.machine ? kitRequestFor(facts, chosen.machine, room) : undefined),
+    [facts, chosen, room],
+  )
+  const answer = useMemo(() => request && computeKit(request), [request])
+  const base = answer?.kits[Math.min(draft.picked, answer.kits.length - 1)]
+  const overridden = request && base ? overrideKit(request, base, overrides) : undefined
+  const kit = overridden?.kit
+  const changed = JSON.stringify(facts) !== JSON.stringify(asKept)
+  const volume = chosen && bobbinVolumeOf(chosen.traits)
+  const use =
+    kit && facts.sewn && volume !== undefined
+      ? kitUse(
+          kit,
+          facts.sewn,
+          completeFabric(facts.fabric).thicknessMm * facts.layers.seam,
+          volume,
+          room.rules.beginners ?? false,
+        )
+      : undefined
 
+  const keepFabric = () => write('change-project', { projectId, ...facts }, { done: 'The fabric is kept' })
   const give = async () => {
-    if (!kit || !chosen) return
-    if (
-      changed &&
-      !(await write('change-project', { projectId: project.projectId, ...facts }, { done: 'The fabric is kept' }))
-    )
-      return
-    const { point, sizeNm, gapMm } = kit.needle
-    await write(
+    if (!base || !chosen) return
+    if (changed && !(await keepFabric())) return
+    const { point, sizeNm, gapMm } = base.needle
+    const landed = await write(
       'give-kit',
       {
-        projectId: project.projectId,
+        projectId,
         machineId: chosen.machineId,
         needle: { point, sizeNm, ...(gapMm !== undefined && { gapMm }) },
+        threadTex: base.topThread.tex,
+        ...(overrides.length > 0 && { overrides }),
       },
-      { done: `${project.learner} sits at ${chosen.name} with ${needleWords(kit.needle)}` },
+      { done: `${learner} sits at ${chosen.name} with ${needleWords(kit!.needle)}` },
     )
+    if (landed) keep(undefined)
   }
 
   return (
     <>
-      <p>
+      <p className="flex flex-wrap justify-between gap-3">
         <Link className="link" href="/kits">
           Kits
         </Link>
+        {given.length > 0 && (
+          <Link className="inline-flex items-center gap-2 underline" href={`/kits/${projectId}/print`}>
+            <Printer className="size-4" aria-hidden="true" /> Label and card
+          </Link>
+        )}
       </p>
       <h1 className="text-3xl font-bold">
-        {project.learner}: {project.name}
+        {learner}: {name}
       </h1>
       <div className="mt-4 grid gap-6 lg:grid-cols-[19rem_1fr]">
         <div className="flex flex-col gap-5">
-          <FabricFields
-            facts={facts}
-            change={(next) => {
-              setFacts(next)
-              setPicked(0)
-            }}
-          />
           <label className="flex flex-col gap-1">
             <span className="font-bold">On which machine</span>
             <select
               className="select select-lg w-full"
               value={machineId}
-              onChange={({ target }) => {
-                setMachineId(target.value)
-                setPicked(0)
-              }}
+              onChange={({ target }) => begin({ machineId: target.value })}
             >
               {machines.map((each) => (
                 <option key={each.machineId} value={each.machineId}>
@@ -110,17 +149,16 @@ export function Bag({ project, given, machines, firstMachine, schools, stock, ma
               ))}
             </select>
           </label>
+          <FabricFields facts={facts} change={(next) => begin({ facts: next })} />
           {mayGive && changed && (
-            <button
-              type="button"
-              className="btn btn-outline"
-              disabled={busy}
-              onClick={() =>
-                void write('change-project', { projectId: project.projectId, ...facts }, { done: 'The fabric is kept' })
-              }
-            >
-              Keep this fabric
-            </button>
+            <div className="flex flex-wrap gap-2">
+              <button type="button" className="btn btn-outline" disabled={busy} onClick={() => void keepFabric()}>
+                Keep this fabric
+              </button>
+              <button type="button" className="btn btn-ghost" onClick={() => keep(undefined)}>
+                Back to what was kept
+              </button>
+            </div>
           )}
         </div>
         <div className="flex min-w-0 flex-col gap-4" aria-live="polite">
@@ -149,19 +187,20 @@ export function Bag({ project, given, machines, firstMachine, schools, stock, ma
               ))}
             </section>
           )}
-          {kit && chosen && answer && (
+          {kit && base && request && chosen && answer && (
             <>
               <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
                 <p className="text-xl">
                   On <strong>{chosen.name}</strong>: <strong>{kit.verdict}</strong>
                   {kit.inStock === false && ', not in stock'}
+                  {kit.confidence === 'low' && <span className="text-base"> (rests on a guess)</span>}
                 </p>
                 <StandingMark standing={chosen.standing} />
                 {mayGive && (
                   <button
                     type="button"
                     className="btn btn-primary btn-lg ml-auto"
-                    disabled={busy || chosen.standing === 'stopped'}
+                    disabled={busy || chosen.standing === 'stopped' || changing !== undefined}
                     onClick={() => void give()}
                   >
                     Give this kit
@@ -171,33 +210,71 @@ export function Bag({ project, given, machines, firstMachine, schools, stock, ma
               {chosen.standing === 'stopped' && (
                 <p className="text-error">{chosen.name} is stopped: choose another machine.</p>
               )}
-              {given && given.machineId === chosen.machineId && <GivenNote given={given.kit} now={kit} />}
+              {given[0]?.machineId === chosen.machineId && <GivenNote given={given[0].kit} now={kit} />}
               <FaultNote fault={fault} />
               {answer.kits.length > 1 && (
-                <div role="radiogroup" aria-label="Ways to do it, best first" className="flex flex-wrap gap-2">
-                  {answer.kits.map((each, index) => (
-                    <button
-                      key={`${each.needle.point}-${each.needle.sizeNm}-${each.topThread.tex}`}
-                      type="button"
-                      role="radio"
-                      aria-checked={each === kit}
-                      className={`btn h-auto py-2 ${each === kit ? 'btn-neutral' : 'btn-outline'}`}
-                      onClick={() => setPicked(index)}
-                    >
-                      <span className="text-left">
-                        {needleWords(each.needle as never)}
-                        <span className="block text-sm font-normal">
-                          {each.inStock === false ? 'not in stock' : each.verdict},{' '}
-                          {threadWords(each.topThread as never)}
+                <div className="flex flex-wrap items-stretch gap-2">
+                  <div role="radiogroup" aria-label="Ways to do it, best first" className="flex flex-wrap gap-2">
+                    {answer.kits.map((each, index) => (
+                      <button
+                        key={`${each.needle.point}-${each.needle.sizeNm}-${each.topThread.tex}`}
+                        type="button"
+                        role="radio"
+                        aria-checked={each === base}
+                        className={`btn h-auto py-2 ${each === base ? 'btn-neutral' : 'btn-outline'}`}
+                        onClick={() => begin({ picked: index })}
+                      >
+                        <span className="text-left">
+                          {needleWords(each.needle)}
+                          <span className="block text-sm font-normal">
+                            {each.inStock === false ? 'not in stock' : each.verdict}, {threadWords(each.topThread)}
+                          </span>
                         </span>
-                      </span>
-                    </button>
-                  ))}
+                      </button>
+                    ))}
+                  </div>
+                  <button
+                    type="button"
+                    className="btn btn-ghost h-auto"
+                    aria-expanded={comparing}
+                    onClick={() => setComparing(!comparing)}
+                  >
+                    {comparing ? 'Close the comparison' : 'Compare two'}
+                  </button>
                 </div>
               )}
-              <KitCard kit={kit} traits={chosen.traits} fabric={facts.fabric} layers={facts.layers} />
+              {comparing && answer.kits.length > 1 && (
+                <KitCompare kits={answer.kits} take={(index) => begin({ picked: index })} />
+              )}
+              {changing && (
+                <OverrideForm
+                  key={changing}
+                  request={request}
+                  kit={base}
+                  others={overrides}
+                  part={changing}
+                  leave={() => setChanging(undefined)}
+                  keep={(override) => {
+                    const rest = overrides.filter(({ part }) => part !== changing)
+                    keep({ ...draft, overrides: override ? [...rest, override] : rest })
+                    setChanging(undefined)
+                  }}
+                />
+              )}
+              <KitCard
+                kit={kit}
+                traits={chosen.traits}
+                fabric={facts.fabric}
+                layers={facts.layers}
+                use={use}
+                {...(mayGive && { change: setChanging })}
+              />
+              {!facts.sewn && (
+                <p className="text-sm">Say how many metres of seam it has, and the thread and bobbins follow.</p>
+              )}
             </>
           )}
+          {given.length > 0 && <GivenBefore given={given} />}
         </div>
       </div>
     </>
@@ -213,7 +290,28 @@ function GivenNote({ given, now }: { given: Kit; now: Kit }) {
     <p>
       {same
         ? 'This kit was given.'
-        : `The kit that was given has ${needleWords(given.needle)}; the fabric has changed since.`}
+        : `The kit that was given has ${needleWords(given.needle)}${given.dial.setting === undefined ? '' : ` and starts the dial at ${given.dial.setting}`}.`}
     </p>
+  )
+}
+
+function GivenBefore({ given }: { given: readonly BagGiven[] }) {
+  return (
+    <section aria-label="Given" className="mt-2">
+      <h2 className="text-lg font-bold">Given</h2>
+      <ol>
+        {given.map(({ by, machine, kit }) => (
+          <li key={by} className="border-t border-dashed border-base-content/40 py-2">
+            <span className="font-semibold">{needleWords(kit.needle)}</span> at {machine} · {by}
+            {kit.overrides?.map(({ part, instead, because, breaks }) => (
+              <p key={part} className="text-sm">
+                {part} chosen by hand in place of {instead}: {because}
+                {breaks.length > 0 && ` (${breaks.join(' ')})`}
+              </p>
+            ))}
+          </li>
+        ))}
+      </ol>
+    </section>
   )
 }

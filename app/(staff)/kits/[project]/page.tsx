@@ -1,39 +1,37 @@
 import type { Metadata } from 'next'
-import { notFound } from 'next/navigation'
 import { may } from '@/core/people/role'
-import { kitMachine } from '@/core/machine/kit-machine'
 import { standingOf } from '@/core/machine/standing'
 import { TRAIT_QUESTIONS } from '@/core/machine/trait'
+import { kitMachine } from '@/core/machine/kit-machine'
 import { readMachines } from '@/store/machine/machines'
-import { readProject, readStock } from '@/store/project/projects'
-import { siteOf } from '../../../_server/site'
+import { readGiven } from '@/store/project/projects'
+import { readKitRoom } from '@/store/room/kit-room'
+import { readNames } from '@/store/site/site'
+import { formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
+import { projectPage } from '../../../_server/project'
+import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
 import { Bag, type BagMachine } from './bag'
 
 type Props = { params: Promise<{ project: string }>; searchParams: Promise<{ machine?: string }> }
 
-async function found(siteId: string, projectId: string) {
-  if (!/^[0-9a-f-]{36}$/i.test(projectId)) notFound()
-  const project = await readProject(theStore(), siteId, projectId)
-  if (!project) notFound()
-  return project
-}
-
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const actor = await mustSee('see-kits')
-  const project = await found(actor.siteId, (await params).project)
+  const project = await projectPage(actor.siteId, (await params).project)
   return { title: `${project.learner}, ${project.name}` }
 }
 
 export default async function BagPage({ params, searchParams }: Props) {
   const actor = await mustSee('see-kits')
   const store = theStore()
-  const [project, machines, site, stock] = await Promise.all([
-    found(actor.siteId, (await params).project),
+  const project = await projectPage(actor.siteId, (await params).project)
+  const [machines, site, room, given, names] = await Promise.all([
     readMachines(store, actor.siteId),
     siteOf(actor.siteId),
-    readStock(store, actor.siteId),
+    readKitRoom(store, actor.siteId),
+    readGiven(store, actor.siteId, project.projectId),
+    readNames(store, actor.siteId),
   ])
   const choices = machines.map((machine): BagMachine => {
     const known = kitMachine(machine.traits)
@@ -58,12 +56,17 @@ export default async function BagPage({ params, searchParams }: Props) {
         fabric: project.fabric,
         layers: project.layers,
         operation: project.operation,
+        ...(project.sewn && { sewn: project.sewn }),
       }}
-      {...(project.given && { given: { machineId: project.given.machineId, kit: project.given.kit } })}
+      given={given.map(({ machineId, kit, givenAt, givenBy }) => ({
+        machineId,
+        machine: machines.find((each) => each.machineId === machineId)?.name ?? '',
+        kit,
+        by: `${names.get(givenBy) ?? 'somebody'}, ${formatInTimeZone(givenAt, site.timeZone)}`,
+      }))}
       machines={choices}
       firstMachine={first?.machineId}
-      schools={site.houseRules.schools}
-      {...(stock && { stock })}
+      room={room}
       mayGive={may(actor.role, 'give-kit')}
     />
   )

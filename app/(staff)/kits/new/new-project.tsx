@@ -19,7 +19,7 @@ export function NewProject({ courses }: { courses: readonly { readonly courseId:
     learner: '',
     name: '',
     courseId: courses[0]?.courseId ?? '',
-    fabric: { structure: 'woven', massGsm: 150, traits: [] },
+    fabric: { structure: 'woven', massGsm: 150, traits: [], guessed: ['massGsm'] },
     layers: { seam: 2, crossing: 4 },
     operation: 'seam',
   }

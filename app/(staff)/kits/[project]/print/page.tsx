@@ -1,0 +1,38 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { readMachines } from '@/store/machine/machines'
+import { PrintButton } from '@/ui/parts/print-button'
+import { BagLabel, KitSheet } from '@/ui/parts/print-sheet'
+import { mustSee } from '../../../../_server/actor'
+import { printedBag } from '../../../../_server/printed-bag'
+import { projectPage } from '../../../../_server/project'
+import { siteOf } from '../../../../_server/site'
+import { theStore } from '../../../../_server/store'
+
+export const metadata: Metadata = { title: 'Label and card' }
+
+export default async function PrintPage({ params }: { params: Promise<{ project: string }> }) {
+  const actor = await mustSee('see-kits')
+  const project = await projectPage(actor.siteId, (await params).project)
+  const [machines, site] = await Promise.all([readMachines(theStore(), actor.siteId), siteOf(actor.siteId)])
+  const bag = printedBag(project, machines, site.houseRules.beginners ?? false)
+  return (
+    <>
+      <div className="mb-5 flex flex-wrap items-center gap-4 print:hidden">
+        <h1 className="text-3xl font-bold">Label and card</h1>
+        <Link className="link" href={`/kits/${project.projectId}`}>
+          {project.learner}: {project.name}
+        </Link>
+        {bag && <PrintButton words="Print" />}
+      </div>
+      {bag ? (
+        <div className="flex flex-wrap gap-6 overflow-x-auto print:block">
+          <BagLabel bag={bag} />
+          <KitSheet bag={bag} />
+        </div>
+      ) : (
+        <p className="text-lg">Give this bag its kit first; then there is something to print.</p>
+      )}
+    </>
+  )
+}

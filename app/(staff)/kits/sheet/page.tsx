@@ -1,0 +1,22 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { PROJECT_COLUMNS } from '@/core/exchange/project-rows'
+import { may } from '@/core/people/role'
+import { readCourses } from '@/store/project/projects'
+import { mustSee } from '../../../_server/actor'
+import { theStore } from '../../../_server/store'
+import { NewProject } from '../new/new-project'
+import { Sheet } from './sheet'
+
+export const metadata: Metadata = { title: 'From a sheet' }
+
+export default async function SheetPage() {
+  const actor = await mustSee('see-kits')
+  if (!may(actor.role, 'add-projects')) notFound()
+  const courses = (await readCourses(theStore(), actor.siteId)).map(({ course_id, name }) => ({
+    courseId: course_id,
+    name,
+  }))
+  if (courses.length === 0) return <NewProject courses={courses} />
+  return <Sheet courses={courses} columns={PROJECT_COLUMNS} />
+}

@@ -1,0 +1,205 @@
+'use client'
+
+import Link from 'next/link'
+import { useRef, useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import type { ReadRows } from '@/core/exchange/project-rows'
+import type { Fault } from '@/core/schema/invalid'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useKept } from '@/ui/parts/use-kept'
+import { useWrite } from '@/ui/parts/use-write'
+import { fabricWords } from '@/ui/words'
+
+interface Props {
+  readonly courses: readonly { readonly courseId: string; readonly name: string }[]
+  readonly columns: readonly string[]
+}
+
+const EXAMPLE = `learner\tproject\tcloth\toperation\tmass_gsm\tseam_layers\tcrossing_layers
+Ida\tpencil roll\tduck canvas\tseam\t\t2\t6
+Jon\tneck tube\tknit\tknit hem\t185\t2\t4`
+
+/** A class's projects from a spreadsheet, pasted or as a file; or a class read back from its JSON. */
+export function Sheet({ courses, columns }: Props) {
+  const [text, keepText] = useKept<string>('sheet', '')
+  const [courseId, setCourseId] = useState(courses[0]!.courseId)
+  const [rows, setRows] = useState<ReadRows & { readonly ids: readonly Ids[] }>()
+  const [reading, setReading] = useState<Fault>()
+  const file = useRef<HTMLInputElement>(null)
+  const { busy, fault, write } = useWrite()
+
+  const read = async (what: string) => {
+    setReading(undefined)
+    setRows(undefined)
+    try {
+      const response = await fetch('/api/kits/sheet', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ text: what }),
+      })
+      const answer = (await response.json()) as ReadRows & { error?: Fault }
+      if (answer.error) setReading(answer.error)
+      else setRows({ ...answer, ids: answer.good.map(makeIds) })
+    } catch {
+      setReading({
+        code: 'away',
+        message: 'The room’s server cannot be reached. What you pasted is still here.',
+        path: '',
+      })
+    }
+  }
+
+  const load = async (chosen: File | undefined) => {
+    if (!chosen) return
+    const content = await chosen.text()
+    if (!chosen.name.endsWith('.json')) {
+      keepText(content)
+      await read(content)
+      return
+    }
+    let parsed: unknown
+    try {
+      parsed = JSON.parse(content)
+    } catch {
+      setReading({ code: 'not-json', message: `${chosen.name} is not JSON`, path: '' })
+      return
+    }
+    await write('import-kits', { file: parsed }, { done: 'The class is read back', then: '/kits' })
+  }
+
+  const hang = async () => {
+    if (!rows) return
+    const projects = rows.good.map(({ line: _, ...project }, index) => ({ ...rows.ids[index], ...project }))
+    const bags = projects.length === 1 ? 'One bag hangs' : `${projects.length} bags hang`
+    if (await write('add-projects', { courseId, projects }, { done: `${bags} on the rack`, then: '/kits' }))
+      keepText(undefined)
+  }
+
+  return (
+    <div className="mx-auto flex max-w-4xl flex-col gap-4">
+      <p>
+        <Link className="link" href="/kits">
+          Kits
+        </Link>
+      </p>
+      <h1 className="text-3xl font-bold">From a sheet</h1>
+      <p>
+        Paste rows from a spreadsheet, with the heading line, or open a CSV file. Columns: {columns.join(', ')}. The
+        first four are needed; <strong>cloth</strong> is a structure, such as woven, or a cloth by its name, such as
+        poplin, whose numbers are then guesses until you measure.
+      </p>
+      <label className="flex flex-col gap-1">
+        <span className="font-bold">Class</span>
+        <select className="select w-full" value={courseId} onChange={({ target }) => setCourseId(target.value)}>
+          {courses.map((course) => (
+            <option key={course.courseId} value={course.courseId}>
+              {course.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex flex-col gap-1">
+        <span className="font-bold">Rows</span>
+        <textarea
+          className="textarea min-h-48 w-full font-mono text-sm"
+          value={text}
+          placeholder={EXAMPLE}
+          onChange={({ target }) => {
+            keepText(target.value)
+            setRows(undefined)
+          }}
+        />
+      </label>
+      <div className="flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="btn btn-primary btn-lg"
+          disabled={busy || text.trim() === ''}
+          onClick={() => void read(text)}
+        >
+          Read it
+        </button>
+        <button type="button" className="btn btn-outline btn-lg" onClick={() => file.current?.click()}>
+          Open a CSV or JSON file
+        </button>
+        <input
+          ref={file}
+          type="file"
+          accept=".csv,.tsv,.txt,.json"
+          className="sr-only"
+          aria-label="A CSV or JSON file"
+          tabIndex={-1}
+          onChange={({ target }) => {
+            void load(target.files?.[0])
+            target.value = ''
+          }}
+        />
+      </div>
+      <FaultNote fault={reading ?? fault} />
+      {rows && (
+        <section aria-label="What was read" className="flex flex-col gap-4">
+          {rows.bad.length > 0 && (
+            <div className="sheet border-warning p-4">
+              <h2 className="text-xl font-bold">
+                {rows.bad.length} {rows.bad.length === 1 ? 'line needs' : 'lines need'} mending
+              </h2>
+              <ul className="mt-2">
+                {rows.bad.map(({ line, column, because, cells }) => (
+                  <li key={line} className="border-t border-dashed border-base-content/40 py-2">
+                    <strong>Line {line}</strong>, {column}: {because}
+                    <span className="block font-mono text-sm opacity-80">{cells.join(' · ')}</span>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          )}
+          {rows.good.length > 0 && (
+            <>
+              <table className="table">
+                <thead>
+                  <tr>
+                    <th>Line</th>
+                    <th>Learner</th>
+                    <th>Project</th>
+                    <th>Cloth</th>
+                    <th>Done</th>
+                    <th>Layers</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {rows.good.map(({ line, learner, name, fabric, operation, layers }) => (
+                    <tr key={line}>
+                      <td>{line}</td>
+                      <td className="font-bold">{learner}</td>
+                      <td>{name}</td>
+                      <td>{fabricWords(fabric)}</td>
+                      <td>{operation.replaceAll('-', ' ')}</td>
+                      <td>
+                        {layers.seam}, {layers.crossing} at the crossing
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              <button
+                type="button"
+                className="btn btn-primary btn-lg self-start"
+                disabled={busy}
+                onClick={() => void hang()}
+              >
+                Hang {rows.good.length} {rows.good.length === 1 ? 'bag' : 'bags'}
+              </button>
+            </>
+          )}
+        </section>
+      )}
+    </div>
+  )
+}
+
+interface Ids {
+  readonly projectId: string
+  readonly personId: string
+  readonly enrolmentId: string
+}
+const makeIds = (): Ids => ({ projectId: uuid(), personId: uuid(), enrolmentId: uuid() })

@@ -1,0 +1,35 @@
+import type { Metadata } from 'next'
+import { kitMachine } from '@/core/machine/kit-machine'
+import { may } from '@/core/people/role'
+import { readMachines } from '@/store/machine/machines'
+import { readProjects } from '@/store/project/projects'
+import { readKitRoom } from '@/store/room/kit-room'
+import { mustSee } from '../../_server/actor'
+import { theStore } from '../../_server/store'
+import { Rules, type RulesBag } from './rules'
+
+export const metadata: Metadata = { title: 'House rules' }
+
+export default async function RulesPage() {
+  const actor = await mustSee('see-rules')
+  const store = theStore()
+  const [machines, projects, room] = await Promise.all([
+    readMachines(store, actor.siteId),
+    readProjects(store, actor.siteId),
+    readKitRoom(store, actor.siteId),
+  ])
+  const known = machines.flatMap(({ machineId, name, traits, state }) => {
+    const asked = kitMachine(traits)
+    return 'machine' in asked
+      ? [{ machineId, name, machine: asked.machine, ...(state.fitting && { fitting: state.fitting }) }]
+      : []
+  })
+  const bags = projects.map(({ projectId, learner, name, fabric, layers, operation, given }): RulesBag => ({
+    projectId,
+    learner,
+    name,
+    work: { fabric, layers, operation },
+    ...(given && { machineId: given.machineId }),
+  }))
+  return <Rules machines={known} bags={bags} room={room} mayChange={may(actor.role, 'change-house-rules')} />
+}

@@ -1,0 +1,338 @@
+'use client'
+
+import { useMemo } from 'react'
+import { bagStanding, kitDifferences, kitRequestFor, type KitPart, type KitRoom } from '@/core/kit/for-room'
+import { computeKit } from '@/core/kit/kit'
+import type { Kit, KitMachine, KitRequest } from '@/core/kit/request'
+import { ROOM_NUMBERS, ROOM_NUMBER_NAMES, type RoomNumberName } from '@/core/knowledge/room-number'
+import { NEEDLE_SCHOOLS } from '@/core/knowledge/wear'
+import { wearOfFitting } from '@/core/machine/standing'
+import type { Fitting } from '@/core/machine/state'
+import type { HouseRules } from '@/core/schema/house-rules'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { NumberField } from '@/ui/parts/number-field'
+import { kitPartWords } from '@/ui/parts/kit-compare'
+import { useKept } from '@/ui/parts/use-kept'
+import { useWrite } from '@/ui/parts/use-write'
+
+export interface RulesBag {
+  readonly projectId: string
+  readonly learner: string
+  readonly name: string
+  readonly work: Pick<KitRequest, 'fabric' | 'layers' | 'operation'>
+  readonly machineId?: string
+}
+
+interface RulesMachine {
+  readonly machineId: string
+  readonly name: string
+  readonly machine: KitMachine
+  readonly fitting?: Fitting
+}
+
+interface Props {
+  readonly machines: readonly RulesMachine[]
+  readonly bags: readonly RulesBag[]
+  readonly room: KitRoom
+  readonly mayChange: boolean
+}
+
+type School = keyof HouseRules['schools']
+const SCHOOLS: Readonly<
+  Record<School, { readonly question: string; readonly ways: Readonly<Record<string, string>> }>
+> = {
+  point: {
+    question: 'Woven cloth',
+    ways: {
+      'universal-first': 'universal for all',
+      'sharp-first': 'a sharp point first',
+      'large-eye': 'the large-eyed topstitch needle for nearly all',
+    },
+  },
+  denim: {
+    question: 'Denim and canvas',
+    ways: { jeans: 'always the jeans point', 'universal-100': 'a universal 100 is enough' },
+  },
+  suede: {
+    question: 'Suede and thin leather',
+    ways: { 'leather-point': 'always the leather point', universal: 'a universal that pierces it' },
+  },
+  elastane: { question: 'Elastane', ways: { stretch: 'the stretch point', microtex: 'microtex on fine elastane' } },
+  imitation: {
+    question: 'Imitation leather',
+    ways: { microtex: 'microtex', jeans: 'jeans', leather: 'the leather point' },
+  },
+}
+const DEFAULT_WAY: Readonly<Record<School, string>> = {
+  point: 'universal, sharp for dense and sheer',
+  denim: 'jeans where a crossing has over two layers',
+  suede: 'universal under 1 mm, leather from there',
+  elastane: 'stretch',
+  imitation: 'microtex',
+}
+const NEEDLE_WORDS: Readonly<Record<(typeof NEEDLE_SCHOOLS)[number], string>> = {
+  'whichever-first': 'whichever comes first: hours, projects or a sign',
+  hours: 'by hours',
+  project: 'after each project that wears it out',
+  'every-n': 'every few projects',
+  signs: 'by signs only',
+}
+
+/** The room's choices. A change first shows which of today's kits and needles it would alter. */
+export function Rules({ machines, bags, room, mayChange }: Props) {
+  const [rules, keep] = useKept<HouseRules>('house-rules', room.rules)
+  const { busy, fault, write } = useWrite()
+  const changed = JSON.stringify(rules) !== JSON.stringify(room.rules)
+  const differences = useMemo(
+    () => (changed ? whatChanges(machines, bags, room, { ...room, rules }) : []),
+    [changed, machines, bags, room, rules],
+  )
+  const needles = useMemo(
+    () => (changed ? needlesChanged(machines, room.rules, rules) : []),
+    [changed, machines, room, rules],
+  )
+
+  const save = async () => {
+    if (await write('change-house-rules', { rules }, { done: 'The house rules are changed' })) keep(undefined)
+  }
+  const setSchool = (school: School, way: string) => {
+    const { [school]: _, ...others } = rules.schools
+    keep({ ...rules, schools: way === '' ? others : { ...others, [school]: way } })
+  }
+  const setNumber = (name: RoomNumberName, value: number) => {
+    const { [name]: _, ...others } = rules.numbers ?? {}
+    keep({ ...rules, numbers: value === ROOM_NUMBERS[name].usual ? others : { ...others, [name]: value } })
+  }
+  return (
+    <div className="grid gap-8 lg:grid-cols-[1fr_24rem]">
+      <fieldset disabled={!mayChange} className="flex min-w-0 flex-col gap-6">
+        <h1 className="text-3xl font-bold">House rules</h1>
+        <p>
+          Where practitioners differ the room chooses, and every kit says which way it followed.
+          {!mayChange && ' The coordinator changes them.'}
+        </p>
+        <section aria-labelledby="schools" className="flex flex-col gap-3">
+          <h2 id="schools" className="text-xl font-bold">
+            Needle points
+          </h2>
+          {(Object.keys(SCHOOLS) as School[]).map((school) => (
+            <Row key={school} name={SCHOOLS[school].question}>
+              <select
+                className="select w-full"
+                aria-label={SCHOOLS[school].question}
+                value={rules.schools[school] ?? ''}
+                onChange={({ target }) => setSchool(school, target.value)}
+              >
+                <option value="">usual: {DEFAULT_WAY[school]}</option>
+                {Object.entries(SCHOOLS[school].ways).map(([way, words]) => (
+                  <option key={way} value={way}>
+                    {words}
+                  </option>
+                ))}
+              </select>
+            </Row>
+          ))}
+        </section>
+        <section aria-labelledby="life" className="flex flex-col gap-3">
+          <h2 id="life" className="text-xl font-bold">
+            When a needle is due
+          </h2>
+          <Row name="The room changes it">
+            <select
+              className="select w-full"
+              aria-label="When a needle is due"
+              value={rules.needle.school}
+              onChange={({ target }) =>
+                keep({ ...rules, needle: { ...rules.needle, school: target.value as HouseRules['needle']['school'] } })
+              }
+            >
+              {NEEDLE_SCHOOLS.map((school) => (
+                <option key={school} value={school}>
+                  {NEEDLE_WORDS[school]}
+                </option>
+              ))}
+            </select>
+          </Row>
+          <Row name="Life, in needle hours">
+            <NumberField
+              name="Life, in needle hours"
+              value={rules.needle.lifeHours}
+              min={1}
+              max={100}
+              step={0.5}
+              set={(lifeHours) => keep({ ...rules, needle: { ...rules.needle, lifeHours } })}
+            />
+          </Row>
+          <Row name="Projects before it is due">
+            <NumberField
+              name="Projects before it is due"
+              value={rules.needle.n}
+              min={1}
+              max={50}
+              step={1}
+              set={(n) => keep({ ...rules, needle: { ...rules.needle, n } })}
+            />
+          </Row>
+          <Row name="Share of chair time in which the motor runs">
+            <NumberField
+              name="Share of chair time in which the motor runs"
+              value={rules.duty}
+              min={0}
+              max={1}
+              step={0.05}
+              set={(duty) => keep({ ...rules, duty })}
+            />
+          </Row>
+        </section>
+        <section aria-labelledby="learners" className="flex flex-col gap-3">
+          <h2 id="learners" className="text-xl font-bold">
+            Learners
+          </h2>
+          <Row name="Turning the dial">
+            <select
+              className="select w-full"
+              aria-label="Turning the dial"
+              value={rules.tension}
+              onChange={({ target }) => keep({ ...rules, tension: target.value as HouseRules['tension'] })}
+            >
+              <option value="hands-on">learners turn it themselves</option>
+              <option value="hands-off">learners call a mentor</option>
+            </select>
+          </Row>
+          <Row name="They unpick">
+            <label className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox"
+                checked={rules.beginners ?? false}
+                onChange={() => keep({ ...rules, beginners: !(rules.beginners ?? false) })}
+              />
+              wind a quarter more thread
+            </label>
+          </Row>
+        </section>
+        <section aria-labelledby="numbers" className="flex flex-col gap-3">
+          <h2 id="numbers" className="text-xl font-bold">
+            Numbers
+          </h2>
+          <p className="text-sm">
+            Offsets from the normal mark are in numbers of an ordinary dial, below 0 for looser.
+          </p>
+          {ROOM_NUMBER_NAMES.map((name) => {
+            const { words, usual, min, max, step, unit } = ROOM_NUMBERS[name]
+            return (
+              <Row key={name} name={words}>
+                <span className="flex items-center gap-2">
+                  <NumberField
+                    name={words}
+                    value={rules.numbers?.[name] ?? usual}
+                    min={min}
+                    max={max}
+                    step={step}
+                    set={(value) => setNumber(name, value)}
+                  />
+                  <span className="text-sm">
+                    {unit}, usually {String(usual).replace('-', '−')}
+                  </span>
+                </span>
+              </Row>
+            )
+          })}
+        </section>
+      </fieldset>
+      <aside aria-label="What it would change" aria-live="polite" className="sheet self-start p-5 lg:sticky lg:top-24">
+        {!changed ? (
+          <>
+            <h2 className="text-xl font-bold">Try a change</h2>
+            <p className="mt-1">Before it is saved, you see here which of today’s {bags.length} kits it would alter.</p>
+          </>
+        ) : (
+          <>
+            <h2 className="text-xl font-bold">
+              {differences.length === 0
+                ? 'No kit would change'
+                : `${differences.length} of ${bags.length} kits would change`}
+            </h2>
+            <ul className="mt-2 max-h-96 overflow-y-auto" tabIndex={0} aria-label="Kits that would change">
+              {differences.map(({ bag, machine, parts }) => (
+                <li key={bag.projectId} className="border-t border-dashed border-base-content/40 py-2">
+                  <strong>{bag.learner}</strong>, {bag.name}, on {machine}
+                  {parts.map(({ part, from, to }) => (
+                    <span key={part} className="block text-sm">
+                      {part}: {from} → <strong>{to}</strong>
+                    </span>
+                  ))}
+                </li>
+              ))}
+            </ul>
+            {needles.map((each) => (
+              <p key={each} className="text-sm">
+                {each}
+              </p>
+            ))}
+            <FaultNote fault={fault} />
+            <div className="mt-3 flex flex-wrap gap-2">
+              <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void save()}>
+                Save the house rules
+              </button>
+              <button type="button" className="btn btn-ghost" onClick={() => keep(undefined)}>
+                Leave them
+              </button>
+            </div>
+          </>
+        )}
+      </aside>
+    </div>
+  )
+}
+
+interface Difference {
+  readonly bag: RulesBag
+  readonly machine: string
+  readonly parts: readonly { readonly part: KitPart | 'verdict'; readonly from: string; readonly to: string }[]
+}
+
+/** Each bag on its own machine, or on the best one as the rules are now: the best kit before and after. */
+function whatChanges(
+  machines: readonly RulesMachine[],
+  bags: readonly RulesBag[],
+  now: KitRoom,
+  then: KitRoom,
+): Difference[] {
+  return bags.flatMap((bag): Difference[] => {
+    const machineId = bag.machineId ?? bagStanding(bag.work, machines, now).machineId
+    const on = machines.find((each) => each.machineId === machineId)
+    if (!on) return []
+    const best = (room: KitRoom): Kit | undefined => computeKit(kitRequestFor(bag.work, on.machine, room)).kits[0]
+    const [before, after] = [best(now), best(then)]
+    const verdict = { part: 'verdict' as const, from: before?.verdict ?? 'refused', to: after?.verdict ?? 'refused' }
+    const parts = [
+      ...(before && after
+        ? kitDifferences(before, after).map((part) => ({
+            part,
+            from: kitPartWords[part](before),
+            to: kitPartWords[part](after),
+          }))
+        : []),
+      ...(verdict.from === verdict.to ? [] : [verdict]),
+    ]
+    return parts.length > 0 ? [{ bag, machine: on.name, parts }] : []
+  })
+}
+
+function needlesChanged(machines: readonly RulesMachine[], now: HouseRules, then: HouseRules): string[] {
+  return machines.flatMap(({ name, fitting }) => {
+    if (!fitting) return []
+    const [before, after] = [now, then].map(({ needle }) => wearOfFitting(fitting, needle).verdict)
+    return before === after ? [] : [`${name}: its needle, ${before} now, would be ${after}.`]
+  })
+}
+
+function Row({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <div className="grid items-center gap-x-4 gap-y-1 sm:grid-cols-[16rem_1fr]">
+      <span>{name}</span>
+      {children}
+    </div>
+  )
+}

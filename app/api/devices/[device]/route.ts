@@ -1,0 +1,34 @@
+import Type from 'typebox'
+import { Invalid } from '@/core/schema/invalid'
+import { check } from '@/core/schema/validate'
+import { strict } from '@/core/schema/vocabulary'
+import { DEVICES, deviceLine, type Device } from '@/devices/bench'
+import { notFound, Refused } from '@/store/refused'
+import { currentActor } from '../../../_server/actor'
+import { answering } from '../../../_server/answer'
+
+const SampleSchema = strict({
+  name: Type.String({ minLength: 1, maxLength: 80 }),
+  areaCm2: Type.Number({ exclusiveMinimum: 0, maximum: 10_000 }),
+  layers: Type.Integer({ minimum: 1, maximum: 40 }),
+  chance: Type.Number({ minimum: 0, maximum: 1 }),
+})
+
+/** The stand-in scale and gauge of the table: `{ "line": "MASS 2.13 g STABLE" }`. */
+export const GET = (request: Request, { params }: { params: Promise<{ device: string }> }): Promise<Response> =>
+  answering(async () => {
+    if (!(await currentActor())) throw new Refused(401, 'signed-out', 'Sign in first')
+    const { device } = await params
+    if (!DEVICES.includes(device as Device)) throw notFound('device', 'device')
+    const asked = Object.fromEntries(new URL(request.url).searchParams)
+    const number = (name: string) => (asked[name] === undefined ? asked[name] : Number(asked[name]))
+    const sample = check(SampleSchema, {
+      ...asked,
+      areaCm2: number('areaCm2'),
+      layers: number('layers'),
+      chance: number('chance'),
+    })
+    const line = deviceLine(device as Device, sample)
+    if (!line) throw new Invalid('invalid', `The tray holds no cloth called “${sample.name}”`, 'name')
+    return { line }
+  })

@@ -1,0 +1,24 @@
+import Papa from 'papaparse'
+import Type from 'typebox'
+import { readProjectRows } from '@/core/exchange/project-rows'
+import { may } from '@/core/people/role'
+import { check } from '@/core/schema/validate'
+import { strict } from '@/core/schema/vocabulary'
+import { Refused } from '@/store/refused'
+import { currentActor } from '../../../_server/actor'
+import { answering, readJson, sameSiteOnly } from '../../../_server/answer'
+
+const SheetSchema = strict({ text: Type.String({ minLength: 1, maxLength: 500_000 }) })
+
+/** Reads a pasted or uploaded sheet of projects: the good lines, and the bad ones with their reasons. Writes nothing. */
+export const POST = (request: Request): Promise<Response> =>
+  answering(async () => {
+    sameSiteOnly(request)
+    const actor = await currentActor()
+    if (!actor) throw new Refused(401, 'signed-out', 'Sign in first; what you pasted is still here')
+    if (!may(actor.role, 'add-projects'))
+      throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot add projects`)
+    const { text } = check(SheetSchema, await readJson(request))
+    const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false })
+    return readProjectRows(data)
+  })

@@ -1,0 +1,29 @@
+import type { Kit } from '@/core/kit/request'
+
+export const extraWords: Readonly<Record<Kit['extras'][number], string>> = {
+  'tape-plate-hole': 'tape beside the needle hole',
+  'straight-stitch-plate': 'straight-stitch plate',
+  'fine-pins-in-allowance': 'fine pins, in the allowance',
+  'clips-not-pins': 'clips, no pins',
+  'scrap-leader': 'a scrap to start on',
+  'hold-tails': 'hold both tails',
+  stabiliser: 'stabiliser',
+  'seam-guide': 'seam guide',
+  'second-spool': 'a second spool',
+  'cone-stand': 'cone stand',
+}
+
+export const cautionWords: Readonly<Record<Kit['cautions'][number], string>> = {
+  glasses: 'Glasses on',
+  'permanent-holes': 'Every hole stays',
+  'staff-only': 'With staff beside you',
+  'slow-crossing': 'Slow over the crossing',
+  'hand-turn-first': 'Turn by hand first',
+  'width-limit': 'Keep the zigzag narrow',
+}
+
+export const lockWords: Readonly<Record<Kit['stitch']['lock'], string>> = {
+  reverse: 'three back at each end',
+  'tie-off': 'tie the ends off',
+  none: 'leave the ends open',
+}

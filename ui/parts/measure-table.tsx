@@ -1,0 +1,143 @@
+'use client'
+
+import { useState } from 'react'
+import { readDeviceLine } from '@/core/fabric/device-line'
+import { measureFabric } from '@/core/fabric/intake'
+import { NAMED_FABRICS } from '@/core/knowledge/named-fabric'
+import { plain } from '@/core/knowledge/rule'
+import type { FabricFacts } from './fabric-fields'
+
+type Fabric = FabricFacts['fabric']
+type Readings = Readonly<Record<'widthCm' | 'heightCm' | 'grams' | 'layers' | 'stackMm' | 'fromCm' | 'toCm', string>>
+
+const EMPTY: Readings = { widthCm: '10', heightCm: '10', grams: '', layers: '4', stackMm: '', fromCm: '10', toCm: '' }
+const amount = (text: string): number | undefined => {
+  const value = Number(text.replace(',', '.'))
+  return text.trim() !== '' && Number.isFinite(value) && value > 0 ? value : undefined
+}
+
+/** What the scale, the gauge and the ruler say, turned into mass, thickness and stretch while it is typed. */
+export function MeasureTable({ fabric, measured }: { fabric: Fabric; measured: (part: Partial<Fabric>) => void }) {
+  const [readings, setReadings] = useState(EMPTY)
+  const [sample, setSample] = useState(NAMED_FABRICS[0]!.name)
+  const [said, setSaid] = useState('')
+
+  const type = (change: Partial<Readings>) => {
+    const next = { ...readings, ...change }
+    setReadings(next)
+    const found = whatItSays(fabric, next)
+    if (found) measured(found)
+  }
+
+  const ask = async (device: 'scale' | 'gauge') => {
+    const area = (amount(readings.widthCm) ?? 10) * (amount(readings.heightCm) ?? 10)
+    const query = new URLSearchParams({
+      name: sample,
+      areaCm2: String(area),
+      layers: String(Math.round(amount(readings.layers) ?? 1)),
+      chance: String(Math.random()),
+    })
+    try {
+      const response = await fetch(`/api/devices/${device}?${query}`)
+      const { line = '' } = (await response.json()) as { line?: string }
+      const reading = readDeviceLine(line)
+      if (!reading?.settled) throw new Error(line)
+      setSaid(line)
+      type(device === 'scale' ? { grams: plain(reading.value) } : { stackMm: plain(reading.value) })
+    } catch {
+      setSaid(`The ${device} gave no reading; type what you see on it.`)
+    }
+  }
+
+  const field = (name: keyof Readings, label: string) => (
+    <label className="flex flex-col">
+      <span className="text-sm">{label}</span>
+      <input
+        className="input w-20"
+        inputMode="decimal"
+        value={readings[name]}
+        onChange={({ target }) => type({ [name]: target.value })}
+      />
+    </label>
+  )
+  return (
+    <details className="sheet px-4 py-2">
+      <summary className="min-h-11 cursor-pointer py-2 font-bold">Measure it at the table</summary>
+      <div className="flex flex-col gap-3 pb-3">
+        <fieldset className="flex flex-wrap items-end gap-2">
+          <legend className="text-sm font-bold">Weigh a cut piece</legend>
+          {field('widthCm', 'wide, cm')}
+          {field('heightCm', 'high, cm')}
+          {field('grams', 'grams')}
+        </fieldset>
+        <fieldset className="flex flex-wrap items-end gap-2">
+          <legend className="text-sm font-bold">Measure a stack</legend>
+          {field('layers', 'layers')}
+          {field('stackMm', 'mm in all')}
+        </fieldset>
+        <fieldset className="flex flex-wrap items-end gap-2">
+          <legend className="text-sm font-bold">Mark, pull to its comfortable limit, read</legend>
+          {field('fromCm', 'from, cm')}
+          {field('toCm', 'to, cm')}
+        </fieldset>
+        <fieldset className="flex flex-col gap-2 border-t border-dashed border-base-content/40 pt-2">
+          <legend className="sr-only">Practice scale and gauge</legend>
+          <p className="text-sm">
+            No scale yet? Practise with a stand-in: put a piece of
+            <select
+              className="select select-sm mx-1 inline-flex w-40"
+              aria-label="A cloth of the sample tray"
+              value={sample}
+              onChange={({ target }) => setSample(target.value)}
+            >
+              {NAMED_FABRICS.map(({ name }) => (
+                <option key={name}>{name}</option>
+              ))}
+            </select>
+            on it.
+          </p>
+          <div className="flex flex-wrap gap-2">
+            <button type="button" className="btn btn-outline btn-sm" onClick={() => void ask('scale')}>
+              Read the scale
+            </button>
+            <button type="button" className="btn btn-outline btn-sm" onClick={() => void ask('gauge')}>
+              Read the gauge
+            </button>
+          </div>
+          <p className="min-h-5 font-mono text-sm" aria-live="polite">
+            {said}
+          </p>
+        </fieldset>
+        <ul className="list-disc pl-5 text-sm opacity-90">
+          <li>Loops on the face, and a cut edge that runs when it is pulled: a knit.</li>
+          <li>Gives across but not along: a knit. Gives only on the slant: a woven.</li>
+          <li>A woven that gives over 10 % and comes back, or a knit that gives over half: elastane is likely.</li>
+        </ul>
+      </div>
+    </details>
+  )
+}
+
+/** Only what was read is told; everything else about the cloth stays as it was. */
+function whatItSays(fabric: Fabric, readings: Readings): Partial<Fabric> | undefined {
+  const [widthCm, heightCm, grams] = [amount(readings.widthCm), amount(readings.heightCm), amount(readings.grams)]
+  const [layers, stackMm] = [amount(readings.layers), amount(readings.stackMm)]
+  const [fromCm, toCm] = [amount(readings.fromCm), amount(readings.toCm)]
+  const swatch = widthCm && heightCm && grams ? { widthCm, heightCm, grams } : undefined
+  const stack = layers && stackMm ? { layers: Math.max(1, Math.round(layers)), thicknessMm: stackMm } : undefined
+  const stretch = fromCm && toCm && toCm >= fromCm ? { fromCm, toCm } : undefined
+  if (!swatch && !stack && !stretch) return undefined
+  const read = measureFabric({
+    structure: fabric.structure,
+    ...(fabric.massGsm !== undefined && { massGsm: fabric.massGsm }),
+    ...(swatch && { swatch }),
+    ...(stack && { stack }),
+    ...(stretch && { stretch }),
+    ...(fabric.traits && { traits: fabric.traits }),
+  })
+  return {
+    ...(swatch && { massGsm: read.massGsm }),
+    ...(stack && { thicknessMm: read.thicknessMm }),
+    ...(stretch && { stretchPercent: read.stretchPercent }),
+  }
+}
