@@ -1,6 +1,27 @@
-import { TZDate } from '@date-fns/tz'
-import { format } from 'date-fns'
+const FORMATS = new Map<string, Intl.DateTimeFormat>()
+
+/** One formatter a zone: making one costs far more than using it, and a book has hundreds of lines. */
+function formatOf(timeZone: string): Intl.DateTimeFormat {
+  let format = FORMATS.get(timeZone)
+  if (!format) {
+    format = new Intl.DateTimeFormat('en-GB', {
+      timeZone,
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+    })
+    FORMATS.set(timeZone, format)
+  }
+  return format
+}
 
 /** A moment as people of the venue say it: "Thu 19 Nov, 18:40". */
-export const formatInTimeZone = (moment: string | Date, timeZone: string): string =>
-  format(new TZDate(new Date(moment), timeZone), 'EEE d MMM, HH:mm')
+export function formatInTimeZone(moment: string | Date, timeZone: string): string {
+  const parts = formatOf(timeZone).formatToParts(new Date(moment))
+  const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((each) => each.type === type)?.value ?? ''
+  // One of the platforms writes "Sept" where the others write "Sep".
+  return `${part('weekday')} ${part('day')} ${part('month').slice(0, 3)}, ${part('hour')}:${part('minute')}`
+}

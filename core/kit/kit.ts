@@ -60,7 +60,10 @@ export function computeKit(request: KitRequest, knowledge: Knowledge = KNOWLEDGE
 
   const found = findNeedles(question, system)
   if ('refusal' in found) return refused([found.refusal])
-  const kits = found.choices.map((choice) => assemble(question, system, stitch, foot, choice, found.choices))
+  // One object for all the ways: each sets every fact of its own anew, and copying some fifty facts a way costs more than
+  // all the rules.
+  const known: Record<string, Facts[string]> = { ...question.facts }
+  const kits = found.choices.map((choice) => assemble(question, known, system, stitch, foot, choice, found.choices))
   const ranked = rank(kits, found.choices)
   return { verdict: ranked[0]!.verdict, kits: ranked, refusals: [], assumed }
 }
@@ -185,20 +188,21 @@ function withGap(choice: Choice, maxWidthMm: number, { points }: Knowledge): Cho
 
 function assemble(
   question: KitQuestion,
+  known: Record<string, Facts[string]>,
   system: NeedleSystem,
   chosenStitch: StitchChoice,
   chosenFoot: FootChoice,
   choice: Choice,
   all: readonly Choice[],
 ): Kit {
-  const { request, facts, knowledge } = question
+  const { request, knowledge } = question
   const { machine, stock } = request
   const { needle } = choice
   const { point, sizeNm, thread } = needle
   const kind = knowledge.points[point]
   const fit = needleFit({ point, sizeNm }, thread, { points: knowledge.points, dropTests: request.dropTests })
   const plateMm = machine?.maxWidthMm ?? WIDEST_PLATE_MM
-  const known: Facts = Object.assign(Object.create(facts) as object, {
+  Object.assign(known, {
     point,
     pointWords: kind.words,
     sizeNm,
@@ -319,15 +323,17 @@ const firstOfEach = <Row>(rows: readonly Row[], key: (row: Row) => string): Row[
   [...new Map([...rows].reverse().map((row) => [key(row), row])).values()].reverse()
 
 /**
- * Stock first, then good before marginal, then the order in which the ways were found. Where a firm point is right for
- * the cloth, no other overtakes it for fitting better.
+ * Stock first, then good before marginal, then a size within the cloth's range before one that misses it, then the order in
+ * which the ways were found. Where a firm point is right for the cloth, no other overtakes it for fitting better.
  */
 function rank(kits: readonly Kit[], choices: readonly Choice[]): Kit[] {
   const firm = choices.some((choice) => choice.firm)
   const grade = (index: number) => {
-    const kit = kits[index]!
-    const behind = kit.verdict === 'marginal' || (firm && !choices[index]!.firm)
-    return (kit.inStock === false ? 2 : 0) + (behind ? 1 : 0)
+    const [kit, choice] = [kits[index]!, choices[index]!]
+    const behind = kit.verdict === 'marginal' || (firm && !choice.firm)
+    // With a thread that was asked for, the ways out of the conflict stand in their own order.
+    const misses = choice.thread.free && choice.needle.bound === 'sold'
+    return (kit.inStock === false ? 4 : 0) + (behind ? 2 : 0) + (misses ? 1 : 0)
   }
   return kits
     .map((kit, index) => ({ kit, grade: grade(index) }))

@@ -80,7 +80,11 @@ export function chooseStitch(
     stitchesPerInch: lengthMm > 0 ? Math.round(25.4 / lengthMm) : 0,
   }
   const lengthReason = reached !== wanted ? 'fitted' : low === high || length.give.startMm ? 'start' : 'middle'
-  const notes = rulesThatHold(knowledge.lengthNotes, { ...facts, lengthMm })
+  const notes = rulesThatHold(knowledge.lengthNotes, {
+    operation: facts['operation'],
+    structure: facts['structure'],
+    lengthMm,
+  })
   const because = [
     sentence(kind.because, facts, spoken),
     sentence(length.because, facts, spoken),

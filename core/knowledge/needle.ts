@@ -173,7 +173,16 @@ export const NEEDLE_SYSTEMS: readonly NeedleSystem[] = [
   },
 ]
 
-const folded = (name: string): string => name.toLowerCase().replace(/\s+/g, '').replace(/×/g, 'x')
+const FOLDED = new Map<string, string>()
+/** A shank's name without case or spaces, × as x; the same few names are asked for again and again. */
+function folded(name: string): string {
+  let known = FOLDED.get(name)
+  if (known === undefined) {
+    known = name.toLowerCase().replace(/\s+/g, '').replace(/×/g, 'x')
+    if (FOLDED.size < 1000) FOLDED.set(name, known)
+  }
+  return known
+}
 
 /** The system of that name, written in any case, with or without spaces, × or x. Undefined: not in the catalogue. */
 export const needleSystem = (

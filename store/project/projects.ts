@@ -170,3 +170,36 @@ export async function readStock(store: Reader, siteId: string): Promise<KitStock
       .map(({ kind: _, count: _count, ...thread }) => thread),
   })
 }
+
+/** Who sits where: the learner of the last kit given for each machine, by machine id. */
+export async function readSitters(store: Reader, siteId: string): Promise<ReadonlyMap<string, string>> {
+  const rows = await store
+    .selectFrom('project')
+    .innerJoin('enrolment', (join) =>
+      join
+        .onRef('enrolment.site_id', '=', 'project.site_id')
+        .onRef('enrolment.enrolment_id', '=', 'project.enrolment_id'),
+    )
+    .innerJoin('person', (join) =>
+      join.onRef('person.site_id', '=', 'enrolment.site_id').onRef('person.person_id', '=', 'enrolment.person_id'),
+    )
+    .innerJoinLateral(
+      (lateral) =>
+        lateral
+          .selectFrom('kit_given')
+          .select(['machine_id', 'given_at', 'kit_given_id'])
+          .whereRef('kit_given.site_id', '=', 'project.site_id')
+          .whereRef('kit_given.project_id', '=', 'project.project_id')
+          .orderBy('given_at', 'desc')
+          .orderBy('kit_given_id', 'desc')
+          .limit(1)
+          .as('given'),
+      (join) => join.onTrue(),
+    )
+    .select(['given.machine_id', 'person.name'])
+    .where('project.site_id', '=', siteId)
+    .orderBy('given.given_at')
+    .orderBy('given.kit_given_id')
+    .execute()
+  return new Map(rows.map((row) => [row.machine_id, row.name]))
+}

@@ -1,11 +1,13 @@
 import type { Point } from '@/core/knowledge/needle'
 import { sizeText } from '@/core/units/needle-size'
 
+const oval = (x: number) => `M${x - 8} 14 a8 11.5 0 1 1 16 0 a8 11.5 0 1 1 -16 0 Z`
+
 /**
  * The room's own tags: the outline is the tip as it meets the cloth, the letters are the point's first two, the words say
  * the size. Nothing depends on colour.
  */
-const TAGS: Readonly<Record<Point, { readonly letters: string; readonly outline: string }>> = {
+const TAGS: Readonly<Record<Point, { readonly letters: string; readonly outline: string; readonly twin?: true }>> = {
   universal: { letters: 'UN', outline: 'M5 3 H35 Q38 3 38 6 V22 Q38 25 35 25 H5 Q2 25 2 22 V6 Q2 3 5 3 Z' },
   microtex: { letters: 'MI', outline: 'M20 1 L39 26 H1 Z' },
   ballpoint: { letters: 'BA', outline: 'M2 14 A18 12.5 0 1 1 38 14 A18 12.5 0 1 1 2 14 Z' },
@@ -23,33 +25,24 @@ const TAGS: Readonly<Record<Point, { readonly letters: string; readonly outline:
   metallic: { letters: 'ME', outline: 'M2 8 L8 2 H32 L38 8 V20 L32 26 H8 L2 20 Z' },
   topstitch: { letters: 'TO', outline: 'M2 2 H38 V26 H2 Z M5 5 H35 V23 H5 Z' },
   wing: { letters: 'WI', outline: 'M1 3 L13 7 H27 L39 3 V25 L27 21 H13 L1 25 Z' },
-  'twin-universal': { letters: 'T U', outline: 'M3 3 H18 V25 H3 Z M22 3 H37 V25 H22 Z' },
-  'twin-stretch': {
-    letters: 'T S',
-    outline: 'M2 14 A9 12 0 1 1 19 14 A9 12 0 1 1 2 14 Z M21 14 A9 12 0 1 1 38 14 A9 12 0 1 1 21 14 Z M20 3 V25',
-  },
-  'twin-ballpoint': {
-    letters: 'T B',
-    outline: 'M2 14 A9 12 0 1 1 19 14 A9 12 0 1 1 2 14 Z M21 14 A9 12 0 1 1 38 14 A9 12 0 1 1 21 14 Z',
-  },
+  'twin-universal': { letters: 'TU', outline: 'M2 4 H18.5 V24 H2 Z M21.5 4 H38 V24 H21.5 Z', twin: true },
+  'twin-stretch': { letters: 'TS', outline: `${oval(10.5)} ${oval(29.5)} M20 1 V27`, twin: true },
+  'twin-ballpoint': { letters: 'TB', outline: `${oval(10.5)} ${oval(29.5)}`, twin: true },
 }
 
 export function NeedleTag({ point, sizeNm, className = '' }: { point: Point; sizeNm: number; className?: string }) {
-  const { letters, outline } = TAGS[point]
+  const { letters, outline, twin } = TAGS[point]
+  const y = point === 'microtex' ? 22 : point === 'jeans' ? 16.5 : 18
+  const at = twin ? [10.5, 29.5] : [20]
   return (
     <span className={`inline-flex items-center gap-2 ${className}`}>
       <svg viewBox="0 0 40 28" className="h-8 w-11 shrink-0" aria-hidden="true">
         <path d={outline} fill="none" stroke="currentColor" strokeWidth="1.6" strokeLinejoin="round" />
-        <text
-          x="20"
-          y={point === 'microtex' ? 22 : point === 'jeans' ? 16.5 : 18}
-          fontSize="11"
-          fontWeight="700"
-          textAnchor="middle"
-          fill="currentColor"
-        >
-          {letters}
-        </text>
+        {at.map((x, index) => (
+          <text key={x} x={x} y={y} fontSize="11" fontWeight="700" textAnchor="middle" fill="currentColor">
+            {twin ? letters[index] : letters}
+          </text>
+        ))}
       </svg>
       <strong className="text-lg">{sizeText(sizeNm)}</strong>
     </span>

@@ -1,5 +1,6 @@
 import { completeFabric } from '@/core/fabric/intake'
 import type { Kit, KitRequest } from '@/core/kit/request'
+import { POINTS } from '@/core/knowledge/needle'
 import { plain } from '@/core/knowledge/rule'
 import type { Traits } from '@/core/machine/trait'
 import type { ThreadUseAnswer } from '@/core/thread-use/thread-use'
@@ -61,7 +62,10 @@ export function BagLabel({ bag }: { bag: PrintedBag }) {
       </header>
       <div className="mt-3 flex items-center gap-4 border-y-2 border-current py-2">
         <NeedleTag point={kit.needle.point} sizeNm={kit.needle.sizeNm} />
-        <p className="text-lg font-semibold">{needleWords(kit.needle)}</p>
+        <p className="text-lg font-semibold">
+          {POINTS[kit.needle.point].words}
+          {kit.needle.gapMm && `, ${kit.needle.gapMm} mm apart`}
+        </p>
       </div>
       <ul className="mt-2 space-y-1">
         <li>

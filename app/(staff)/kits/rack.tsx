@@ -3,7 +3,7 @@
 import Link from 'next/link'
 import { useRef, useState } from 'react'
 import type { BagState } from '@/core/kit/for-room'
-import type { Point } from '@/core/knowledge/needle'
+import { POINTS, type Point } from '@/core/knowledge/needle'
 import { BAG_WORDS, BagMark } from '@/ui/drawings/bag-mark'
 import { NeedleTag } from '@/ui/drawings/tag'
 import { needleWords } from '@/ui/words'
@@ -108,7 +108,8 @@ export function Rack({ bags, machines }: { bags: readonly RackBag[]; machines: n
                   <>
                     <NeedleTag point={bag.needle.point} sizeNm={bag.needle.sizeNm} />
                     <span className="block text-sm">
-                      {needleWords(bag.needle)}
+                      {POINTS[bag.needle.point].words}
+                      {bag.needle.gapMm && `, ${bag.needle.gapMm} mm apart`}
                       {bag.seated ? ` · sits at ${bag.machine}` : ` · no seat yet, best on ${bag.machine}`}
                     </span>
                     {!bag.seated && (

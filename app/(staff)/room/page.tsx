@@ -4,7 +4,7 @@ import { may } from '@/core/people/role'
 import { plain } from '@/core/knowledge/rule'
 import { standingOf, type MachineStanding } from '@/core/machine/standing'
 import { readMachines, type Machine } from '@/store/machine/machines'
-import { lastGiven, readProjects } from '@/store/project/projects'
+import { readSitters } from '@/store/project/projects'
 import { siteOf } from '../../_server/site'
 import { RoomPlan, type PlanMachine } from '@/ui/drawings/room-plan'
 import { StandingMark } from '@/ui/drawings/standing-mark'
@@ -17,16 +17,14 @@ export const metadata: Metadata = { title: 'Room' }
 export default async function RoomPage() {
   const actor = await mustSee('see-room')
   const store = theStore()
-  const [machines, site, projects] = await Promise.all([
+  const [machines, site, sitters] = await Promise.all([
     readMachines(store, actor.siteId),
     siteOf(actor.siteId),
-    readProjects(store, actor.siteId),
+    readSitters(store, actor.siteId),
   ])
   const rules = site.houseRules.needle
-  const sitting = (machineId: string) =>
-    lastGiven(projects.filter(({ given }) => given?.machineId === machineId))?.learner ?? ''
   const plan = machines.map((machine) =>
-    planned(machine, standingOf(machine.state, rules), rules.lifeHours, sitting(machine.machineId)),
+    planned(machine, standingOf(machine.state, rules), rules.lifeHours, sitters.get(machine.machineId) ?? ''),
   )
   const count = (standing: PlanMachine['standing']) => plan.filter((machine) => machine.standing === standing).length
 

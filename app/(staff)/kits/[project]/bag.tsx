@@ -272,6 +272,15 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive }: P
               {!facts.sewn && (
                 <p className="text-sm">Say how many metres of seam it has, and the thread and bobbins follow.</p>
               )}
+              {facts.sewn && volume === undefined && (
+                <p className="text-sm">
+                  Its bobbin is measured on{' '}
+                  <Link className="link" href={`/machines/${chosen.machineId}/traits`}>
+                    {chosen.name}’s card
+                  </Link>
+                  ; then the thread and the bobbins to wind follow.
+                </p>
+              )}
             </>
           )}
           {given.length > 0 && <GivenBefore given={given} />}

@@ -35,7 +35,7 @@ export default async function LabelsPage() {
         )}
       </div>
       {bags.length === 0 && <p className="text-lg">No bag has its kit yet; give one, and its label stands here.</p>}
-      <div className="flex flex-wrap gap-6 overflow-x-auto print:block">
+      <div className="flex flex-wrap items-start gap-6 overflow-x-auto print:block">
         {bags.map(({ id, bag }) => (
           <BagLabel key={id} bag={bag} />
         ))}

@@ -19,7 +19,8 @@ import { hoursWords, needleWords, threadWords } from '@/ui/words'
 import { mustSee } from '../../../_server/actor'
 import { machinePage } from '../../../_server/machine'
 import { theStore } from '../../../_server/store'
-import { BookLineCorrection } from './correct'
+import { AllTraits } from './all-traits'
+import { BookLines, type BookLineShown } from './book-lines'
 import { QuickLog } from './quick-log'
 
 type Props = { params: Promise<{ machine: string }>; searchParams: Promise<{ lines?: string }> }
@@ -158,22 +159,15 @@ export default async function MachinePage({ params, searchParams }: Props) {
                 </figure>
               )}
             </div>
-            <details className="mt-3">
-              <summary className="min-h-11 cursor-pointer py-2 font-semibold">All its traits</summary>
-              <dl className="grid gap-x-4 gap-y-1 text-sm sm:grid-cols-2">
-                {TRAIT_NAMES.map((name) => (
-                  <Fact key={name} name={TRAIT_QUESTIONS[name]}>
-                    {traits[name] === undefined ? (
-                      <em>not known yet</em>
-                    ) : (
-                      <>
-                        {traitWords(traits[name])} <span className="opacity-75">({machine.proofs[name]?.source})</span>
-                      </>
-                    )}
-                  </Fact>
-                ))}
-              </dl>
-            </details>
+            <AllTraits
+              traits={TRAIT_NAMES.map((name) => ({
+                question: TRAIT_QUESTIONS[name],
+                ...(traits[name] !== undefined && {
+                  words: traitWords(traits[name]),
+                  source: machine.proofs[name]?.source ?? 'not said',
+                }),
+              }))}
+            />
             {may(actor.role, 'set-trait') && (
               <p>
                 <Link className="link" href={`${base}/traits`}>
@@ -195,52 +189,21 @@ export default async function MachinePage({ params, searchParams }: Props) {
             mayLift={may(actor.role, 'log red-tag-lifted')}
           />
           {lines.length === 0 && <p className="mt-3">Nothing is written yet. The first needle starts it.</p>}
-          <ol className="mt-3" aria-label="Lines of the book, newest first">
-            {bookLines(lines)
+          <BookLines
+            machineId={machine.machineId}
+            lines={bookLines(lines)
               .slice(0, shown)
-              .map(({ event, counts, correctedBy }) => (
-                <li key={event.eventId} id={event.eventId} className="seam grid grid-cols-[1fr_auto] gap-x-3 py-2">
-                  <div className={counts ? '' : 'line-through opacity-75'}>
-                    <strong>{event.kind === 'correction' ? 'Correction' : eventWords(event).title}</strong>
-                    <div>
-                      {event.kind === 'correction' ? (
-                        <>
-                          <a className="link" href={`#${event.body.corrects}`}>
-                            {correctedTitle(lines, event.body.corrects)}
-                          </a>{' '}
-                          {event.body.replacement
-                            ? `stands as: ${eventWords(event.body.replacement).title}. `
-                            : 'is taken back. '}
-                          {event.body.because}
-                        </>
-                      ) : (
-                        eventWords(event).detail
-                      )}
-                    </div>
-                  </div>
-                  <div className="text-right text-sm">
-                    {formatInTimeZone(event.happenedAt, site.timeZone)}
-                    <br />
-                    {names.get(event.personId) ?? 'somebody'}
-                    {correctedBy && (
-                      <>
-                        <br />
-                        <a className="link" href={`#${correctedBy}`}>
-                          corrected
-                        </a>
-                      </>
-                    )}
-                    {counts && event.kind !== 'correction' && may(actor.role, toCorrect(event.kind)) && (
-                      <BookLineCorrection
-                        machineId={machine.machineId}
-                        eventId={event.eventId}
-                        title={eventWords(event).title}
-                      />
-                    )}
-                  </div>
-                </li>
-              ))}
-          </ol>
+              .map((line) => ({
+                ...wordsOf(line, lines),
+                eventId: line.event.eventId,
+                when: formatInTimeZone(line.event.happenedAt, site.timeZone),
+                who: names.get(line.event.personId) ?? 'somebody',
+                counts: line.counts,
+                ...(line.correctedBy && { correctedBy: line.correctedBy }),
+                mayCorrect:
+                  line.counts && line.event.kind !== 'correction' && may(actor.role, toCorrect(line.event.kind)),
+              }))}
+          />
           {lines.length > shown && (
             <Link className="btn btn-outline mt-2" href={`${base}?lines=${shown + 200}`} scroll={false}>
               Older lines ({lines.length - shown})
@@ -263,6 +226,21 @@ function bookLines(lines: Awaited<ReturnType<typeof readBook>>) {
       return { event, counts, correctedBy }
     })
     .reverse()
+}
+
+/** What a line says; a correction names the line that it corrects and what stands in its place. */
+function wordsOf(
+  { event }: ReturnType<typeof bookLines>[number],
+  lines: Awaited<ReturnType<typeof readBook>>,
+): Pick<BookLineShown, 'title' | 'detail' | 'corrects'> {
+  if (event.kind !== 'correction') return eventWords(event)
+  const { corrects, replacement, because } = event.body
+  const stands = replacement ? `stands as: ${eventWords(replacement).title}.` : 'is taken back.'
+  return {
+    title: 'Correction',
+    detail: `${stands} ${because}`,
+    corrects: { eventId: corrects, title: correctedTitle(lines, corrects) },
+  }
 }
 
 function correctedTitle(lines: Awaited<ReturnType<typeof readBook>>, eventId: string): string {

@@ -26,7 +26,7 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
         {bag && <PrintButton words="Print" />}
       </div>
       {bag ? (
-        <div className="flex flex-wrap gap-6 overflow-x-auto print:block">
+        <div className="flex flex-wrap items-start gap-6 overflow-x-auto print:block">
           <BagLabel bag={bag} />
           <KitSheet bag={bag} />
         </div>

@@ -1,0 +1,135 @@
+import { expect, stateFile, test } from './people'
+
+test.use({ storageState: stateFile('coordinator') })
+
+test('a class from a sheet, a kit explained, a part chosen otherwise, a label', async ({ page }) => {
+  await test.step('good rows hang, bad rows say their line and why, nothing pasted is lost', async () => {
+    await page.goto('/kits')
+    await page.getByRole('link', { name: 'From a sheet' }).click()
+    await page
+      .getByLabel('Rows', { exact: true })
+      .fill(
+        [
+          'learner\tproject\tcloth\toperation\tmass_gsm\tseam_layers\tcrossing_layers\tseam_m',
+          'Ingrid\tpencil roll\tduck canvas\tseam\t\t2\t4\t2.5',
+          'Jomo\tscarf\twoven\tseam\theavy\t2\t2\t',
+          'Keiko\tpyjamas\tknit\tseam\t180\t2\t4\t4',
+        ].join('\n'),
+      )
+    await page.getByRole('button', { name: 'Read it' }).click()
+    await expect(page.getByText('Line 3, mass_gsm: “heavy” is not a number of 0 or more')).toBeVisible()
+    await expect(page.getByRole('row', { name: /Ingrid/ })).toContainText('~340 g/m²')
+    await page.reload()
+    await expect(page.getByLabel('Rows', { exact: true })).toHaveValue(/Keiko/)
+    await page.getByRole('button', { name: 'Read it' }).click()
+    await page.getByRole('button', { name: 'Hang 2 bags' }).click()
+    await expect(page.getByText('2 bags hang on the rack')).toBeVisible()
+  })
+
+  await test.step('the rack is found by words, by marks and by the arrow keys', async () => {
+    await page.getByLabel('Find').fill('ingrid canvas')
+    await expect(page.getByRole('list', { name: 'Rack of bags' }).getByRole('link')).toHaveCount(0)
+    await page.getByLabel('Find').fill('ingrid woven')
+    await expect(page.getByRole('list', { name: 'Rack of bags' }).getByRole('link')).toHaveCount(1)
+    await page.getByLabel('Find').fill('')
+    const bags = page.getByRole('list', { name: 'Rack of bags' }).getByRole('link')
+    await bags.nth(0).focus()
+    await page.keyboard.press('ArrowRight')
+    await expect(bags.nth(1)).toBeFocused()
+    await page.keyboard.press('ArrowLeft')
+    await expect(bags.nth(0)).toBeFocused()
+  })
+
+  const kit = page.getByRole('article', { name: 'Kit' })
+  await test.step('the kit says why, how sure it is, and what it takes', async () => {
+    await page.getByRole('link', { name: /Ingrid/ }).click()
+    await page.getByLabel('On which machine').selectOption({ label: 'Heron (ready)' })
+    await expect(page.getByText('(rests on a guess)')).toBeVisible()
+    await expect(kit).toContainText('wind one')
+    await kit.getByLabel('Why this needle').click()
+    const size = kit.locator('[data-reason="needle-size"]')
+    await expect(size).toContainText('340 g/m²')
+    await expect(size).toContainText('a guess: measure the cloth')
+  })
+
+  await test.step('the scale says what the cloth weighs, and the guess is gone', async () => {
+    await page.getByText('Measure it at the table').click()
+    await page.getByLabel('A cloth of the sample tray').selectOption('duck canvas')
+    await page.getByRole('button', { name: 'Read the scale' }).click()
+    await expect(page.getByText(/^MASS 3\.\d\d g STABLE$/)).toBeVisible()
+    await page.getByRole('button', { name: 'Read the gauge' }).click()
+    await expect(page.getByText(/^THICKNESS 2\.\d\d mm STABLE$/)).toBeVisible()
+    await expect(page.getByText('(rests on a guess)')).toBeHidden()
+    await page.getByRole('button', { name: 'Keep this fabric' }).click()
+    await expect(page.getByText('The fabric is kept')).toBeVisible()
+  })
+
+  await test.step('two ways stand side by side', async () => {
+    await page.getByRole('button', { name: 'Compare two' }).click()
+    const compared = page.getByRole('region', { name: 'Two ways compared' })
+    await expect(compared.getByRole('row', { name: /^Needle ≠/ })).toContainText('jeans')
+    await page.getByRole('button', { name: 'Close the comparison' }).click()
+  })
+
+  await test.step('a part chosen otherwise is checked at once, and kept with its reason and who', async () => {
+    await kit.getByRole('button', { name: 'Choose another needle' }).click()
+    const form = page.getByRole('form', { name: 'Choose another needle' })
+    await form.getByLabel('Point').selectOption('universal')
+    await form.getByLabel('Size').selectOption('120')
+    await expect(form.getByText('Cannot be: The machine takes needles to 110')).toBeVisible()
+    await expect(form.getByRole('button', { name: 'Choose this' })).toBeDisabled()
+    await form.getByLabel('Size').selectOption('80')
+    await expect(form.getByText(/Mind: This cloth and crossing want 100 or more; 80 bends/)).toBeVisible()
+    await form.getByLabel('Why').fill('only needles in the drawer')
+    await form.getByRole('button', { name: 'Choose this' }).click()
+    await expect(kit).toContainText('universal 80/12')
+    await page.reload()
+    await expect(kit).toContainText('only needles in the drawer')
+    await page.getByRole('button', { name: 'Give this kit' }).click()
+    await expect(page.getByText('Ingrid sits at Heron with universal 80/12')).toBeVisible()
+    await expect(page.getByRole('region', { name: 'Given' })).toContainText('Mireille')
+    await expect(page.getByRole('region', { name: 'Given' })).toContainText('only needles in the drawer')
+  })
+
+  await test.step('its label has a code that opens it, and the rack shows it as overridden', async () => {
+    await page.getByRole('link', { name: 'Label and card' }).click()
+    const code = await page.getByRole('region', { name: 'Label for Ingrid' }).locator('figcaption').textContent()
+    await page.goto(`/open/${code!.toLowerCase()}`)
+    await expect(page.getByRole('heading', { name: 'Ingrid: pencil roll' })).toBeVisible()
+    await page.goto('/kits')
+    await expect(page.getByRole('link', { name: /Ingrid/ })).toContainText('overridden')
+  })
+})
+
+test('a drop test at the desk counts from then on', async ({ page }) => {
+  await page.goto('/kits/desk')
+  await page.getByLabel('What the spool says').fill('50/3')
+  await expect(page.getByText('"50/3" can be read as')).toBeVisible()
+  await page.getByRole('button', { name: 'Nm 50/3' }).click()
+  await expect(page.getByText('60', { exact: true }).first()).toBeVisible()
+  await page.getByLabel('Needle size').fill('110')
+  await expect(page.getByText('Tight: a drop test decides.')).toBeVisible()
+  await page.getByRole('button', { name: 'slides straight down' }).click()
+  await expect(page.getByText('Decided by a drop test with 110/18, which beats the formula.')).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Drop tests, newest first' })).toContainText('universal 110/18')
+})
+
+test('a house rule shows what it would change before it is saved', async ({ page }) => {
+  await page.goto('/rules')
+  const aside = page.getByRole('complementary', { name: 'What it would change' })
+  await expect(aside).toContainText('Try a change')
+  await page.getByLabel('Sheer or silky cloth').fill('-2')
+  await expect(aside).toContainText('Ansa')
+  await expect(aside).toContainText(/dial: .* →/)
+  await page.getByRole('button', { name: 'Leave them' }).click()
+  await expect(aside).toContainText('Try a change')
+  await page.getByLabel('Zigzag').fill('-1.5')
+  await expect(aside).toContainText('kits would change')
+  await page.getByRole('button', { name: 'Save the house rules' }).click()
+  await expect(page.getByText('The house rules are changed')).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('Zigzag')).toHaveValue('-1.5')
+  await page.getByLabel('Zigzag').fill('-0.75')
+  await page.getByRole('button', { name: 'Save the house rules' }).click()
+  await expect(aside).toContainText('Try a change')
+})
