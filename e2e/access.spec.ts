@@ -1,13 +1,24 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, openMachine, stateFile, test } from './people'
 
-const views = ['/room', '/kits', '/kits/new', '/machines/new', '/people']
+const views = [
+  '/room',
+  '/kits',
+  '/kits/new',
+  '/kits/sheet',
+  '/kits/desk',
+  '/kits/labels',
+  '/rules',
+  '/machines/new',
+  '/people',
+]
 
 for (const scheme of ['light', 'dark'] as const) {
   test.describe(`in the ${scheme} theme`, () => {
     test.use({ storageState: stateFile('coordinator'), colorScheme: scheme })
 
     test('every main view is free of what axe can find', async ({ page }) => {
+      test.slow()
       const look = async (view: string) => {
         await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
         const { violations } = await new AxeBuilder({ page }).analyze()
@@ -20,6 +31,8 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.goto('/kits')
       await page.getByRole('link', { name: /Bram/ }).click()
       await look('a bag')
+      await page.goto(`${page.url()}/print`)
+      await look('a label')
       await openMachine(page, 'Knot')
       await look('a book')
       const base = page.url()

@@ -65,7 +65,8 @@ test('an empty venue, a machine typed in by its traits, a cloth by its numbers',
   await expect(kit).toContainText('straight 1.9 mm')
   // One number of an ordinary dial is two marks here: normal 8, sheer −1.
   await expect(page.getByRole('img', { name: 'Tension dial from 0 to 18, normal 8, set to 6' })).toBeVisible()
-  await expect(kit).toContainText('standard, pressure normal')
+  await expect(kit).toContainText('Footstandard')
+  await expect(kit).toContainText('Foot pressurenormal')
   await page.getByLabel('What is done').selectOption('buttonhole')
   await expect(page.getByText('This job needs a buttonhole stitch and the machine has straight, zigzag.')).toBeVisible()
   await page.getByLabel('What is done').selectOption('seam')

@@ -228,7 +228,7 @@ async function knownIds(baseURL: string): Promise<{ machine: string; project: st
   const first = async (page: string, pattern: RegExp) => pattern.exec(await (await context.get(page)).text())![1]!
   const ids = {
     machine: await first('/room', /\/machines\/([0-9a-f-]{36})/),
-    project: await first('/kits', /\/kits\/([0-9a-f-]{36})/),
+    project: await first('/kits', /href="\/kits\/([0-9a-f-]{36})/),
   }
   await context.dispose()
   return ids

@@ -332,7 +332,7 @@ function rank(kits: readonly Kit[], choices: readonly Choice[]): Kit[] {
     const [kit, choice] = [kits[index]!, choices[index]!]
     const behind = kit.verdict === 'marginal' || (firm && !choice.firm)
     // With a thread that was asked for, the ways out of the conflict stand in their own order.
-    const misses = choice.thread.free && choice.needle.bound === 'sold'
+    const misses = choice.thread.free && !choice.firm && choice.needle.bound === 'sold'
     return (kit.inStock === false ? 4 : 0) + (behind ? 2 : 0) + (misses ? 1 : 0)
   }
   return kits

@@ -164,16 +164,16 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = [
     'Fine topstitching runs straightest with a slim sharp point.',
   ),
   propose(
-    'quilting',
-    { any: [{ operation: { in: ['quilting'] } }, { traits: { has: ['quilted'] } }] },
-    { points: ['quilting', 'universal'] },
-    'The slim taper of a quilting needle passes layers and batting without pushing them apart.',
-  ),
-  propose(
     'rope',
     { structure: { in: ['rope'] } },
     { points: ['jeans', 'universal'] },
     'Cotton rope wants the reinforced jeans blade.',
+  ),
+  propose(
+    'quilting',
+    { any: [{ operation: { in: ['quilting'] } }, { traits: { has: ['quilted'] } }] },
+    { points: ['quilting', 'universal'] },
+    'The slim taper of a quilting needle passes layers and batting without pushing them apart.',
   ),
   propose(
     'denim-universal',

@@ -24,6 +24,40 @@ interface Props {
   readonly change?: (part: OverridePart) => void
 }
 
+type Caution = Kit['cautions'][number]
+type CautionPlace = 'needle' | 'thread' | 'stitch' | 'stack'
+
+/** Each caution stands where the hand is. */
+const CAUTION_PLACE: Readonly<Record<Caution, CautionPlace>> = {
+  glasses: 'needle',
+  'staff-only': 'needle',
+  'permanent-holes': 'stitch',
+  'hand-turn-first': 'stitch',
+  'width-limit': 'stitch',
+  'slow-crossing': 'stack',
+}
+
+interface CautionSaid {
+  readonly caution: Caution
+  readonly why: Kit['reasons'][number] | undefined
+}
+
+function Cautions({ cautions }: { cautions: readonly CautionSaid[] }) {
+  if (cautions.length === 0) return null
+  return (
+    <ul className="mt-1 flex flex-wrap gap-2" aria-label="Take care">
+      {cautions.map(({ caution, why }) => (
+        <li key={caution}>
+          <details className="border-2 border-secondary px-3 py-0.5">
+            <summary className="min-h-8 cursor-pointer font-bold text-secondary">{cautionWords[caution]}</summary>
+            {why?.because}
+          </details>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
 const SURE = { high: 'sure', medium: 'fairly sure', low: 'a guess: measure the cloth' } as const
 
 /** The kit as a drawn card: every part with its reason behind it, cautions where the hand is. */
@@ -42,24 +76,16 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
       stitchIso: kit.stitch.iso,
       crossingMm: thicknessMm * crossing,
     })
+  const cautions = (place: CautionPlace) =>
+    kit.cautions
+      .filter((caution) => CAUTION_PLACE[caution] === place)
+      .map((caution) => ({ caution, why: why(caution) }))
   const part = (name: OverridePart) => ({
     ...(change && { change: () => change(name) }),
     chosen: kit.overrides?.find((override) => override.part === name),
   })
   return (
     <article className="sheet p-5" aria-label="Kit">
-      {kit.cautions.length > 0 && (
-        <ul className="mb-4 flex flex-wrap gap-2" aria-label="Take care">
-          {kit.cautions.map((caution) => (
-            <li key={caution}>
-              <details className="border-2 border-secondary px-3 py-1">
-                <summary className="min-h-8 cursor-pointer font-bold text-secondary">{cautionWords[caution]}</summary>
-                {why(caution)?.because}
-              </details>
-            </li>
-          ))}
-        </ul>
-      )}
       <div className="grid gap-x-6 gap-y-5 md:grid-cols-[10rem_1fr]">
         <figure className="mx-auto w-40 md:row-span-3">
           <NeedleDrawing
@@ -84,6 +110,7 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
           large
           why={[why('needle-point'), why('needle-size')]}
           claims={claims('needle')}
+          cautions={cautions('needle')}
           {...part('needle')}
         />
         <div className="grid gap-x-6 gap-y-4 sm:grid-cols-2">
@@ -93,6 +120,7 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
             {...(use && { note: `${plain(Math.ceil(use.topM))} m` })}
             why={[why('thread')]}
             claims={claims('thread')}
+            cautions={cautions('thread')}
             {...part('thread')}
           />
           <Part
@@ -123,6 +151,7 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
                 .join(' · ')}
               why={[why('stitch')]}
               claims={claims('stitch')}
+              cautions={cautions('stitch')}
               {...part('stitch')}
             />
           </div>
@@ -155,6 +184,7 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
             <figcaption className="text-sm">
               {crossing} layers, <strong>{plain(thicknessMm * crossing)} mm</strong> at the crossing
             </figcaption>
+            <Cautions cautions={cautions('stack')} />
           </figure>
         </div>
       </div>
@@ -189,6 +219,7 @@ function Part({
   large,
   why,
   claims = [],
+  cautions = [],
   change,
   chosen,
 }: {
@@ -198,6 +229,7 @@ function Part({
   large?: boolean
   why: readonly (Kit['reasons'][number] | undefined)[]
   claims?: ReturnType<typeof claimsBeside>
+  cautions?: readonly CautionSaid[]
   change?: () => void
   chosen?: NonNullable<Kit['overrides']>[number] | undefined
 }) {
@@ -207,6 +239,7 @@ function Part({
       <p className="text-sm opacity-80">{name}</p>
       <p className={large ? 'text-2xl font-bold' : 'text-lg font-semibold'}>{value}</p>
       {note && <p className="text-sm">{note}</p>}
+      <Cautions cautions={cautions} />
       {chosen && (
         <p className="text-sm text-primary">
           Chosen by hand in place of {chosen.instead}: {chosen.because}
