@@ -1,62 +1,68 @@
 import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
 import { expect, openMachine, stateFile, test } from './people'
 
-const views = [
-  '/room',
-  '/kits',
-  '/kits/new',
-  '/kits/sheet',
-  '/kits/desk',
-  '/kits/labels',
-  '/rules',
-  '/machines/new',
-  '/people',
-]
+/** Every main view, and how to come to it. */
+const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
+  'the room': (page) => page.goto('/room'),
+  'the rack': (page) => page.goto('/kits'),
+  'a new project': (page) => page.goto('/kits/new'),
+  'a sheet': (page) => page.goto('/kits/sheet'),
+  'the desk': (page) => page.goto('/kits/desk'),
+  'the labels': (page) => page.goto('/kits/labels'),
+  'the house rules': (page) => page.goto('/rules'),
+  'a new machine': (page) => page.goto('/machines/new'),
+  people: (page) => page.goto('/people'),
+  'a bag': openBag,
+  'a label': async (page) => {
+    await openBag(page)
+    await page.goto(`${page.url()}/print`)
+  },
+  'a book': (page) => openMachine(page, 'Knot'),
+  ...Object.fromEntries(
+    ['needle', 'check', 'swatch', 'traits'].map((part) => [
+      `a machine’s ${part}`,
+      async (page: Page) => {
+        await openMachine(page, 'Knot')
+        await page.goto(`${page.url()}/${part}`)
+      },
+    ]),
+  ),
+  'nothing here': (page) => page.goto('/nowhere'),
+}
+
+async function openBag(page: Page) {
+  await page.goto('/kits')
+  await page.getByRole('link', { name: /Bram/ }).click()
+  await expect(page.getByRole('heading', { level: 1, name: /Bram/ })).toBeVisible()
+}
+
+async function findsNothing(page: Page) {
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([])
+}
 
 for (const scheme of ['light', 'dark'] as const) {
-  test.describe(`in the ${scheme} theme`, () => {
+  test.describe(`in the ${scheme} theme axe finds nothing in`, () => {
     test.use({ storageState: stateFile('coordinator'), colorScheme: scheme })
-
-    test('every main view is free of what axe can find', async ({ page }) => {
-      test.slow()
-      const look = async (view: string) => {
-        await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-        const { violations } = await new AxeBuilder({ page }).analyze()
-        expect([view, violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)]).toEqual([view, []])
-      }
-      for (const view of views) {
-        await page.goto(view)
-        await look(view)
-      }
-      await page.goto('/kits')
-      await page.getByRole('link', { name: /Bram/ }).click()
-      await look('a bag')
-      await page.goto(`${page.url()}/print`)
-      await look('a label')
-      await openMachine(page, 'Knot')
-      await look('a book')
-      const base = page.url()
-      for (const part of ['needle', 'check', 'swatch', 'traits']) {
-        await page.goto(`${base}/${part}`)
-        await look(part)
-      }
-      await page.goto('/nowhere')
-      await look('nothing here')
-    })
+    for (const [view, open] of Object.entries(VIEWS)) {
+      test(view, async ({ page }) => {
+        await open(page)
+        await findsNothing(page)
+      })
+    }
   })
 }
 
-test.describe('at a seat and at the door', () => {
+test.describe('at a seat and at the door axe finds nothing in', () => {
   test.use({ storageState: stateFile('learner') })
-
-  test('axe finds nothing', async ({ page }) => {
-    for (const view of ['/station', '/station/check', '/station/swatch', '/sign-in', '/enter']) {
+  for (const view of ['/station', '/station/check', '/station/swatch', '/sign-in', '/enter']) {
+    test(view, async ({ page }) => {
       await page.goto(view)
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      expect([view, violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)]).toEqual([view, []])
-    }
-  })
+      await findsNothing(page)
+    })
+  }
 })
 
 test.describe('by keyboard', () => {
@@ -78,7 +84,18 @@ test.describe('by keyboard', () => {
     await page.setViewportSize({ width: 390, height: 844 })
     await page.goto('/room')
     const machine = await page.getByRole('link', { name: /Heron/ }).last().getAttribute('href')
-    for (const view of ['/room', '/kits', machine!, `${machine}/needle`, `${machine}/check`, `${machine}/swatch`]) {
+    for (const view of [
+      '/room',
+      '/kits',
+      '/kits/desk',
+      '/kits/sheet',
+      '/kits/labels',
+      '/rules',
+      machine!,
+      `${machine}/needle`,
+      `${machine}/check`,
+      `${machine}/swatch`,
+    ]) {
       await page.goto(view)
       expect([view, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([view, 390])
     }
