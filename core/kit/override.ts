@@ -45,7 +45,11 @@ export function overrideKit(
   if (overrides.length === 0) return { kit, breaks: [] }
   const changed = overrides.reduce(withPart, kit)
   const fit = needleFit(changed.needle, changed.topThread, { points: knowledge.points, dropTests: request.dropTests })
-  const breaks = breaksOf(request, kit, changed, fit, knowledge)
+  const before = breaksOf(request, kit, kit, kit.fit, knowledge).map(({ rule, because }) => `${rule} ${because}`)
+  // What the kit had to live with anyway is no fault of the choice.
+  const breaks = breaksOf(request, kit, changed, fit, knowledge).filter(
+    ({ rule, because, severity }) => severity === 'stop' || !before.includes(`${rule} ${because}`),
+  )
   const kept = overrides.map(({ part, because }) => ({
     part,
     because,
@@ -132,7 +136,7 @@ function breaksOf(
   request: KitRequest,
   before: Kit,
   kit: Kit,
-  fit: ReturnType<typeof needleFit>,
+  fit: Pick<ReturnType<typeof needleFit>, 'verdict' | 'clearance'>,
   knowledge: Knowledge,
 ): Break[] {
   const question = kitQuestion(request, knowledge)

@@ -321,25 +321,15 @@ function Pass({
           )}
         </p>
       </div>
-      <table className="text-center">
-        <caption className="text-left text-sm opacity-80">{POINTS[point].words} in every size sold</caption>
-        <tbody>
-          <tr>
-            {POINTS[point].sizesNm.map((size) => (
-              <th key={size} className={`px-1 ${size === sizeNm ? 'underline' : 'font-normal'}`}>
-                {sizeText(size)}
-              </th>
-            ))}
-          </tr>
-          <tr>
-            {POINTS[point].sizesNm.map((size) => (
-              <td key={size} className="px-1 text-sm">
-                {fitOf(size).verdict}
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
+      <p className="text-sm opacity-80">{POINTS[point].words} in every size sold</p>
+      <ul className="flex flex-wrap gap-x-3 gap-y-1">
+        {POINTS[point].sizesNm.map((size) => (
+          <li key={size} className="text-center">
+            <span className={size === sizeNm ? 'font-bold underline' : ''}>{sizeText(size)}</span>
+            <span className="block text-sm">{fitOf(size).verdict}</span>
+          </li>
+        ))}
+      </ul>
       {mayLog && sold && (
         <fieldset className="border-t border-dashed border-base-content/40 pt-3">
           <legend className="font-bold">Drop test</legend>
