@@ -6,9 +6,7 @@ import { sql } from 'kysely'
 import { v7 as uuid } from 'uuid'
 import { freePort } from '@/store/cluster/private-cluster'
 import { connect } from '@/store/connect'
-import { computeKit } from '@/core/kit/kit'
 import { DEMO_PASSWORD, DEMO_STAFF } from '../bin/demo-data/seed'
-import { DEMO_PROJECTS } from '../bin/demo-data/projects'
 import { buildWhenChanged } from '../bin/serve/build'
 import { startDemo } from '../bin/serve/demo'
 
@@ -93,14 +91,6 @@ try {
       `${`JavaScript of ${path}, gzipped`.padEnd(46)} ${kilobytes.toFixed(0)} kB in ${scripts.length} files   budget 200 kB`,
     )
   }
-
-  const requests = DEMO_PROJECTS.map(({ fabric, layers, operation }) => ({ fabric, layers, operation, learner: true }))
-  const start = performance.now()
-  const kits = 12_000
-  for (let i = 0; i < kits; i += 1) computeKit(requests[i % requests.length]!)
-  console.log(
-    `${'kits computed, one core'.padEnd(46)} ${Math.round((kits / (performance.now() - start)) * 1000)} a second`,
-  )
 } finally {
   await store.destroy()
   await demo.stop()

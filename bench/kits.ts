@@ -1,0 +1,90 @@
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium } from '@playwright/test'
+import { freePort } from '@/store/cluster/private-cluster'
+import { kitMachine } from '@/core/machine/kit-machine'
+import { kitRequestFor } from '@/core/kit/for-room'
+import { computeKit } from '@/core/kit/kit'
+import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
+import { DEMO_MACHINES } from '../bin/demo-data/machines'
+import { DEMO_PROJECTS } from '../bin/demo-data/projects'
+import { DEMO_PASSWORD, DEMO_STAFF } from '../bin/demo-data/seed'
+import { buildWhenChanged } from '../bin/serve/build'
+import { startDemo } from '../bin/serve/demo'
+
+/**
+ * Kits a second on one core, and how long the browser takes to show a kit anew while a property is dragged. Beside them,
+ * in the same run: plain arithmetic on the same core, and a drag that changes nothing.
+ */
+const room = { rules: DEFAULT_HOUSE_RULES, dropTests: [] }
+const machines = DEMO_MACHINES.map(({ traits }) => kitMachine(traits)).flatMap((known) =>
+  'machine' in known ? [known.machine] : [],
+)
+const requests = DEMO_PROJECTS.flatMap((project) => machines.map((machine) => kitRequestFor(project, machine, room)))
+
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
+const ROUNDS = 9
+const EACH = 3000
+
+/** Millions of additions a second, so that a slow machine can be told from slow code. */
+function arithmetic(): number {
+  const start = performance.now()
+  let sum = 0
+  for (let i = 0; i < 20_000_000; i += 1) sum += i % 7
+  return sum > 0 ? 20_000 / (performance.now() - start) : 0
+}
+
+const rates: number[] = []
+const base: number[] = []
+for (let round = 0; round < ROUNDS; round += 1) {
+  base.push(arithmetic())
+  const start = performance.now()
+  for (let i = 0; i < EACH; i += 1) computeKit(requests[i % requests.length]!)
+  rates.push((EACH / (performance.now() - start)) * 1000)
+}
+console.log(`baseline: additions on one core                ${median(base).toFixed(0)} million a second`)
+console.log(
+  `kits computed, one core                        ${Math.round(median(rates))} a second, best round ${Math.round(Math.max(...rates))}   budget 5000`,
+)
+
+const project = process.cwd()
+buildWhenChanged(project)
+const folder = mkdtempSync(join(tmpdir(), 'orthodex-bench-'))
+chmodSync(folder, 0o755)
+const demo = await startDemo(project, folder, { port: await freePort() })
+const browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium' })
+try {
+  const page = await browser.newPage({ baseURL: demo.url })
+  await page.request.post('/api/sign-in/sign-in/email', {
+    data: { email: DEMO_STAFF[0].email, password: DEMO_PASSWORD },
+    headers: { origin: demo.url },
+  })
+  await page.goto('/kits')
+  await page.getByRole('link', { name: /Lotta/ }).click()
+  const slider = page.getByLabel('Mass, dragged')
+  await slider.waitFor()
+  for (const [name, drags] of [
+    ['baseline: a drag that changes nothing', false],
+    ['a kit shown anew as the mass is dragged', true],
+  ] as const) {
+    const times = await slider.evaluate((element: HTMLInputElement, moving) => {
+      const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!
+      const taken: number[] = []
+      for (let i = 0; i < 240; i += 1) {
+        const start = performance.now()
+        set.call(element, String(moving ? 60 + ((i * 5) % 500) : 60))
+        element.dispatchEvent(new Event('input', { bubbles: true }))
+        taken.push(performance.now() - start)
+      }
+      return taken.slice(40)
+    }, drags)
+    const sorted = [...times].sort((a, b) => a - b)
+    const at = (share: number) => sorted[Math.floor(sorted.length * share)]!.toFixed(1).padStart(6)
+    console.log(`${name.padEnd(46)} p50 ${at(0.5)} ms   p95 ${at(0.95)} ms   ${drags ? 'budget 16 ms' : ''}`)
+  }
+} finally {
+  await browser.close()
+  await demo.stop()
+  rmSync(folder, { recursive: true, force: true })
+}
