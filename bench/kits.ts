@@ -36,16 +36,19 @@ function arithmetic(): number {
 }
 
 const rates: number[] = []
+/** what the core does in a second that it really has: other machines on the same host take a share of the clock's */
+const ratesOfCpu: number[] = []
 const base: number[] = []
 for (let round = 0; round < ROUNDS; round += 1) {
   base.push(arithmetic())
-  const start = performance.now()
+  const [start, cpu] = [performance.now(), process.cpuUsage()]
   for (let i = 0; i < EACH; i += 1) computeKit(requests[i % requests.length]!)
   rates.push((EACH / (performance.now() - start)) * 1000)
+  ratesOfCpu.push((EACH / process.cpuUsage(cpu).user) * 1e6)
 }
 console.log(`baseline: additions on one core                ${median(base).toFixed(0)} million a second`)
 console.log(
-  `kits computed, one core                        ${Math.round(median(rates))} a second, best round ${Math.round(Math.max(...rates))}   budget 5000`,
+  `kits computed, one core                        ${Math.round(median(rates))} a second by the clock, ${Math.round(median(ratesOfCpu))} a second of processor time, best round ${Math.round(Math.max(...rates))}   budget 5000`,
 )
 
 const project = process.cwd()
