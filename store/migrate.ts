@@ -1,10 +1,19 @@
 import { Migrator, type Kysely } from 'kysely'
 import * as firstTables from './migrations/0001-first-tables'
 import * as kits from './migrations/0002-kits'
+import * as careAndFaults from './migrations/0003-care-and-faults'
+import { rebuildStates } from './machine/book'
 import type { Database } from './database'
 
 /** In order of their names; a migration that has landed is never changed. */
-const MIGRATIONS = { '0001-first-tables': firstTables, '0002-kits': kits }
+const MIGRATIONS = {
+  '0001-first-tables': firstTables,
+  '0002-kits': kits,
+  '0003-care-and-faults': careAndFaults,
+}
+
+/** After these the kept states say more than they did, so every book is folded again. */
+const FOLDS_AGAIN: ReadonlySet<string> = new Set(['0003-care-and-faults'])
 
 /**
  * Brings a database to the newest tables; does nothing when it is there already. Safe to run at the same time twice.
@@ -15,5 +24,7 @@ export async function migrate(db: Kysely<Database>): Promise<string[]> {
   const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } })
   const { error, results = [] } = await migrator.migrateToLatest()
   if (error) throw error instanceof Error ? error : new Error(`The migration failed: ${JSON.stringify(error)}`)
-  return results.filter(({ status }) => status === 'Success').map(({ migrationName }) => migrationName)
+  const ran = results.filter(({ status }) => status === 'Success').map(({ migrationName }) => migrationName)
+  if (ran.some((name) => FOLDS_AGAIN.has(name))) await rebuildStates(db)
+  return ran
 }

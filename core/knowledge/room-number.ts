@@ -20,6 +20,15 @@ const offset = (words: string, usual: number): RoomNumber => ({
   unit: 'dial numbers',
 })
 
+const count = (words: string, usual: number, unit: string): RoomNumber => ({
+  words,
+  usual,
+  min: 1,
+  max: Math.max(60, usual * 4),
+  step: 1,
+  unit,
+})
+
 export const ROOM_NUMBERS = {
   offsetSilky: offset('Sheer or silky cloth', -1),
   offsetZigzag: offset('Zigzag', -0.75),
@@ -42,6 +51,14 @@ export const ROOM_NUMBERS = {
     step: 5,
     unit: 'tex',
   },
+  cleanEveryBobbins: count('Lint out every so many bobbins', 4, 'bobbins'),
+  cleanEveryDays: count('Lint out every so many days of use', 1, 'days'),
+  oilEveryBobbins: count('A drop in the race every so many bobbins', 4, 'bobbins'),
+  oilEveryDays: count('A drop in the race every so many days of use', 1, 'days'),
+  oilArmDays: count('Oil in arm and take-up every so many days', 30, 'days'),
+  roomCheckDays: count('Room check every so many days of use', 1, 'days'),
+  serviceHours: count('Service after so many motor hours', 200, 'motor hours'),
+  serviceDays: count('Service after so many days', 365, 'days'),
 } as const satisfies Readonly<Record<string, RoomNumber>>
 
 export type RoomNumberName = keyof typeof ROOM_NUMBERS

@@ -4,7 +4,7 @@ import { GROUP_WORDS } from '../knowledge/check'
 import { readSwatch, READING_WORDS } from '../tension/reading'
 import { effectiveHoursOf, type Use } from '../wear/wear'
 import { sizeText } from '../units/needle-size'
-import type { Happening } from './event'
+import type { BodyOf, Happening } from './event'
 
 /** A line of the book in words: what happened, and the numbers in it. */
 export interface EventWords {
@@ -15,6 +15,18 @@ export interface EventWords {
 const needle = (each: { point: keyof typeof POINTS; sizeNm: number }) =>
   `${POINTS[each.point].words} ${sizeText(each.sizeNm)}`
 const spaced = (word: string) => word.replaceAll('-', ' ')
+
+const spokenName = (name: string) => name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()
+
+/** Settings in words: "dial 4, length 2.5 mm". */
+export const settingsWords = (settings: BodyOf<'found-off'>['settings']): string =>
+  Object.entries(settings)
+    .map(([name, value]) =>
+      name.endsWith('Mm')
+        ? `${spokenName(name.slice(0, -2))} ${plain(value as number)} mm`
+        : `${spokenName(name)} ${typeof value === 'number' ? plain(value) : value}`,
+    )
+    .join(', ')
 
 export function eventWords(happened: Happening): EventWords {
   switch (happened.kind) {
@@ -49,11 +61,12 @@ export function eventWords(happened: Happening): EventWords {
       return { title: 'Set up', detail: parts.join(', ') }
     }
     case 'check-run': {
+      const list = happened.body.list === 'room' ? 'Room check' : 'Seat check'
       const failed = happened.body.steps.filter(({ result }) => result === 'fail')
       const groups = [...new Set(failed.map(({ group }) => GROUP_WORDS[group]))].join(', ')
       return failed.length > 0
-        ? { title: 'Seat check: not yet', detail: `Failed: ${groups}.` }
-        : { title: 'Seat check passed', detail: `${happened.body.steps.length} steps.` }
+        ? { title: `${list}: not yet`, detail: `Failed: ${groups}.` }
+        : { title: `${list} passed`, detail: `${happened.body.steps.length} steps.` }
     }
     case 'swatch-stitched': {
       const { s, reading } = readSwatch(happened.body, happened.body.target)
@@ -79,8 +92,45 @@ export function eventWords(happened: Happening): EventWords {
     }
     case 'cleaned':
       return { title: 'Cleaned', detail: happened.body.found ? `Found: ${happened.body.found}.` : '' }
-    case 'oiled':
-      return { title: 'Oiled', detail: 'One drop of sewing machine oil where the manual says.' }
+    case 'oiled': {
+      const { where = 'race' } = happened.body
+      const place =
+        where === 'race' ? 'in the race' : where === 'arm' ? 'at the points in the arm' : 'everywhere it is wanted'
+      return { title: 'Oiled', detail: `One drop of sewing machine oil ${place}, as the manual says.` }
+    }
+    case 'bobbin-wound': {
+      const { count, thread } = happened.body
+      const what = thread ? ` of ${plain(thread.tex)} tex ${thread.fibre}` : ''
+      return { title: count === 1 ? 'A bobbin wound' : `${count} bobbins wound`, detail: what && `Thread${what}.` }
+    }
+    case 'baseline-set':
+      return { title: 'Baseline set', detail: settingsWords(happened.body.settings) }
+    case 'found-off':
+      return { title: 'Found off its baseline', detail: settingsWords(happened.body.settings) }
+    case 'restored':
+      return { title: 'Set back to its baseline', detail: '' }
+    case 'trait-learnt': {
+      const { trait, words, source } = happened.body
+      return { title: `Learnt: ${spokenName(trait)}`, detail: `${words} (${source}).` }
+    }
+    case 'fault-opened':
+      return { title: `Fault: ${happened.body.fault}`, detail: happened.body.seen ?? '' }
+    case 'fault-cured':
+      return { title: `Cured: ${happened.body.fault}`, detail: happened.body.cure }
+    case 'serviced': {
+      const { by, electrical, did } = happened.body
+      return {
+        title: electrical ? 'Licensed electrical repair' : 'Serviced',
+        detail: [`By ${by}.`, did].filter(Boolean).join(' '),
+      }
+    }
+    case 'electrical-test': {
+      const { passed, by, nextDue } = happened.body
+      const next = nextDue ? ` Next by ${nextDue.slice(0, 10)}.` : ''
+      return { title: `Electrical test ${passed ? 'passed' : 'failed'}`, detail: `By ${by}.${next}` }
+    }
+    case 'released':
+      return { title: 'Released', detail: happened.body.because }
     case 'red-tagged':
       return { title: 'Red tag on', detail: happened.body.because }
     case 'red-tag-lifted':

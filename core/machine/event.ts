@@ -21,7 +21,7 @@ const NeedleOut = strict({
 const NeedleIn = strict({
   system: Type.String({ minLength: 1, maxLength: 80 }),
   point: PointWord,
-  sizeNm: Above0,
+  sizeNm: Type.Number({ exclusiveMinimum: 0, title: 'needle size' }),
   gapMm: Type.Optional(Above0),
   condition: words(['new', 'part-used', 'unverified'] as const),
   /** hours it brings with it, from its tag */
@@ -40,6 +40,24 @@ const UseSchema = strict(
   { oneOf: [{ required: ['motorMinutes'] }, { required: ['chairMinutes'] }, { required: ['stitches'] }] },
 )
 
+/** Where a machine's hands-on settings stand; only what is known is said. */
+export const SettingsSchema = strict(
+  {
+    dial: Type.Optional(Type.Number()),
+    stitch: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
+    lengthMm: Type.Optional(From0),
+    widthMm: Type.Optional(From0),
+    needlePosition: Type.Optional(words(['left', 'centre', 'right'] as const)),
+    footPressure: Type.Optional(words(['low', 'normal', 'high'] as const)),
+    foot: Type.Optional(FootWord),
+    speed: Type.Optional(words(['slow', 'middling', 'fast'] as const)),
+  },
+  { minProperties: 1 },
+)
+
+/** What can be wrong with a machine, as far as its book goes; the finder asks further. */
+export const FAULTS = ['electrical', 'timing', 'jam', 'noise', 'feeding', 'tension', 'winder', 'lamp', 'other'] as const
+
 const CheckStep = strict({
   step: Type.String({ minLength: 1, maxLength: 80 }),
   group: words(CHECK_GROUPS),
@@ -49,7 +67,7 @@ const CheckStep = strict({
 /** Every kind of line in a machine's book but the correction, and what its body holds. */
 export const EVENT_BODIES = {
   'needle-changed': strict(
-    { out: Type.Optional(NeedleOut), in: Type.Optional(NeedleIn) },
+    { in: Type.Optional(NeedleIn), out: Type.Optional(NeedleOut) },
     { anyOf: [{ required: ['out'] }, { required: ['in'] }] },
   ),
   'needle-broke': strict({ piecesFound: Type.Boolean(), cause: Type.Optional(Words) }),
@@ -66,7 +84,7 @@ export const EVENT_BODIES = {
     { minProperties: 1 },
   ),
   'check-run': strict({
-    list: words(['seat'] as const),
+    list: words(['seat', 'room'] as const),
     steps: Type.Array(CheckStep, { minItems: 1, maxItems: 60 }),
     projectId: ProjectId,
   }),
@@ -79,9 +97,29 @@ export const EVENT_BODIES = {
     done: Type.Array(words(GATES), { uniqueItems: true }),
     projectId: ProjectId,
   }),
-  used: strict({ use: UseSchema, finishedProject: Type.Boolean(), projectId: ProjectId }),
+  used: strict({
+    use: UseSchema,
+    finishedProject: Type.Boolean(),
+    /** fleece, batting and hairy thread: lint out at once */
+    linty: Type.Optional(Type.Boolean()),
+    projectId: ProjectId,
+  }),
+  'bobbin-wound': strict({ count: Type.Integer({ minimum: 1, maximum: 40 }), thread: Type.Optional(KitThreadSchema) }),
   cleaned: strict({ found: Type.Optional(Words) }),
-  oiled: strict({}),
+  oiled: strict({ where: Type.Optional(words(['race', 'arm', 'everywhere'] as const)) }),
+  'baseline-set': strict({ settings: SettingsSchema }),
+  'found-off': strict({ settings: SettingsSchema }),
+  restored: strict({}),
+  'trait-learnt': strict({ trait: Type.String({ minLength: 1, maxLength: 80 }), words: Words, source: Words }),
+  'fault-opened': strict({ fault: words(FAULTS), seen: Type.Optional(Words) }),
+  'fault-cured': strict({ fault: words(FAULTS), cure: Words }),
+  serviced: strict({ by: Words, electrical: Type.Boolean(), did: Type.Optional(Words) }),
+  'electrical-test': strict({
+    passed: Type.Boolean(),
+    by: Words,
+    nextDue: Type.Optional(Type.String({ format: 'date-time' })),
+  }),
+  released: strict({ because: Words }),
   'red-tagged': strict({ because: Words }),
   'red-tag-lifted': strict({ because: Words }),
   noted: strict({ text: Words }),

@@ -2,10 +2,25 @@ import { CHECK_GROUPS, STALE_AFTER, type CheckGroup, type SetupChange } from '..
 import { readSwatch } from '../tension/reading'
 import { threadClass } from '../units/thread'
 import type { BodyOf, Happening, MachineEvent } from './event'
+import { careAfter } from './care-counts'
 import type { MachineState } from './state'
 
 /** A machine of which nothing has been written down: everything is still to be checked. */
-export const UNSEEN: MachineState = { stale: STALE_AFTER['first-look'], failed: [], locks: [] }
+export const UNSEEN: MachineState = {
+  stale: STALE_AFTER['first-look'],
+  failed: [],
+  locks: [],
+  faults: [],
+  care: {
+    bobbinsSinceClean: 0,
+    daysSinceClean: [],
+    linty: false,
+    bobbinsSinceOil: 0,
+    daysSinceOil: [],
+    daysSinceRoomCheck: [],
+    motorMinutesSinceService: 0,
+  },
+}
 
 /** The order of a book: time happened, then id. */
 export const inOrder = (
@@ -73,8 +88,9 @@ const mark = (state: MachineState, last: MachineEvent | undefined): MachineState
   last ? { ...state, through: { happenedAt: last.happenedAt, eventId: last.eventId } } : state
 
 /** State × what happened → state. */
-function after(state: MachineState, line: MachineEvent, happened: Happening): MachineState {
+function after(before: MachineState, line: MachineEvent, happened: Happening): MachineState {
   const { eventId, happenedAt } = line
+  const state: MachineState = { ...before, care: careAfter(before.care, happenedAt, happened) }
   switch (happened.kind) {
     case 'needle-changed':
       return needleChanged(state, line, happened.body)
@@ -92,6 +108,7 @@ function after(state: MachineState, line: MachineEvent, happened: Happening): Ma
     case 'set-up':
       return setUp(state, happened.body)
     case 'check-run':
+      if (happened.body.list === 'room') return state
       return checkRun({ ...state, lastCheckAt: happenedAt }, happened.body.steps)
     case 'swatch-stitched': {
       const { s: _, ...reading } = readSwatch(happened.body, happened.body.target)
@@ -120,10 +137,61 @@ function after(state: MachineState, line: MachineEvent, happened: Happening): Ma
       return { ...state, locks: state.locks.filter(({ kind }) => kind !== 'red-tag') }
     case 'cleaned':
       return stale(state, 'bobbin')
+    case 'baseline-set':
+      return { ...state, baseline: happened.body.settings }
+    case 'found-off':
+      return foundAt(state, happened.body.settings)
+    case 'restored':
+      return state.baseline ? foundAt(state, state.baseline) : state
+    case 'fault-opened': {
+      const { fault, seen } = happened.body
+      const opened = {
+        ...state,
+        faults: [...state.faults, { fault, since: happenedAt, eventId, ...(seen && { seen }) }],
+      }
+      if (fault !== 'electrical') return opened
+      const because = `Electrical${seen ? ` (${seen})` : ''}: unplugged until a licensed repair is logged`
+      return { ...opened, locks: [...opened.locks, { kind: 'electrical', because, since: happenedAt, eventId }] }
+    }
+    case 'fault-cured':
+      return { ...state, faults: state.faults.filter(({ fault }) => fault !== happened.body.fault) }
+    case 'serviced':
+      return happened.body.electrical ? withoutLock(electricalCured(state), 'electrical') : state
+    case 'electrical-test':
+      return happened.body.passed
+        ? state
+        : {
+            ...state,
+            locks: [
+              ...state.locks,
+              { kind: 'electrical', because: 'It failed its electrical test', since: happenedAt, eventId },
+            ],
+          }
+    case 'released':
+      return withoutLock(state, 'broken-needle')
+    case 'bobbin-wound':
     case 'oiled':
+    case 'trait-learnt':
     case 'noted':
       return state
   }
+}
+
+const withoutLock = (state: MachineState, kind: MachineState['locks'][number]['kind']): MachineState => ({
+  ...state,
+  locks: state.locks.filter((lock) => lock.kind !== kind),
+})
+
+const electricalCured = (state: MachineState): MachineState => ({
+  ...state,
+  faults: state.faults.filter(({ fault }) => fault !== 'electrical'),
+})
+
+/** Settings as somebody found them; the dial and the foot make checks stale as setting them does. */
+function foundAt(state: MachineState, settings: BodyOf<'found-off'>['settings']): MachineState {
+  const { dial, foot, ...others } = settings
+  const moved = setUp(state, { ...(dial !== undefined && { dial }), ...(foot && { foot }) })
+  return { ...moved, settings: { ...moved.settings, ...others } }
 }
 
 function needleChanged(state: MachineState, line: MachineEvent, body: BodyOf<'needle-changed'>): MachineState {

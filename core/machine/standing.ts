@@ -39,6 +39,7 @@ export function standingOf(state: MachineState, rules: NeedleRules): MachineStan
   if (!state.fitting) due.push('No needle is known to be in it')
   else if (state.fitting.needle.condition === 'unverified') due.push('Nobody knows how old its needle is')
   else if (wear?.verdict === 'change') due.push(`Needle: ${wear.because}`)
+  for (const { fault, seen } of state.faults) due.push(`Fault open: ${fault}${seen ? `, ${seen}` : ''}`)
   if (state.failed.length > 0) due.push(`A check failed: ${state.failed.map((group) => GROUP_WORDS[group]).join(', ')}`)
   const open = state.stale.filter((group) => !state.failed.includes(group))
   if (open.length > 0) due.push(`To check: ${open.map((group) => GROUP_WORDS[group]).join(', ')}`)

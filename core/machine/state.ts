@@ -14,7 +14,7 @@ export interface Fitting {
 }
 
 export interface Lock {
-  readonly kind: 'red-tag' | 'broken-needle'
+  readonly kind: 'red-tag' | 'broken-needle' | 'electrical'
   readonly because: string
   readonly since: string
   readonly eventId: string
@@ -26,6 +26,28 @@ export interface LastSwatch {
   readonly dial: number
   readonly reading: Reading
   readonly onTarget: boolean
+}
+
+/** Counts from which care is judged; days are those on which it was used, `YYYY-MM-DD`. */
+export interface CareCounts {
+  readonly firstAt?: string
+  readonly bobbinsSinceClean: number
+  readonly daysSinceClean: readonly string[]
+  readonly linty: boolean
+  readonly bobbinsSinceOil: number
+  readonly daysSinceOil: readonly string[]
+  readonly armOiledAt?: string
+  readonly daysSinceRoomCheck: readonly string[]
+  readonly motorMinutesSinceService: number
+  readonly servicedAt?: string
+  readonly electricalTest?: { readonly at: string; readonly passed: boolean; readonly nextDue?: string }
+}
+
+export interface OpenFault {
+  readonly fault: BodyOf<'fault-opened'>['fault']
+  readonly seen?: string
+  readonly since: string
+  readonly eventId: string
 }
 
 /** What a machine is today: only ever folded from its events. Plain JSON, so that it can be kept and compared. */
@@ -44,6 +66,12 @@ export interface MachineState {
   readonly lastCheckAt?: string
   readonly lastSwatch?: LastSwatch
   readonly locks: readonly Lock[]
+  readonly care: CareCounts
+  readonly faults: readonly OpenFault[]
+  /** where its settings should stand at the start of a day */
+  readonly baseline?: BodyOf<'baseline-set'>['settings']
+  /** where they stood when somebody last looked, but for the dial and the foot, which are above */
+  readonly settings?: BodyOf<'found-off'>['settings']
   /** the last line folded in, by time happened and id */
   readonly through?: { readonly happenedAt: string; readonly eventId: string }
 }

@@ -19,8 +19,19 @@ const MAY_LOG: Readonly<Record<EventKind, readonly Role[]>> = {
   'check-run': EVERYONE,
   'swatch-stitched': EVERYONE,
   used: STAFF,
+  'bobbin-wound': STAFF,
   cleaned: STAFF,
   oiled: STAFF,
+  'baseline-set': TEACHING,
+  'found-off': STAFF,
+  restored: STAFF,
+  'trait-learnt': TEACHING,
+  'fault-opened': EVERYONE,
+  'fault-cured': STAFF,
+  serviced: TEACHING,
+  'electrical-test': TEACHING,
+  // Only after the case was opened and looked into.
+  released: COORDINATOR,
   // Stopping a machine is always safe, so every member of staff may; letting it run again is for those who teach.
   'red-tagged': STAFF,
   'red-tag-lifted': TEACHING,
@@ -67,11 +78,17 @@ const ALLOWED = new Map<Action, readonly Role[]>([
 
 export const ACTIONS: readonly Action[] = [...ALLOWED.keys()]
 
+/** Lines that stop a machine: taking one back lets it run, so it asks for as much as what lets it run. */
+const LETS_RUN: Readonly<Partial<Record<EventKind, EventKind>>> = {
+  'red-tagged': 'red-tag-lifted',
+  'fault-opened': 'serviced',
+}
+
 /**
  * What a role must be allowed to do to take a line back: as a rule to write it. Taking a red tag back lets the machine
  * run again, so it asks for as much as lifting it.
  */
-export const toCorrect = (kind: EventKind): Action => `log ${kind === 'red-tagged' ? 'red-tag-lifted' : kind}`
+export const toCorrect = (kind: EventKind): Action => `log ${LETS_RUN[kind] ?? kind}`
 
 /** Whether a role may do this at all; whose station it is, is for the command to check. */
 export const may = (role: Role, action: Action): boolean => ALLOWED.get(action)?.includes(role) ?? false

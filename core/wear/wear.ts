@@ -29,14 +29,15 @@ export interface WearAnswer {
   readonly because: string
 }
 
-const motorMinutes = (use: Use): number => {
+/** Minutes that the motor ran, by whichever way the time was told. */
+export const motorMinutesOf = (use: Use): number => {
   if (use.motorMinutes !== undefined) return use.motorMinutes
   if (use.stitches !== undefined) return use.stitches / (use.stitchesPerMinute ?? NEEDLE_LIFE.stitchesPerMinute)
   return (use.chairMinutes ?? 0) * (use.duty ?? NEEDLE_LIFE.duty)
 }
 
 /** Effective hours of one stretch: motor time, not chair time, times the wear of its load. */
-export const effectiveHoursOf = (use: Use): number => (motorMinutes(use) / 60) * LOAD_FACTOR[use.load]
+export const effectiveHoursOf = (use: Use): number => (motorMinutesOf(use) / 60) * LOAD_FACTOR[use.load]
 
 /** Projects that count: those of half an hour or more. Uses that match the projects one to one tell exactly which. */
 function countedProjects(projects: number, hours: readonly number[], total: number): number {

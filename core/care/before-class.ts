@@ -1,0 +1,172 @@
+import { POINTS } from '../knowledge/needle'
+import { plain } from '../knowledge/rule'
+import type { RoomNumbers } from '../knowledge/room-number'
+import type { Kit } from '../kit/request'
+import { standingOf, type NeedleRules } from '../machine/standing'
+import type { BodyOf, Happening } from '../machine/event'
+import { settingsWords } from '../machine/event-words'
+import type { MachineState } from '../machine/state'
+import type { Traits } from '../machine/trait'
+import { sizeText } from '../units/needle-size'
+import { careOf } from './care'
+
+/** One thing to do at a machine before class: a line that a tap writes, or a page that leads on. */
+export interface BenchTask {
+  readonly id: string
+  readonly title: string
+  readonly because: string
+  readonly event?: Happening
+  readonly leadsTo?: 'check' | 'room-check' | 'swatch'
+  readonly caution?: string
+}
+
+type Settings = BodyOf<'baseline-set'>['settings']
+
+/** Where the settings stand now, as far as anybody knows. */
+export const settingsNow = (state: MachineState): Partial<Settings> => ({
+  ...state.settings,
+  ...(state.dial !== undefined && { dial: state.dial }),
+  ...(state.foot && { foot: state.foot }),
+})
+
+/** The settings that stand elsewhere than the baseline says; what nobody has looked at is not off. */
+export function driftOf(state: MachineState): Partial<Settings> {
+  const now = settingsNow(state) as Readonly<Record<string, unknown>>
+  const entries = Object.entries(state.baseline ?? {}).filter(
+    ([name, value]) => now[name] !== undefined && now[name] !== value,
+  )
+  return Object.fromEntries(entries)
+}
+
+/**
+ * Only what differs from what tonight needs, in the order of doing it: locks are for people to lift and stand elsewhere.
+ * @param kit tonight's kit for this machine, where somebody sits at it
+ * @param now ISO, UTC
+ */
+export function beforeClass(
+  machine: { readonly traits: Traits; readonly state: MachineState },
+  kit: Kit | undefined,
+  rules: { readonly needle: NeedleRules; readonly numbers?: RoomNumbers | undefined },
+  now: string,
+): BenchTask[] {
+  const { traits, state } = machine
+  const tasks: BenchTask[] = []
+  const drift = driftOf(state)
+  // What the kit asks for is set with the kit; only what it leaves alone goes back to the baseline.
+  const { dial: _dial, foot: _foot, ...rest } = drift
+  const back = kit ? rest : drift
+  if (Object.keys(back).length > 0) {
+    tasks.push({
+      id: 'restore',
+      title: `Set back: ${settingsWords(back)}`,
+      because: 'It stands off its day-start baseline.',
+      event: { kind: 'restored', body: {} },
+    })
+  }
+  tasks.push(...needleTasks(traits, state, kit, rules.needle))
+  if (kit) tasks.push(...setUpTasks(state, kit))
+  for (const care of careOf(state, traits, rules.numbers, now)) {
+    if (care.status === 'well' || care.status === 'soon') continue
+    const event = CARE_EVENT[care.job]
+    tasks.push({
+      id: care.job,
+      title: care.title,
+      because: `${care.because}: ${care.status}.`,
+      caution: care.caution,
+      ...(event ? { event } : care.job === 'room-check' ? { leadsTo: 'room-check' as const } : {}),
+    })
+  }
+  const open = state.stale.filter((group) => group !== 'swatch' && group !== 'line')
+  if (open.length > 0)
+    tasks.push({ id: 'check', title: 'Seat check', because: `To check: ${open.join(', ')}.`, leadsTo: 'check' })
+  else if (state.stale.length > 0)
+    tasks.push({ id: 'swatch', title: 'Test swatch', because: 'The last one is stale.', leadsTo: 'swatch' })
+  return tasks
+}
+
+const CARE_EVENT: Readonly<Record<string, Happening>> = {
+  clean: { kind: 'cleaned', body: {} },
+  'oil-race': { kind: 'oiled', body: { where: 'race' } },
+  'oil-arm': { kind: 'oiled', body: { where: 'arm' } },
+}
+
+function needleTasks(traits: Traits, state: MachineState, kit: Kit | undefined, rules: NeedleRules): BenchTask[] {
+  const fitted = state.fitting?.needle
+  const { wear } = standingOf(state, rules)
+  const wanted = kit?.needle ?? (fitted?.condition === 'unverified' || wear?.verdict === 'change' ? fitted : undefined)
+  if (!wanted) return []
+  const same =
+    fitted &&
+    fitted.point === wanted.point &&
+    fitted.sizeNm === wanted.sizeNm &&
+    fitted.gapMm === wanted.gapMm &&
+    fitted.condition !== 'unverified'
+  if (same && wear?.verdict !== 'change') return []
+  const { point, sizeNm, gapMm } = wanted
+  const name = `${POINTS[point].words} ${sizeText(sizeNm)}`
+  const reason = !fitted
+    ? 'No needle is known to be in it.'
+    : fitted.condition === 'unverified'
+      ? 'Nobody knows how old its needle is.'
+      : same
+        ? `Needle due: ${wear!.because}`
+        : `${POINTS[fitted.point].words} ${sizeText(fitted.sizeNm)} is in it.`
+  const out = fitted && {
+    reason: same
+      ? ('due' as const)
+      : fitted.condition === 'unverified'
+        ? ('unknown-age' as const)
+        : ('other-kit' as const),
+    state: 'not-looked' as const,
+    wentTo: same || fitted.condition === 'unverified' ? ('sharps' as const) : ('part-used' as const),
+  }
+  return [
+    {
+      id: 'needle',
+      title: `Fit ${name}${gapMm ? `, ${plain(gapMm)} mm apart` : ''}`,
+      because: reason,
+      caution: 'Power off and foot off the pedal.',
+      event: {
+        kind: 'needle-changed',
+        body: {
+          ...(out && { out }),
+          in: {
+            system: traits.needleSystem ?? kit?.needle.system ?? 'unknown',
+            point,
+            sizeNm,
+            ...(gapMm !== undefined && { gapMm }),
+            condition: 'new',
+          },
+        },
+      },
+    },
+  ]
+}
+
+function setUpTasks(state: MachineState, kit: Kit): BenchTask[] {
+  const { thread, dial, foot } = state
+  const parts: string[] = []
+  const body: { -readonly [Key in keyof BodyOf<'set-up'>]: BodyOf<'set-up'>[Key] } = {}
+  if (!thread || thread.tex !== kit.topThread.tex || thread.fibre !== kit.topThread.fibre) {
+    body.thread = kit.topThread
+    body.bobbinThread = kit.bobbinThread
+    parts.push(`${plain(kit.topThread.tex)} tex ${kit.topThread.fibre} above, ${plain(kit.bobbinThread.tex)} below`)
+  }
+  if (foot !== kit.foot) {
+    body.foot = kit.foot
+    parts.push(`${kit.foot} foot`)
+  }
+  if (kit.dial.setting !== undefined && dial !== kit.dial.setting) {
+    body.dial = kit.dial.setting
+    parts.push(`dial ${plain(kit.dial.setting)}`)
+  }
+  if (parts.length === 0) return []
+  return [
+    {
+      id: 'set-up',
+      title: `Set ${parts.join(', ')}`,
+      because: 'Tonight’s kit wants it.',
+      event: { kind: 'set-up', body },
+    },
+  ]
+}

@@ -1,0 +1,93 @@
+import { CARE, CARE_LATE, CARE_SOON, type CareGiven, type CareJob } from '../knowledge/care'
+import { roomFacts, type RoomNumbers } from '../knowledge/room-number'
+import { plain, rulesThatHold, sentence, type Facts } from '../knowledge/rule'
+import type { MachineState } from '../machine/state'
+import type { Traits } from '../machine/trait'
+
+export type CareStatus = 'well' | 'soon' | 'due' | 'late'
+
+/** One job of one machine, and how near it is. */
+export interface CareDue {
+  readonly job: CareJob
+  readonly title: string
+  readonly status: CareStatus
+  /** the count that decides: "5 of 4 bobbins" */
+  readonly because: string
+  readonly why: string
+  readonly how: string
+  readonly caution: string
+  /** the day it falls due by the calendar alone, ISO; absent when it goes by counts */
+  readonly dueOn?: string
+}
+
+const DAY_MS = 24 * 3_600_000
+const daysBetween = (from: string | undefined, to: string): number | undefined =>
+  from === undefined ? undefined : Math.max(0, (Date.parse(to) - Date.parse(from)) / DAY_MS)
+
+/**
+ * What a machine needs, most pressing first: by count, hours and day, whichever comes first.
+ * @param now ISO, UTC
+ */
+export function careOf(state: MachineState, traits: Traits, numbers: RoomNumbers | undefined, now: string): CareDue[] {
+  const facts = careFacts(state, traits, numbers, now)
+  return rulesThatHold(CARE, facts)
+    .map((rule): CareDue & { share: number } => {
+      const { job, title, how, caution } = rule.give
+      const { share, because, dueOn } = nearest(rule.give, facts, now)
+      return {
+        job,
+        title,
+        status: statusOf(share),
+        because,
+        why: sentence(rule.because, facts),
+        how,
+        caution,
+        share,
+        ...(dueOn && { dueOn }),
+      }
+    })
+    .sort((a, b) => b.share - a.share)
+    .map(({ share: _, ...due }) => due)
+}
+
+const statusOf = (share: number): CareStatus =>
+  share >= CARE_LATE ? 'late' : share >= 1 ? 'due' : share >= CARE_SOON ? 'soon' : 'well'
+
+function careFacts(state: MachineState, traits: Traits, numbers: RoomNumbers | undefined, now: string): Facts {
+  const { care } = state
+  const tested = care.electricalTest
+  return {
+    ...roomFacts(numbers),
+    oiling: traits.oiling,
+    bobbinsSinceClean: care.bobbinsSinceClean,
+    sessionDaysSinceClean: care.daysSinceClean.length,
+    linty: care.linty,
+    bobbinsSinceOil: care.bobbinsSinceOil,
+    sessionDaysSinceOil: care.daysSinceOil.length,
+    daysSinceArmOil: daysBetween(care.armOiledAt ?? care.firstAt, now),
+    sessionDaysSinceRoomCheck: care.daysSinceRoomCheck.length,
+    motorHoursSinceService: care.motorMinutesSinceService / 60,
+    daysSinceService: daysBetween(care.servicedAt ?? care.firstAt, now),
+    electricalTestDays: tested?.nextDue === undefined ? undefined : daysBetween(tested.at, now),
+    electricalTestEvery:
+      tested?.nextDue === undefined ? undefined : Math.max(1, daysBetween(tested.at, tested.nextDue)!),
+  }
+}
+
+/** The clock that is furthest along. */
+function nearest({ clocks, atOnce }: CareGiven, facts: Facts, now: string) {
+  let best = { share: 0, because: 'nothing counted yet', dueOn: undefined as string | undefined }
+  for (const { count, every, words } of clocks) {
+    const [done, limit] = [facts[count], facts[every]]
+    if (typeof done !== 'number' || typeof limit !== 'number') continue
+    const share = done / limit
+    const dueOn =
+      words === 'days' ? new Date(Date.parse(now) + (limit - done) * DAY_MS).toISOString().slice(0, 10) : best.dueOn
+    if (share >= best.share)
+      best = { share, because: `${plain(Math.floor(done * 10) / 10)} of ${plain(limit)} ${words}`, dueOn }
+    else if (words === 'days') best = { ...best, dueOn }
+  }
+  if (atOnce && facts[atOnce] === true && best.share < 1)
+    return { ...best, share: 1, because: 'after lint-shedding cloth, at once' }
+  return best
+}
