@@ -69,6 +69,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/sign-in': 'anyone',
   '/enter': 'anyone',
   '/room': 'see-room',
+  '/room/before': 'see-room',
   '/kits': 'see-kits',
   '/kits/new': 'add-project',
   '/kits/sheet': 'add-projects',
@@ -98,6 +99,7 @@ const HANDLERS = [
   '/api/health',
   '/api/kits/[course]',
   '/api/kits/sheet',
+  '/api/line',
   '/api/sign-in/[...all]',
 ]
 

@@ -19,6 +19,7 @@ export default async function StaffLayout({ children }: { children: React.ReactN
     <Shell
       venue={site.name}
       who={`${actor.name}, ${actor.role}`}
+      logs={may(actor.role, 'see-book')}
       places={PLACES.filter(({ sight }) => may(actor.role, sight))}
     >
       {children}

@@ -1,4 +1,5 @@
 import Link from 'next/link'
+import { LogButton } from './log-button'
 import { SignOut } from './sign-out'
 import { Places } from './places'
 
@@ -24,11 +25,14 @@ export function Shell({
   venue,
   who,
   places,
+  logs = false,
   children,
 }: {
   venue: string
   who: string
   places: readonly { readonly href: string; readonly name: string }[]
+  /** whether this person writes lines in the books */
+  logs?: boolean
   children: React.ReactNode
 }) {
   return (
@@ -42,7 +46,8 @@ export function Shell({
           <p className="ml-auto hidden text-sm lg:block">
             {venue} · {who}
           </p>
-          <span className="ml-auto lg:ml-0">
+          <span className="ml-auto flex items-center gap-1 lg:ml-0">
+            {logs && <LogButton />}
             <SignOut />
           </span>
         </div>

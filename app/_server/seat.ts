@@ -1,5 +1,5 @@
 import 'server-only'
-import { seatCheck } from '@/core/check/seat-check'
+import { roomCheck, seatCheck } from '@/core/check/seat-check'
 import type { Target } from '@/core/knowledge/tension'
 import type { Machine } from '@/store/machine/machines'
 import type { Project } from '@/store/project/projects'
@@ -14,13 +14,21 @@ const targetOf = (project: Project | undefined): Target => {
 }
 
 /** The seat check of a machine with the kit that was given for it, ready to be drawn. */
-export function seatCheckProps(machine: Machine, project: Project | undefined) {
-  const { traits } = machine
+export function seatCheckProps(
+  machine: Machine,
+  project: Project | undefined,
+  which: { readonly list?: 'seat' | 'room'; readonly onlyStale?: boolean } = {},
+) {
+  const { traits, state } = machine
   const kit = project?.given?.kit
+  const all = which.list === 'room' ? roomCheck(traits, kit) : seatCheck(traits, kit)
+  // Only what a change made stale is asked again; where nothing is, the whole list.
+  const stale = all.filter(({ group }) => state.stale.includes(group))
   return {
     machineId: machine.machineId,
     ...(project && { projectId: project.projectId }),
-    steps: seatCheck(traits, kit),
+    list: which.list ?? ('seat' as const),
+    steps: which.onlyStale && stale.length > 0 ? stale : all,
     drawn: { traits, set: kit?.dial.setting ?? traits.tensionDial?.normal },
   }
 }

@@ -1,7 +1,8 @@
 import type { CheckGroup } from '../knowledge/check'
-import { rulesThatHold, sentence, plain, type Facts } from '../knowledge/rule'
+import { rulesThatHold, sentence, plain, type Facts, type Rule } from '../knowledge/rule'
 import { POINTS } from '../knowledge/needle'
-import { SEAT_CHECK, type StepDrawing } from '../knowledge/seat-check'
+import { ROOM_CHECK } from '../knowledge/room-check'
+import { SEAT_CHECK, type CheckStepGiven, type StepDrawing } from '../knowledge/seat-check'
 import type { Kit } from '../kit/request'
 import type { Traits } from '../machine/trait'
 import { nearestLengthMark } from '../units/length-marks'
@@ -37,8 +38,16 @@ export const grooveSide = (eyeThreaded: NonNullable<Traits['eyeThreaded']>) => G
 
 /** The seat check of exactly this machine, in threading order, with the kit's numbers where a kit is known. */
 export function seatCheck(traits: Traits, kit?: CheckedKit): CheckStep[] {
-  const facts = checkFacts(traits, kit)
-  return rulesThatHold(SEAT_CHECK, facts).map((rule) => ({
+  return stepsOf(SEAT_CHECK, checkFacts(traits, kit))
+}
+
+/** The room check of exactly this machine, before a session. */
+export function roomCheck(traits: Traits, kit?: CheckedKit): CheckStep[] {
+  return stepsOf(ROOM_CHECK, checkFacts(traits, kit))
+}
+
+function stepsOf(rules: readonly Rule<CheckStepGiven>[], facts: Facts): CheckStep[] {
+  return rulesThatHold(rules, facts).map((rule) => ({
     step: rule.id,
     group: rule.give.group,
     title: sentence(rule.give.title, facts),

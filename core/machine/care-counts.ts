@@ -1,4 +1,4 @@
-import { motorMinutesOf, type Use } from '../wear/wear'
+import { motorMinutesOf } from '../wear/wear'
 import type { Happening } from './event'
 import type { CareCounts } from './state'
 

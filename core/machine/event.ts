@@ -1,5 +1,6 @@
 import Type, { type Static } from 'typebox'
 import { CHECK_GROUPS } from '../knowledge/check'
+import { FAULTS } from '../knowledge/fault-kind'
 import { LOADS, NEEDLE_SIGNS } from '../knowledge/wear'
 import { Above0, FootWord, From0, KitThreadSchema, PointWord, strict, words } from '../schema/vocabulary'
 import { TARGETS, TOP_LOOKS, UNDER_LOOKS, GATES, SWATCH_SIGNS } from '../knowledge/tension'
@@ -54,9 +55,6 @@ export const SettingsSchema = strict(
   },
   { minProperties: 1 },
 )
-
-/** What can be wrong with a machine, as far as its book goes; the finder asks further. */
-export const FAULTS = ['electrical', 'timing', 'jam', 'noise', 'feeding', 'tension', 'winder', 'lamp', 'other'] as const
 
 const CheckStep = strict({
   step: Type.String({ minLength: 1, maxLength: 80 }),

@@ -8,7 +8,8 @@ import { Name } from '@/core/schema/project'
 import { strict, words } from '@/core/schema/vocabulary'
 import type { Dial } from '@/core/units/dial'
 import type { LengthMarks } from '@/core/units/length-marks'
-import { startBook } from '../machine/book'
+import { traitWords } from '@/core/machine/trait-words'
+import { startBook, writeLine } from '../machine/book'
 import { notFound, Refused } from '../refused'
 import { command, type CommandCall } from './command'
 
@@ -107,6 +108,13 @@ export const setTrait = command(
       .values({ site_id: actor.siteId, machine_id: machineId, trait, ...row })
       .onConflict((conflict) => conflict.columns(['site_id', 'machine_id', 'trait']).doUpdateSet(row))
       .execute()
+    await writeLine(tx, actor.siteId, machineId, {
+      kind: 'trait-learnt',
+      body: { trait, words: traitWords(checked).slice(0, 500), source: learntFrom },
+      eventId: call.commandId,
+      happenedAt: now.toISOString(),
+      personId: actor.personId,
+    })
   },
 )
 

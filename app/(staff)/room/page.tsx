@@ -42,11 +42,18 @@ export default async function RoomPage() {
             ))}
           </ul>
         )}
-        {may(actor.role, 'add-machine') && (
-          <Link href="/machines/new" className="btn btn-outline ml-auto min-h-11">
-            Add a machine
-          </Link>
-        )}
+        <nav aria-label="Room" className="ml-auto flex flex-wrap gap-2">
+          {plan.length > 0 && (
+            <Link href="/room/before" className="btn btn-primary min-h-11">
+              Before class
+            </Link>
+          )}
+          {may(actor.role, 'add-machine') && (
+            <Link href="/machines/new" className="btn btn-outline min-h-11">
+              Add a machine
+            </Link>
+          )}
+        </nav>
       </div>
       {plan.length === 0 ? (
         <section className="sheet p-8 text-lg">

@@ -18,6 +18,8 @@ interface Props {
   readonly machineId: string
   readonly projectId?: string
   readonly steps: readonly CheckStep[]
+  /** which list it is: the learner's before sewing, or the room's before a session */
+  readonly list?: 'seat' | 'room'
   /** the machine's traits and the dial's mark, for the drawings */
   readonly drawn: { readonly traits: Traits; readonly set: number | undefined }
   /** where to go when all is well, and when something failed */
@@ -29,8 +31,8 @@ const NOTHING: Ticks = {}
 const WORDS: Readonly<Record<Result, string>> = { pass: 'Yes', fail: 'Not yet', 'not-applicable': 'Does not apply' }
 
 /** One step a row, worded and drawn for exactly this machine; ticks survive a reload until they have landed. */
-export function SeatCheck({ machineId, projectId, steps, drawn, swatchHref, homeHref }: Props) {
-  const [ticks, keep] = useKept<Ticks>(`seat-check-${machineId}`, NOTHING)
+export function SeatCheck({ machineId, projectId, steps, list = 'seat', drawn, swatchHref, homeHref }: Props) {
+  const [ticks, keep] = useKept<Ticks>(`${list}-check-${machineId}`, NOTHING)
   const { busy, fault, log } = useWrite()
   const answered = steps.filter(({ step }) => ticks[step]).length
   const failed = steps.filter(({ step }) => ticks[step] === 'fail')
@@ -38,12 +40,13 @@ export function SeatCheck({ machineId, projectId, steps, drawn, swatchHref, home
 
   const finish = async () => {
     const body = {
-      list: 'seat',
+      list,
       steps: steps.map(({ step, group }) => ({ step, group, result: ticks[step] ?? 'not-applicable' })),
       ...(projectId && { projectId }),
     }
-    const then = failed.length > 0 ? homeHref : swatchHref
-    const done = failed.length > 0 ? 'Written down: not ready yet' : 'Seat check passed; now the test swatch'
+    const then = failed.length > 0 || list === 'room' ? homeHref : swatchHref
+    const passed = list === 'room' ? 'Room check passed' : 'Seat check passed; now the test swatch'
+    const done = failed.length > 0 ? 'Written down: not ready yet' : passed
     if (await log(machineId, 'check-run', body, { done, then })) keep(undefined)
   }
 

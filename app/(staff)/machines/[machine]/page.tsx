@@ -14,7 +14,7 @@ import { BobbinDrawing } from '@/ui/drawings/bobbin'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { NeedleDrawing, NeedlePlan } from '@/ui/drawings/needle'
 import { StandingMark } from '@/ui/drawings/standing-mark'
-import { traitWords } from '@/ui/trait-words'
+import { traitWords } from '@/core/machine/trait-words'
 import { hoursWords, needleWords, threadWords } from '@/ui/words'
 import { mustSee } from '../../../_server/actor'
 import { machinePage } from '../../../_server/machine'
@@ -187,6 +187,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
             machineId={machine.machineId}
             locks={state.locks.map(({ kind }) => kind)}
             mayLift={may(actor.role, 'log red-tag-lifted')}
+            mayRelease={may(actor.role, 'log released')}
           />
           {lines.length === 0 && <p className="mt-3">Nothing is written yet. The first needle starts it.</p>}
           <BookLines

@@ -1,11 +1,13 @@
 'use client'
 
 import { useState } from 'react'
+import { FAULTS } from '@/core/knowledge/fault-kind'
 import { LOADS, type Load } from '@/core/knowledge/wear'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
-type Form = 'used' | 'noted' | 'red-tagged' | 'red-tag-lifted' | 'needle-broke'
+type Form =
+  'used' | 'noted' | 'red-tagged' | 'red-tag-lifted' | 'needle-broke' | 'fault-opened' | 'serviced' | 'released'
 
 const LOAD_WORDS: Readonly<Record<Load, string>> = {
   ordinary: 'ordinary cloth',
@@ -13,15 +15,25 @@ const LOAD_WORDS: Readonly<Record<Load, string>> = {
   harsh: 'leather, vinyl, rope, metallic, sticky',
 }
 
+const TEXT_WORDS: Readonly<Partial<Record<Form, string>>> = {
+  noted: 'Note',
+  'needle-broke': 'What happened (if known)',
+  'fault-opened': 'What was seen, heard or smelt',
+  serviced: 'By whom (licensed)',
+  released: 'What was looked into, and why it may run',
+}
+
 /** The lines that are written most, one tap each; the few that need a word ask for it in place. */
 export function QuickLog({
   machineId,
   locks,
   mayLift,
+  mayRelease,
 }: {
   machineId: string
   locks: readonly string[]
   mayLift: boolean
+  mayRelease: boolean
 }) {
   const { busy, fault, log } = useWrite()
   const [form, setForm] = useState<Form>()
@@ -29,6 +41,7 @@ export function QuickLog({
   const [minutes, setMinutes] = useState('60')
   const [load, setLoad] = useState<Load>('ordinary')
   const [finished, setFinished] = useState(false)
+  const [kind, setKind] = useState<(typeof FAULTS)[number]>('jam')
 
   const done = (landed: boolean) => {
     if (!landed) return
@@ -43,6 +56,12 @@ export function QuickLog({
     noted: () => ({ body: { text }, words: 'Noted' }),
     'red-tagged': () => ({ body: { because: text }, words: 'Red tag on: nobody sews on it' }),
     'red-tag-lifted': () => ({ body: { because: text }, words: 'Red tag off' }),
+    'fault-opened': () => ({
+      body: { fault: kind, ...(text && { seen: text }) },
+      words: kind === 'electrical' ? 'Stopped: unplug it at the wall' : 'Fault written down',
+    }),
+    serviced: () => ({ body: { by: text, electrical: true }, words: 'Licensed repair written down' }),
+    released: () => ({ body: { because: text }, words: 'Released' }),
     'needle-broke': () => ({
       body: { piecesFound: false, ...(text && { cause: text }) },
       words: 'Stopped until every piece is found',
@@ -79,7 +98,18 @@ export function QuickLog({
         </button>
         {button('used', 'Sewn for …')}
         {button('noted', 'Note …')}
+        <button
+          type="button"
+          className="btn btn-outline"
+          disabled={busy}
+          onClick={() => void log(machineId, 'bobbin-wound', { count: 1 }, { done: 'A bobbin wound' })}
+        >
+          Bobbin wound
+        </button>
         {button('needle-broke', 'Needle broke …')}
+        {button('fault-opened', 'Fault …')}
+        {locks.includes('electrical') && mayLift && button('serviced', 'Licensed repair …')}
+        {locks.includes('broken-needle') && mayRelease && button('released', 'Case opened: release …')}
         {locks.includes('broken-needle') && (
           <button
             type="button"
@@ -157,12 +187,33 @@ export function QuickLog({
                   repairer.
                 </p>
               )}
+              {form === 'fault-opened' && (
+                <>
+                  <label className="flex flex-col gap-1">
+                    What kind
+                    <select
+                      className="select w-full"
+                      value={kind}
+                      onChange={({ target }) => setKind(target.value as typeof kind)}
+                    >
+                      {FAULTS.map((each) => (
+                        <option key={each}>{each}</option>
+                      ))}
+                    </select>
+                  </label>
+                  {kind === 'electrical' && (
+                    <p className="font-semibold text-secondary">
+                      Unplug it at the wall now. It stays stopped until a licensed repair is written down.
+                    </p>
+                  )}
+                </>
+              )}
               <label className="flex flex-col gap-1">
-                {form === 'noted' ? 'Note' : form === 'needle-broke' ? 'What happened (if known)' : 'Why'}
+                {TEXT_WORDS[form] ?? 'Why'}
                 <input
                   className="input w-full"
                   maxLength={500}
-                  required={form !== 'needle-broke'}
+                  required={form !== 'needle-broke' && form !== 'fault-opened'}
                   value={text}
                   onChange={({ target }) => setText(target.value)}
                 />

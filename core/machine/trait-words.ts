@@ -1,4 +1,4 @@
-import { plain } from '@/core/knowledge/rule'
+import { plain } from '../knowledge/rule'
 
 /** A trait's value as a person says it. */
 export function traitWords(value: unknown): string {
