@@ -5,6 +5,16 @@ import { expect, openMachine, stateFile, test } from './people'
 /** Every main view, and how to come to it. */
 const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
   'the room': (page) => page.goto('/room'),
+  'before class': (page) => page.goto('/room/before'),
+  'a typed line': async (page) => {
+    await page.goto('/room')
+    await page.getByRole('button', { name: 'Log' }).click()
+    await page.getByLabel('A line for the book').fill('heron needle ballpoint 80 blunt')
+  },
+  'a room check': async (page) => {
+    await openMachine(page, 'Knot')
+    await page.goto(`${page.url()}/check?list=room`)
+  },
   'the rack': (page) => page.goto('/kits'),
   'a new project': (page) => page.goto('/kits/new'),
   'a sheet': (page) => page.goto('/kits/sheet'),
@@ -86,6 +96,7 @@ test.describe('by keyboard', () => {
     const machine = await page.getByRole('link', { name: /Heron/ }).last().getAttribute('href')
     for (const view of [
       '/room',
+      '/room/before',
       '/kits',
       '/kits/desk',
       '/kits/sheet',

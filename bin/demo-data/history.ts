@@ -1,4 +1,4 @@
-import { seatCheck } from '@/core/check/seat-check'
+import { roomCheck, seatCheck } from '@/core/check/seat-check'
 import { fabricClass, completeFabric } from '@/core/fabric/intake'
 import { computeKit } from '@/core/kit/kit'
 import type { Kit, KitMachine, KitRequest } from '@/core/kit/request'
@@ -67,6 +67,7 @@ function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Da
     const last = week === evenings.length - 1
     const kit = last && project ? kitFor(project, known.machine) : everydayKit(chance, known.machine)
     if (!kit) return
+    prepare(week)
     fitNeedle(kit)
     tell({
       kind: 'set-up',
@@ -103,6 +104,21 @@ function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Da
   })
   endings()
   return told
+
+  /** What the evening before class writes: the day-start baseline once, the room check, oil where the manual wants it. */
+  function prepare(week: number): void {
+    const { tensionDial, feet, oiling } = machine.traits
+    if (week === 0 && tensionDial && feet) {
+      tell(
+        { kind: 'baseline-set', body: { settings: { dial: tensionDial.normal, lengthMm: 2.5, foot: feet[0]! } } },
+        'coordinator',
+      )
+    }
+    const steps = roomCheck(machine.traits).map(({ step, group }) => ({ step, group, result: 'pass' as const }))
+    tell({ kind: 'check-run', body: { list: 'room', steps } }, 'helper')
+    if (oiling === 'race-and-arm' && week % 4 === 2) tell({ kind: 'oiled', body: { where: 'everywhere' } }, 'helper')
+    tell({ kind: 'bobbin-wound', body: { count: 1 + (week % 2) } }, 'helper')
+  }
 
   function fitNeedle(kit: Kit): void {
     const { fitting } = state()
@@ -185,6 +201,9 @@ function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Da
         },
         'instructor',
       )
+    }
+    if (machine.name === 'Knot') {
+      tell({ kind: 'found-off', body: { settings: { lengthMm: 4 } } }, 'helper')
     }
     if (machine.name === 'Turnstone') {
       tell({ kind: 'set-up', body: { foot: 'non-stick' } }, 'helper')

@@ -71,7 +71,7 @@ export function beforeClass(
     tasks.push({
       id: care.job,
       title: care.title,
-      because: `${care.because}: ${care.status}.`,
+      because: `${capital(care.status)}: ${care.because}.`,
       caution: care.caution,
       ...(event ? { event } : care.job === 'room-check' ? { leadsTo: 'room-check' as const } : {}),
     })
@@ -83,6 +83,8 @@ export function beforeClass(
     tasks.push({ id: 'swatch', title: 'Test swatch', because: 'The last one is stale.', leadsTo: 'swatch' })
   return tasks
 }
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1)
 
 const CARE_EVENT: Readonly<Record<string, Happening>> = {
   clean: { kind: 'cleaned', body: {} },

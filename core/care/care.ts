@@ -11,7 +11,7 @@ export interface CareDue {
   readonly job: CareJob
   readonly title: string
   readonly status: CareStatus
-  /** the count that decides: "5 of 4 bobbins" */
+  /** the count that decides: "5 bobbins since the last, due every 4" */
   readonly because: string
   readonly why: string
   readonly how: string
@@ -84,7 +84,7 @@ function nearest({ clocks, atOnce }: CareGiven, facts: Facts, now: string) {
     const dueOn =
       words === 'days' ? new Date(Date.parse(now) + (limit - done) * DAY_MS).toISOString().slice(0, 10) : best.dueOn
     if (share >= best.share)
-      best = { share, because: `${plain(Math.floor(done * 10) / 10)} of ${plain(limit)} ${words}`, dueOn }
+      best = { share, because: `${plain(Math.floor(done))} ${words} since the last, due every ${plain(limit)}`, dueOn }
     else if (words === 'days') best = { ...best, dueOn }
   }
   if (atOnce && facts[atOnce] === true && best.share < 1)

@@ -1,10 +1,16 @@
 'use client'
 
+import { useState } from 'react'
 import { BookLineCorrection } from './correct'
+
+export const BOOK_FILTERS = ['needles', 'checks', 'swatches', 'care', 'setting up', 'trouble', 'notes'] as const
+export type BookFilter = (typeof BOOK_FILTERS)[number]
 
 /** One line as it is read, every word made where the book is. */
 export interface BookLineShown {
   readonly eventId: string
+  /** which of the book's filters it falls under */
+  readonly about: BookFilter
   readonly title: string
   readonly detail: string
   readonly when: string
@@ -18,6 +24,30 @@ export interface BookLineShown {
 }
 
 export function BookLines({ machineId, lines }: { machineId: string; lines: readonly BookLineShown[] }) {
+  const [only, setOnly] = useState<BookFilter>()
+  const shown = only ? lines.filter(({ about }) => about === only) : lines
+  return (
+    <>
+      <fieldset className="mt-3 flex flex-wrap gap-1">
+        <legend className="sr-only">Only lines about</legend>
+        {BOOK_FILTERS.filter((filter) => lines.some(({ about }) => about === filter)).map((filter) => (
+          <button
+            key={filter}
+            type="button"
+            aria-pressed={only === filter}
+            className={`btn btn-sm ${only === filter ? 'btn-neutral' : 'btn-ghost'}`}
+            onClick={() => setOnly(only === filter ? undefined : filter)}
+          >
+            {filter}
+          </button>
+        ))}
+      </fieldset>
+      <Lines machineId={machineId} lines={shown} />
+    </>
+  )
+}
+
+function Lines({ machineId, lines }: { machineId: string; lines: readonly BookLineShown[] }) {
   return (
     <ol className="mt-3" aria-label="Lines of the book, newest first">
       {lines.map((line) => (

@@ -2,7 +2,10 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatInTimeZone } from '@/ui/time'
 import { TRAIT_NAMES, TRAIT_QUESTIONS } from '@/core/machine/trait'
+import { careOf } from '@/core/care/care'
+import type { EventKind } from '@/core/machine/event'
 import { applyCorrections } from '@/core/machine/fold'
+import { needleHistory } from '@/core/machine/needle-history'
 import { eventWords } from '@/core/machine/event-words'
 import { plain } from '@/core/knowledge/rule'
 import { may, toCorrect } from '@/core/people/role'
@@ -15,12 +18,13 @@ import { DialDrawing } from '@/ui/drawings/dial'
 import { NeedleDrawing, NeedlePlan } from '@/ui/drawings/needle'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { traitWords } from '@/core/machine/trait-words'
-import { hoursWords, needleWords, threadWords } from '@/ui/words'
+import { NeedleBars, type NeedleBar } from '@/ui/drawings/needle-bars'
+import { hoursWords, needleWords, shortNeedle, threadWords } from '@/ui/words'
 import { mustSee } from '../../../_server/actor'
 import { machinePage } from '../../../_server/machine'
 import { theStore } from '../../../_server/store'
 import { AllTraits } from './all-traits'
-import { BookLines, type BookLineShown } from './book-lines'
+import { BookLines, type BookFilter, type BookLineShown } from './book-lines'
 import { QuickLog } from './quick-log'
 
 type Props = { params: Promise<{ machine: string }>; searchParams: Promise<{ lines?: string }> }
@@ -42,6 +46,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
     readNames(theStore(), actor.siteId),
   ])
   const { state, traits } = machine
+  const bars = needleBars(lines, site.timeZone)
   const base = `/machines/${machine.machineId}`
   const shown = Math.max(LINES, Number((await searchParams).lines) || 0)
   const fitted = state.fitting?.needle
@@ -136,6 +141,21 @@ export default async function MachinePage({ params, searchParams }: Props) {
             )}
           </section>
 
+          <section className="sheet p-5" aria-labelledby="care">
+            <h2 id="care" className="text-xl font-bold">
+              Care
+            </h2>
+            <ul className="mt-2">
+              {careOf(state, traits, site.houseRules.numbers, new Date().toISOString()).map((due) => (
+                <li key={due.job} className="border-t border-dashed border-base-content/40 py-1.5">
+                  <strong>{due.title}</strong>: <span className={CARE_COLOUR[due.status]}>{due.status}</span>
+                  <span className="block text-sm">{due.because}</span>
+                </li>
+              ))}
+            </ul>
+            <p className="mt-2 text-sm">The machine’s manual wins over every count.</p>
+          </section>
+
           <section className="sheet p-5" aria-labelledby="card">
             <h2 id="card" className="text-xl font-bold">
               Card
@@ -177,9 +197,18 @@ export default async function MachinePage({ params, searchParams }: Props) {
             )}
             <p className="mt-3 text-sm">The machine’s manual wins over everything written here.</p>
           </section>
+
+          {bars.length > 0 && (
+            <section className="sheet p-5" aria-labelledby="needles">
+              <h2 id="needles" className="mb-2 text-xl font-bold">
+                Needles
+              </h2>
+              <NeedleBars bars={bars} lifeHours={site.houseRules.needle.lifeHours} />
+            </section>
+          )}
         </div>
 
-        <section aria-labelledby="book">
+        <section aria-labelledby="book" className="lg:row-span-2">
           <h2 id="book" className="text-xl font-bold">
             Book
           </h2>
@@ -197,6 +226,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
               .map((line) => ({
                 ...wordsOf(line, lines),
                 eventId: line.event.eventId,
+                about: ABOUT[line.event.kind],
                 when: formatInTimeZone(line.event.happenedAt, site.timeZone),
                 who: names.get(line.event.personId) ?? 'somebody',
                 counts: line.counts,
@@ -216,6 +246,29 @@ export default async function MachinePage({ params, searchParams }: Props) {
   )
 }
 
+const CARE_COLOUR = { well: 'text-success', soon: '', due: 'text-warning font-bold', late: 'text-error font-bold' }
+
+/** How many needles the chart shows; older ones are in the book. */
+const NEEDLES = 8
+
+/** The last needles as bars: how long each was in, and why it left. */
+function needleBars(lines: Awaited<ReturnType<typeof readBook>>, timeZone: string): NeedleBar[] {
+  const day = (moment: string) => formatInTimeZone(moment, timeZone).split(',')[0]!
+  return needleHistory(lines)
+    .slice(-NEEDLES)
+    .reverse()
+    .map(({ eventId, needle, fittedAt, leftAt, out, broke, effectiveHours }) => ({
+      key: eventId,
+      name: shortNeedle(needle),
+      hours: effectiveHours,
+      inside: leftAt === undefined,
+      words:
+        leftAt === undefined
+          ? `in since ${day(fittedAt)}`
+          : `${day(fittedAt)} to ${day(leftAt)}: ${broke ? 'broke' : out ? `${out.reason.replaceAll('-', ' ')}, to ${out.wentTo.replaceAll('-', ' ')}` : 'taken out'}`,
+    }))
+}
+
 /** Lines newest first, each with whether it counts and the line that corrects it. */
 function bookLines(lines: Awaited<ReturnType<typeof readBook>>) {
   return applyCorrections(lines)
@@ -227,6 +280,33 @@ function bookLines(lines: Awaited<ReturnType<typeof readBook>>) {
       return { event, counts, correctedBy }
     })
     .reverse()
+}
+
+/** Which filter of the book each kind of line falls under. */
+const ABOUT: Readonly<Record<EventKind, BookFilter>> = {
+  'needle-changed': 'needles',
+  'needle-broke': 'trouble',
+  'pieces-found': 'trouble',
+  'set-up': 'setting up',
+  'check-run': 'checks',
+  'swatch-stitched': 'swatches',
+  used: 'needles',
+  'bobbin-wound': 'care',
+  cleaned: 'care',
+  oiled: 'care',
+  'baseline-set': 'setting up',
+  'found-off': 'setting up',
+  restored: 'setting up',
+  'trait-learnt': 'notes',
+  'fault-opened': 'trouble',
+  'fault-cured': 'trouble',
+  serviced: 'care',
+  'electrical-test': 'care',
+  released: 'trouble',
+  'red-tagged': 'trouble',
+  'red-tag-lifted': 'trouble',
+  noted: 'notes',
+  correction: 'notes',
 }
 
 /** What a line says; a correction names the line that it corrects and what stands in its place. */
