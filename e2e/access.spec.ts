@@ -85,6 +85,8 @@ test.describe('by keyboard', () => {
     await page.keyboard.press('Enter')
     await expect(page.locator('#main')).toBeFocused()
     await page.keyboard.press('Tab')
+    await expect(page.getByRole('link', { name: 'Before class' })).toBeFocused()
+    await page.keyboard.press('Tab')
     await expect(page.getByRole('link', { name: /^Heron, / }).first()).toBeFocused()
     await page.keyboard.press('Enter')
     await expect(page.getByRole('heading', { level: 1, name: 'Heron' })).toBeVisible()
