@@ -74,6 +74,9 @@ function careFacts(state: MachineState, traits: Traits, numbers: RoomNumbers | u
   }
 }
 
+const one = (words: string): string => words.replace(/(day|bobbin|hour)s/, '$1')
+const counted = (count: number, words: string): string => `${plain(count)} ${count === 1 ? one(words) : words}`
+
 /** The clock that is furthest along. */
 function nearest({ clocks, atOnce }: CareGiven, facts: Facts, now: string) {
   let best = { share: 0, because: 'nothing counted yet', dueOn: undefined as string | undefined }
@@ -84,7 +87,11 @@ function nearest({ clocks, atOnce }: CareGiven, facts: Facts, now: string) {
     const dueOn =
       words === 'days' ? new Date(Date.parse(now) + (limit - done) * DAY_MS).toISOString().slice(0, 10) : best.dueOn
     if (share >= best.share)
-      best = { share, because: `${plain(Math.floor(done))} ${words} since the last, due every ${plain(limit)}`, dueOn }
+      best = {
+        share,
+        because: `${counted(Math.floor(done), words)} since the last, due every ${limit === 1 ? one(words) : plain(limit)}`,
+        dueOn,
+      }
     else if (words === 'days') best = { ...best, dueOn }
   }
   if (atOnce && facts[atOnce] === true && best.share < 1)
