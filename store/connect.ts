@@ -18,10 +18,12 @@ const types: pg.CustomTypesConfig = {
 
 /**
  * @param url a PostgreSQL connection string
- * @param onLost told when an idle connection drops; the pool makes a new one at the next question
+ * @param onLost told when a connection drops; the pool makes a new one at the next question
  */
 export function connect(url: string, onLost: (error: Error) => void = () => {}): Store {
   const pool = new pg.Pool({ connectionString: url, types, max: 10 })
   pool.on('error', onLost)
+  // The pool listens to idle connections only; one that drops between two statements of a write must not end the process.
+  pool.on('connect', (client) => client.on('error', onLost))
   return new Kysely<Database>({ dialect: new PostgresDialect({ pool }) })
 }
