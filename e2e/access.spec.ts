@@ -30,7 +30,7 @@ const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
   },
   'a book': (page) => openMachine(page, 'Knot'),
   ...Object.fromEntries(
-    ['needle', 'check', 'swatch', 'traits'].map((part) => [
+    ['needle', 'check', 'swatch', 'traits', 'print'].map((part) => [
       `a machine’s ${part}`,
       async (page: Page) => {
         await openMachine(page, 'Knot')

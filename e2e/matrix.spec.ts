@@ -83,6 +83,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/machines/[machine]': 'see-book',
   '/machines/[machine]/needle': 'see-book',
   '/machines/[machine]/check': 'see-book',
+  '/machines/[machine]/print': 'see-book',
   '/machines/[machine]/swatch': 'see-book',
   '/machines/[machine]/traits': 'set-trait',
   '/people': 'see-people',

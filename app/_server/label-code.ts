@@ -1,19 +1,11 @@
 import 'server-only'
 import QRCode from 'qrcode'
 import { codeOf, type CodeKind } from '@/core/code/code'
+import type { PrintedCode } from '@/ui/parts/printed-code'
 import { settings } from './settings'
 
-export interface LabelCode {
-  /** as it is typed: "B7K2QD1" */
-  readonly code: string
-  /** modules across */
-  readonly size: number
-  /** an SVG path of the dark modules, one unit each */
-  readonly path: string
-}
-
 /** The code of a thing's label, and the picture that a camera reads as the address which opens it. */
-export function labelCode(kind: CodeKind, id: string): LabelCode {
+export function labelCode(kind: CodeKind, id: string): PrintedCode {
   const code = codeOf(kind, id)
   const { modules } = QRCode.create(`${settings.origins[0]}/open/${code}`, { errorCorrectionLevel: 'M' })
   const path: string[] = []

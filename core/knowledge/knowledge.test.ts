@@ -7,10 +7,19 @@ import { FOOT_WISHES, PRESSURE_WISHES } from './foot'
 import { HOUSEHOLD_SYSTEM, needleSystem, NEEDLE_SYSTEMS, POINTS, type Point } from './needle'
 import { POINT_PROPOSALS, POINT_VETOES } from './needle-point'
 import { CLOTH_SIZES, CROSSING_STEPS } from './needle-size'
-import { firstThatHolds, holds, sentence, type Rule } from './rule'
+import { firstThatHolds, holds, restsOn, sentence, type Rule } from './rule'
 import { SEAT_CHECK } from './seat-check'
-import { LENGTH_WISHES, OPERATIONS, STITCH_WISHES } from './stitch'
-import { BOBBIN_WISHES, THREAD_WISHES } from './thread'
+import { CARE, CARE_JOBS } from './care'
+import { CLAIM_PLACES, CLAIMS } from './claim'
+import { CLOTH_FACTS } from './cloth-fact'
+import { KNOWLEDGE } from './knowledge'
+import { NAMED_FABRICS } from './named-fabric'
+import { OVERRIDE_CHECKS } from './override-check'
+import { ROOM_CHECK } from './room-check'
+import { ROOM_NUMBER_NAMES, ROOM_NUMBERS, roomFacts } from './room-number'
+import { STACK_LIMITS } from './stack-limit'
+import { LENGTH_NOTES, LENGTH_WISHES, OPERATIONS, STITCH_WISHES } from './stitch'
+import { BOBBIN_WISHES, THREAD_USE_OF, THREAD_WISHES } from './thread'
 import { olderNumber } from '../units/needle-size'
 
 const LISTS: Readonly<Record<string, readonly Rule<unknown>[]>> = {
@@ -31,6 +40,14 @@ const LISTS: Readonly<Record<string, readonly Rule<unknown>[]>> = {
   STITCH_OFFSETS,
   FABRIC_OFFSETS,
   THREAD_OFFSETS,
+  CLOTH_FACTS,
+  STACK_LIMITS,
+  OVERRIDE_CHECKS,
+  LENGTH_NOTES,
+  THREAD_USE_OF,
+  CLAIMS,
+  CARE,
+  ROOM_CHECK,
 }
 
 describe('what the field knows', () => {
@@ -87,8 +104,45 @@ describe('what the field knows', () => {
   })
 })
 
+describe('a room’s numbers', () => {
+  it('each bear on a rule or a job, and start from a usual value within their bounds', () => {
+    const named = new Set([
+      ...Object.values(LISTS)
+        .flat()
+        .flatMap((row) => [...restsOn(row)]),
+      ...CARE.flatMap(({ give }) => give.clocks.map(({ every }) => every)),
+      ...[...FABRIC_OFFSETS, ...STITCH_OFFSETS].map(({ give }) => ('numbers' in give ? give.numbers : '')),
+    ])
+    for (const name of ROOM_NUMBER_NAMES) {
+      const { usual, min, max, step } = ROOM_NUMBERS[name]
+      expect([name, named.has(name)]).toEqual([name, true])
+      expect(usual >= min && usual <= max && step > 0).toBe(true)
+      expect(roomFacts()[name]).toBe(usual)
+      expect(roomFacts({ [name]: min })[name]).toBe(min)
+    }
+  })
+})
+
+describe('cloths by name, claims and care', () => {
+  it('give every named cloth a number to begin from, once', () => {
+    expect(new Set(NAMED_FABRICS.map(({ name }) => name)).size).toBe(NAMED_FABRICS.length)
+    for (const { name, massGsm, thicknessMm, structure } of NAMED_FABRICS) {
+      expect([name, (massGsm ?? thicknessMm ?? 0) > 0]).toEqual([name, true])
+      if (KNOWLEDGE.bands[structure] === undefined) expect([name, thicknessMm !== undefined]).toEqual([name, true])
+    }
+  })
+
+  it('say something about every place that claims are made of', () => {
+    for (const place of CLAIM_PLACES) expect(CLAIMS.some(({ give }) => give.place === place)).toBe(true)
+    for (const { give } of CLAIMS) expect(give.said).not.toMatch(/[.!]$/)
+  })
+
+  it('have one row for every job of care', () =>
+    expect(CARE.map(({ give }) => give.job).sort()).toEqual([...CARE_JOBS].sort()))
+})
+
 describe('a rule', () => {
-  const facts = { word: 'a', words: ['x', 'y'], number: 5, yes: true }
+  const facts = { word: 'a', words: ['x', 'y'], number: 5, yes: true, low: 4, high: 6, wanted: ['y'] }
   it.each([
     [{ word: { in: ['a', 'b'] } }, true],
     [{ word: { notIn: ['a'] } }, false],
@@ -105,8 +159,30 @@ describe('a rule', () => {
     [{ unknown: { notIn: ['a'] } }, true],
     [{ any: [{ word: { in: ['z'] } }, { number: { from: 5 } }] }, true],
     [{ any: [{ word: { in: ['z'] } }] }, false],
+    [{ number: { over: 'low' } }, true],
+    [{ number: { over: 'high' } }, false],
+    [{ number: { below: 'high', from: 'low' } }, true],
+    [{ number: { below: 'nothing' } }, false],
+    [{ words: { has: 'wanted' } }, true],
+    [{ words: { has: 'nothing' } }, false],
     [{}, true],
   ])('%j is %s', (condition, expected) => expect(holds(condition, facts)).toBe(expected))
+
+  it('rests on every fact it asks about, bounds by name and spoken facts too', () => {
+    const row: Rule<null> = {
+      id: 'x',
+      when: { a: { over: 'b' }, any: [{ c: { is: true } }] },
+      give: null,
+      because: 'Because of {d}.',
+      source: 'geometry',
+      confidence: 'high',
+    }
+    expect([...restsOn(row)].sort()).toEqual(['a', 'b', 'c', 'd'])
+  })
+
+  it('speaks a number below nought with a true minus, and what is only said here before the rest', () => {
+    expect(sentence('{number} and {low}', facts, { number: -1.25 })).toBe('−1.25 and 4')
+  })
 
   it('fills its sentence with the facts, and refuses to show a gap', () => {
     expect(sentence('{number} of {words}', facts)).toBe('5 of x, y')

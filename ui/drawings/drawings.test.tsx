@@ -6,7 +6,12 @@ import { BobbinDrawing } from './bobbin'
 import { DialDrawing } from './dial'
 import { NeedleDrawing, NeedlePlan } from './needle'
 import { PX_PER_MM } from './needle-geometry'
+import { POINTS } from '@/core/knowledge/needle'
+import { BAG_WORDS, BagMark } from './bag-mark'
+import { NeedleBars } from './needle-bars'
 import { StackDrawing } from './stack'
+import { StitchDrawing } from './stitch'
+import { NeedleTag } from './tag'
 
 const numberAfter = (markup: string, pattern: RegExp): number => Number(pattern.exec(markup)?.[1])
 const needle = (sizeNm: number, threadMm: number, point: Point = 'universal') => ({
@@ -76,5 +81,59 @@ describe('drawings take their measures from numbers', () => {
     expect([layers(2), layers(6)]).toEqual([2, 6])
     expect(renderToStaticMarkup(<BobbinDrawing runs="9" />)).toContain('scale(-1 1)')
     expect(renderToStaticMarkup(<BobbinDrawing runs="P" />)).not.toContain('scale(-1 1)')
+  })
+})
+
+describe('a stitch is drawn to scale', () => {
+  const stitch = (lengthMm: number, widthMm: number) => ({
+    of: 'zigzag' as const,
+    iso: '304' as const,
+    lengthMm,
+    widthMm,
+    lock: 'none' as const,
+  })
+  const lines = (markup: string) => [
+    ...markup.matchAll(/data-part="stitch" x1="([\d.]+)" y1="([\d.]+)" x2="([\d.]+)" y2="([\d.]+)"/g),
+  ]
+  it('twice the length is twice as far, twice the width twice as wide', () => {
+    const [short, long, wide] = [stitch(2, 4), stitch(4, 4), stitch(2, 8)].map((each) =>
+      lines(renderToStaticMarkup(<StitchDrawing stitch={each} />))[0]!
+        .slice(1)
+        .map(Number),
+    )
+    const across = ([x1, , x2]: number[]) => x2! - x1!
+    const up = ([, y1, , y2]: number[]) => Math.abs(y2! - y1!)
+    expect(across(long!) / across(short!)).toBeCloseTo(2, 6)
+    expect(up(wide!) / up(short!)).toBeCloseTo(2, 6)
+  })
+
+  it('two rows for a twin, as far apart as its needles', () => {
+    const markup = renderToStaticMarkup(<StitchDrawing stitch={stitch(2.5, 0)} gapMm={4} />)
+    const rows = [...markup.matchAll(/translate\(0 (-?[\d.]+)\)/g)].map(([, y]) => Number(y))
+    expect(rows[1]! - rows[0]!).toBeCloseTo(36, 6)
+    expect(markup).toContain('in two rows 4 mm apart')
+  })
+})
+
+describe('tags and marks', () => {
+  it('are told apart without colour: no two points share letters and outline, no two states a shape', () => {
+    const tags = (Object.keys(POINTS) as Point[]).map((point) =>
+      renderToStaticMarkup(<NeedleTag point={point} sizeNm={80} />),
+    )
+    expect(new Set(tags).size).toBe(tags.length)
+    const marks = (Object.keys(BAG_WORDS) as (keyof typeof BAG_WORDS)[]).map((state) =>
+      renderToStaticMarkup(<BagMark state={state} />).replace(/text-\w+/g, ''),
+    )
+    expect(new Set(marks).size).toBe(marks.length)
+  })
+})
+
+describe('the needles of a machine as bars', () => {
+  it('are as long as their hours, and say them in words', () => {
+    const bar = (key: string, hours: number, inside = false) => ({ key, name: key, hours, words: 'x', inside })
+    const markup = renderToStaticMarkup(<NeedleBars lifeHours={8} bars={[bar('a', 2), bar('b', 4, true)]} />)
+    const widths = [...markup.matchAll(/data-part="hours"[^>]* width="([\d.]+)"/g)].map(([, width]) => Number(width))
+    expect(widths[1]! / widths[0]!).toBeCloseTo(2, 6)
+    expect(markup).toContain('a 2.0, b 4.0; the room’s life is 8 hours')
   })
 })

@@ -11,12 +11,7 @@ import { StitchDrawing } from '../drawings/stitch'
 import { NeedleTag } from '../drawings/tag'
 import { cautionWords, extraWords, lockWords } from '../kit-words'
 import { needleWords, perInch, stitchWords, threadWords } from '../words'
-
-export interface PrintedCode {
-  readonly code: string
-  readonly size: number
-  readonly path: string
-}
+import { PrintedCodeFigure, type PrintedCode } from './printed-code'
 
 export interface PrintedBag {
   readonly learner: string
@@ -27,22 +22,6 @@ export interface PrintedBag {
   readonly layers: KitRequest['layers']
   readonly use?: ThreadUseAnswer
   readonly code: PrintedCode
-}
-
-function Code({ code, className }: { code: PrintedCode; className: string }) {
-  return (
-    <figure className="text-center">
-      <svg
-        viewBox={`-2 -2 ${code.size + 4} ${code.size + 4}`}
-        className={className}
-        role="img"
-        aria-label={`Code ${code.code}`}
-      >
-        <path d={code.path} fill="currentColor" />
-      </svg>
-      <figcaption className="font-mono text-sm font-bold">{code.code}</figcaption>
-    </figure>
-  )
 }
 
 /** A6, across: what goes on the bag. Black on white; nothing needs colour to be read. */
@@ -58,7 +37,7 @@ export function BagLabel({ bag }: { bag: PrintedBag }) {
             <strong>{bag.machine.name}</strong>, no. {bag.machine.number}
           </p>
         </div>
-        <Code code={bag.code} className="size-24" />
+        <PrintedCodeFigure code={bag.code} className="size-24" />
       </header>
       <div className="mt-3 flex items-center gap-4 border-y-2 border-current py-2">
         <NeedleTag point={kit.needle.point} sizeNm={kit.needle.sizeNm} />
@@ -110,7 +89,7 @@ export function KitSheet({ bag }: { bag: PrintedBag }) {
             {bag.name}, on <strong>{machine.name}</strong> (no. {machine.number})
           </p>
         </div>
-        <Code code={bag.code} className="size-20" />
+        <PrintedCodeFigure code={bag.code} className="size-20" />
       </header>
       <div className="mt-3 grid grid-cols-[8rem_1fr] gap-x-5 gap-y-3">
         <figure className="row-span-4">

@@ -188,6 +188,11 @@ export default async function MachinePage({ params, searchParams }: Props) {
                 }),
               }))}
             />
+            <p>
+              <Link className="link" href={`${base}/print`}>
+                Print its card
+              </Link>
+            </p>
             {may(actor.role, 'set-trait') && (
               <p>
                 <Link className="link" href={`${base}/traits`}>
