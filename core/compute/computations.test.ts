@@ -92,3 +92,74 @@ it('says what it assumed', () => {
   })
   expect(compute('thread', { notation: 'V69' })).toMatchObject({ tex: 70, fibre: 'nylon', finish: 'bonded' })
 })
+
+describe('thread-use', () => {
+  const request = {
+    stitch: { iso: '301', lengthMm: 2.5, widthMm: 0 },
+    stackMm: 0.5,
+    seamM: 6,
+    starts: 10,
+    swatches: 0,
+    top: { tex: 27, fibre: 'polyester' },
+    bobbin: { tex: 27, fibre: 'polyester' },
+    bobbinVolumeMm3: 2290,
+  }
+
+  it('answers in metres and bobbins, and says what it assumed', () => {
+    expect(compute('thread-use', request)).toMatchObject({
+      bobbins: 1,
+      assumed: [
+        { field: 'top.finish', value: 'spun' },
+        { field: 'bobbin.finish', value: 'spun' },
+      ],
+    })
+    expect(compute('thread-use', { ...request, seamM: 0, starts: 0 })).toMatchObject({
+      topM: 0,
+      bobbinM: 0,
+      bobbins: 0,
+    })
+  })
+
+  it.each([
+    [{ seamM: -1 }, 'seamM', 'at least 0'],
+    [{ bobbinVolumeMm3: 0 }, 'bobbinVolumeMm3', 'above 0'],
+    [{ stitch: { iso: '401', lengthMm: 2, widthMm: 0 } }, 'stitch.iso', '301, 304'],
+    [{ top: { tex: 27, fibre: 'wool' } }, 'top.fibre', 'polyester'],
+    [{ needles: 2 }, 'needles', 'not known here'],
+  ])('%j is refused at %s', (more, path, message) => {
+    const said = fault('thread-use', { ...request, ...more })
+    expect(said.path).toBe(path)
+    expect(said.message).toContain(message)
+  })
+})
+
+describe('what a room brings to a kit', () => {
+  const test = { point: 'universal', sizeNm: 70, thread: { tex: 27, fibre: 'polyester' }, result: 'stays' }
+  it.each([
+    [{ room: { offsetSilky: -9 } }, 'room.offsetSilky', 'at least -3'],
+    [{ room: { gravity: 9 } }, 'room.gravity', 'allowed are offsetSilky'],
+    [{ dropTests: [{ ...test, result: 'flies' }] }, 'dropTests.0.result', 'slides, spirals, stays'],
+    [{ fabric: { structure: 'woven', massGsm: 150, guessed: ['colour'] } }, 'fabric.guessed.0', 'massGsm'],
+    [
+      { machine: { ...machine, lengthMarks: { lowest: 5, highest: 1, step: 1, mmAtLowest: 0, mmAtHighest: 4 } } },
+      'machine.lengthMarks.highest',
+      'above lowest, 5',
+    ],
+  ])('%j is refused at %s', (more, path, message) => {
+    const said = fault('kit', { ...kit, ...more })
+    expect(said.path).toBe(path)
+    expect(said.message).toContain(message)
+  })
+
+  it('is taken where it fits', () => {
+    const { kits } = compute('kit', {
+      ...kit,
+      thread: test.thread,
+      room: { offsetSilky: -1.5 },
+      dropTests: [test],
+    }) as {
+      kits: { needle: { sizeNm: number } }[]
+    }
+    expect(kits[0]!.needle.sizeNm).toBeGreaterThan(70)
+  })
+})

@@ -6,10 +6,8 @@ import { STRUCTURES, TRAITS_OF_FABRIC, type FabricTrait, type Structure } from '
 import { NAMED_FABRICS } from '@/core/knowledge/named-fabric'
 import { OPERATIONS, type Operation } from '@/core/knowledge/stitch'
 import { plain } from '@/core/knowledge/rule'
-import type { Sewn } from '@/core/schema/project'
+import type { FabricFacts } from './fabric-facts'
 import { MeasureTable } from './measure-table'
-
-export type FabricFacts = Pick<KitRequest, 'fabric' | 'layers' | 'operation'> & { readonly sewn?: Sewn }
 
 const spaced = (word: string) => word.replaceAll('-', ' ')
 

@@ -5,7 +5,7 @@ import { readDeviceLine } from '@/core/fabric/device-line'
 import { measureFabric } from '@/core/fabric/intake'
 import { NAMED_FABRICS } from '@/core/knowledge/named-fabric'
 import { plain } from '@/core/knowledge/rule'
-import type { FabricFacts } from './fabric-fields'
+import type { FabricFacts } from './fabric-facts'
 
 type Fabric = FabricFacts['fabric']
 type Readings = Readonly<Record<'widthCm' | 'heightCm' | 'grams' | 'layers' | 'stackMm' | 'fromCm' | 'toCm', string>>

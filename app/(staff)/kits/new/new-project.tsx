@@ -2,7 +2,8 @@
 
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { FabricFields, type FabricFacts } from '@/ui/parts/fabric-fields'
+import type { FabricFacts } from '@/ui/parts/fabric-facts'
+import { FabricFields } from '@/ui/parts/fabric-fields'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'

@@ -1,0 +1,153 @@
+import { sql } from 'kysely'
+import { v7 as uuid } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { codeOf } from '@/core/code/code'
+import { UNSEEN } from '@/core/machine/fold'
+import type { Traits } from '@/core/machine/trait'
+import type { Actor } from '../actor'
+import { runCommand } from '../commands/run'
+import type { Store } from '../connect'
+import { migrate } from '../migrate'
+import { readSitters } from '../project/projects'
+import { createSite } from '../site/create-site'
+import { readIds } from '../site/ids'
+import { freshStore } from '../testing/store'
+import { readBook } from './book'
+import { readMachine } from './machines'
+
+let store: Store
+let end: () => Promise<void>
+let who: Actor
+beforeAll(async () => {
+  ;({ store, end } = await freshStore())
+  who = await store
+    .transaction()
+    .execute((tx) =>
+      createSite(
+        tx,
+        { code: 'room', name: 'room', timeZone: 'UTC' },
+        { name: 'Ada', email: 'ada@x.example', password: 'long-enough-1' },
+      ),
+    )
+})
+afterAll(() => end())
+
+const run = (name: string, body: object, commandId = uuid()) => runCommand(store, who, name, { commandId, body })
+const traits: Traits = {
+  needleSystem: '130/705 H',
+  needleNm: { min: 60, max: 110 },
+  tensionDial: { min: 0, max: 9, normal: 4, step: 0.5 },
+  stitches: ['straight'],
+  maxWidthMm: 0,
+  lengthMm: { min: 0, max: 4 },
+  spoolPins: 1,
+  feet: ['standard'],
+  evenFeed: false,
+  maxStackMm: 6,
+  maxLeatherMm: 3,
+  footPressure: 'fixed',
+}
+let number = 0
+const addMachine = async () => {
+  const machineId = uuid()
+  number += 1
+  await run('add-machine', {
+    machineId,
+    name: `M${number}`,
+    number,
+    place: { x: 1, y: 1 },
+    traits,
+    source: 'manual',
+  })
+  return machineId
+}
+
+describe('a trait that is learnt', () => {
+  it('stands on the card and in the book, with who learnt it and where', async () => {
+    const machineId = await addMachine()
+    await run('set-trait', {
+      machineId,
+      trait: 'bobbinSize',
+      value: { fillMm: 19.5, hubMm: 6.5, widthMm: 8.6 },
+      source: 'tried',
+    })
+    const machine = await readMachine(store, who.siteId, machineId)
+    expect(machine!.traits.bobbinSize).toEqual({ fillMm: 19.5, hubMm: 6.5, widthMm: 8.6 })
+    const [line] = await readBook(store, who.siteId, machineId)
+    expect(line).toMatchObject({
+      kind: 'trait-learnt',
+      personId: who.personId,
+      body: { trait: 'bobbinSize', words: 'fillMm 19.5, hubMm 6.5, widthMm 8.6', source: 'tried' },
+    })
+  })
+
+  it('that no dial can have is refused, and nothing is written', async () => {
+    const machineId = await addMachine()
+    const marks = { lowest: 5, highest: 1, step: 0.5, mmAtLowest: 0, mmAtHighest: 4 }
+    await expect(
+      run('set-trait', { machineId, trait: 'lengthMarks', value: marks, source: 'tried' }),
+    ).rejects.toMatchObject({ path: 'value.highest' })
+    expect(await readBook(store, who.siteId, machineId)).toEqual([])
+  })
+})
+
+describe('who sits where', () => {
+  it('is the learner of the last kit given for each machine', async () => {
+    const [first, second] = [await addMachine(), await addMachine()]
+    const courseId = uuid()
+    await run('open-course', { courseId, name: 'Bags', classCode: 'bags' })
+    const projects = ['Ida', 'Jon'].map((learner) => ({
+      projectId: uuid(),
+      personId: uuid(),
+      enrolmentId: uuid(),
+      learner,
+      name: 'bag',
+      fabric: { structure: 'woven', massGsm: 150 },
+      layers: { seam: 2, crossing: 2 },
+      operation: 'seam',
+    }))
+    await run('add-projects', { courseId, projects })
+    const give = (index: number, machineId: string) =>
+      run('give-kit', {
+        projectId: projects[index]!.projectId,
+        machineId,
+        needle: { point: 'universal', sizeNm: 70 },
+      })
+    await give(0, first)
+    await give(1, first)
+    expect(await readSitters(store, who.siteId)).toEqual(new Map([[first, 'Jon']]))
+    // Somebody who moves leaves their seat behind.
+    await give(1, second)
+    expect(await readSitters(store, who.siteId)).toEqual(
+      new Map([
+        [first, 'Ida'],
+        [second, 'Jon'],
+      ]),
+    )
+    const ids = await readIds(store, who.siteId, 'project')
+    expect(ids.map((id) => codeOf('project', id))).toContain(codeOf('project', projects[0]!.projectId))
+  })
+})
+
+describe('kept states of an older shape', () => {
+  it('are folded anew by the migration that changed them', async () => {
+    const machineId = await addMachine()
+    await run('log', {
+      machineId,
+      happenedAt: new Date().toISOString(),
+      kind: 'bobbin-wound',
+      body: { count: 3 },
+    })
+    await store
+      .updateTable('machine_state')
+      .set({ state: '{"stale":[],"failed":[],"locks":[]}' })
+      .where('machine_id', '=', machineId)
+      .execute()
+    await sql`delete from kysely_migration where name = '0003-care-and-faults'`.execute(store)
+    expect(await migrate(store)).toEqual(['0003-care-and-faults'])
+    expect(await migrate(store)).toEqual([])
+    const machine = await readMachine(store, who.siteId, machineId)
+    expect(machine!.state.care).toMatchObject({ bobbinsSinceClean: 3 })
+    expect(machine!.state.stale).toEqual(UNSEEN.stale)
+  })
+})
