@@ -26,8 +26,16 @@ export interface Machine {
   readonly state: MachineState
 }
 
-/** The room's machines by number, each with its traits and its state. */
-export async function readMachines(store: Reader, siteId: string, only?: string): Promise<Machine[]> {
+/**
+ * The room's machines by number, each with its traits and its state.
+ * @param which one machine only, or only some traits: a room's plan asks for two of forty
+ */
+export async function readMachines(
+  store: Reader,
+  siteId: string,
+  which: { readonly machineId?: string; readonly traits?: readonly TraitName[] } = {},
+): Promise<Machine[]> {
+  const { machineId: only, traits: wanted } = which
   const [machines, traits] = await Promise.all([
     store
       .selectFrom('machine')
@@ -46,11 +54,17 @@ export async function readMachines(store: Reader, siteId: string, only?: string)
       .select(['machine_id', 'trait', 'value', 'source', 'learnt_at', 'learnt_by'])
       .where('site_id', '=', siteId)
       .$if(only !== undefined, (query) => query.where('machine_id', '=', only!))
+      .$if(wanted !== undefined, (query) => query.where('trait', 'in', wanted!))
       .execute(),
   ])
+  const byMachine = new Map<string, typeof traits>()
+  for (const trait of traits) {
+    const own = byMachine.get(trait.machine_id)
+    if (own) own.push(trait)
+    else byMachine.set(trait.machine_id, [trait])
+  }
   return machines.map((row) => {
-    const own = traits.filter(({ machine_id }) => machine_id === row.machine_id)
-    const named = own
+    const named = (byMachine.get(row.machine_id) ?? [])
       .map((each) => ({ ...each, trait: each.trait as TraitName }))
       .filter(({ trait }) => trait in TRAITS)
     return {
@@ -73,4 +87,4 @@ export async function readMachines(store: Reader, siteId: string, only?: string)
 
 /** One machine, or undefined when the site has none of that id. */
 export const readMachine = async (store: Reader, siteId: string, machineId: string): Promise<Machine | undefined> =>
-  (await readMachines(store, siteId, machineId))[0]
+  (await readMachines(store, siteId, { machineId }))[0]

@@ -18,7 +18,7 @@ export default async function RoomPage() {
   const actor = await mustSee('see-room')
   const store = theStore()
   const [machines, site, sitters] = await Promise.all([
-    readMachines(store, actor.siteId),
+    readMachines(store, actor.siteId, { traits: ['drive', 'spoolPin'] }),
     siteOf(actor.siteId),
     readSitters(store, actor.siteId),
   ])
