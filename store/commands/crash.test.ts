@@ -145,8 +145,17 @@ describe('a database killed in the middle of writes', () => {
           () => {},
         )
       })
-      setTimeout(() => process.kill(pid, 'SIGKILL'), 20 + kill * 12)
-      await Promise.all(writing)
+      // The kill is waited for too: on a quick machine all writes may be done before it comes.
+      const killed = new Promise<void>((resolve) =>
+        setTimeout(
+          () => {
+            process.kill(pid, 'SIGKILL')
+            resolve()
+          },
+          20 + kill * 12,
+        ),
+      )
+      await Promise.all([...writing, killed])
       await store.destroy()
       cluster = await startCluster(folder)
       store = connect(await cluster.database('crash'))
