@@ -30,7 +30,7 @@ import { QuickLog } from './quick-log'
 type Props = { params: Promise<{ machine: string }>; searchParams: Promise<{ lines?: string }> }
 
 /** The newest lines are read most; older ones are one tap away. */
-const LINES = 25
+const LINES = 15
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const actor = await mustSee('see-book')
