@@ -35,7 +35,7 @@ export function kitsTable(): string {
   return `# What each cloth gets
 
 Made by \`npm run kits-table\` from the core; a test fails when it is not what the core says. Every named cloth with its
-middling numbers, ${CROSSING / 2} layers and ${CROSSING} at the crossing (rope: one), on a household machine with dial 0–9 and normal 4. Every line is
+middling numbers, ${CROSSING / 2} layers and ${CROSSING} at the crossing (two where that is too thick, rope one), on a household machine with dial 0–9 and normal 4. Every line is
 a starting point: a swatch on the project's own cloth has the last word.
 
 | cloth | for | needle | thread over bobbin, tex | stitch, mm | dial | foot, pressure | verdict |
@@ -44,10 +44,17 @@ ${lines.join('\n')}
 `
 }
 
+/** Four layers at the crossing where the machine takes them, else two; rope is sewn cord by cord. */
+function crossingOf({ structure, thicknessMm = 0 }: NamedFabric): number {
+  if (structure === 'rope') return 1
+  const most = structure === 'leather' ? MACHINE.maxLeatherMm : MACHINE.maxStackMm
+  return thicknessMm * CROSSING > most ? 2 : CROSSING
+}
+
 function rowsOf(fabric: NamedFabric): Row[] {
   const rows = new Map<string, Operation[]>()
   for (const operation of OPERATIONS) {
-    const crossing = fabric.structure === 'rope' ? 1 : CROSSING
+    const crossing = crossingOf(fabric)
     const { name: _, ...cloth } = fabric
     const { kits, refusals } = computeKit({
       fabric: cloth,
