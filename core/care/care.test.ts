@@ -11,6 +11,7 @@ import type { Traits } from '../machine/trait'
 import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
 import { check } from '../schema/validate'
 import { anyHistory } from '../testing/histories'
+import { ORDINARY_TRAITS } from '../testing/ordinary-machine'
 import { beforeClass, driftOf } from './before-class'
 import { careOf } from './care'
 
@@ -30,21 +31,7 @@ const sewn = (day: number, minutes = 30, linty = false) =>
     body: { use: { load: 'ordinary', motorMinutes: minutes }, finishedProject: false, ...(linty && { linty }) },
   })
 const bobbins = (day: number, wound: number) => line(day, { kind: 'bobbin-wound', body: { count: wound } })
-const traits: Traits = {
-  oiling: 'race-and-arm',
-  needleSystem: '130/705 H',
-  needleNm: { min: 60, max: 110 },
-  tensionDial: { min: 0, max: 9, normal: 4, step: 0.5 },
-  stitches: ['straight', 'zigzag'],
-  maxWidthMm: 5,
-  lengthMm: { min: 0, max: 4 },
-  spoolPins: 2,
-  feet: ['standard', 'walking'],
-  evenFeed: false,
-  maxStackMm: 6,
-  maxLeatherMm: 3.2,
-  footPressure: 'adjustable',
-}
+const traits: Traits = { ...ORDINARY_TRAITS, oiling: 'race-and-arm' }
 const care = (events: MachineEvent[], day: number, more: Traits = traits) =>
   Object.fromEntries(careOf(foldMachine(events), more, undefined, at(day)).map((due) => [due.job, due.status]))
 

@@ -2,24 +2,12 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
 import { anyMachine, anyRequest } from '../testing/arbitraries'
+import { ORDINARY_MACHINE } from '../testing/ordinary-machine'
 import { bagStanding, kitDifferences, kitRequestFor, type KitRoom } from './for-room'
 import { computeKit } from './kit'
 import type { Kit, KitMachine, KitRequest } from './request'
 
-const machine: KitMachine = {
-  needleSystem: '130/705 H',
-  needleNm: { min: 60, max: 110 },
-  dial: { min: 0, max: 9, normal: 4, step: 0.5 },
-  stitches: ['straight', 'zigzag'],
-  maxWidthMm: 5,
-  lengthMm: { min: 0, max: 4 },
-  spoolPins: 2,
-  feet: ['standard', 'walking'],
-  evenFeed: false,
-  maxStackMm: 6,
-  maxLeatherMm: 3.2,
-  footPressure: 'adjustable',
-}
+const machine = ORDINARY_MACHINE
 const small: KitMachine = { ...machine, maxLeatherMm: 1, feet: ['standard'] }
 const room: KitRoom = { rules: DEFAULT_HOUSE_RULES, dropTests: [] }
 const poplin: Pick<KitRequest, 'fabric' | 'layers' | 'operation'> = {

@@ -106,7 +106,7 @@ export const CARE: readonly Rule<CareGiven>[] = [
       title: 'Electrical safety test',
       clocks: [{ count: 'electricalTestDays', every: 'electricalTestEvery', words: 'days' }],
       how: 'As local rules want it, by somebody licensed.',
-      caution: 'An overdue test stops the machine.',
+      caution: 'Overdue: nobody sews on it until it is tested.',
     },
     'Local rules set the interval.',
   ),

@@ -1,4 +1,4 @@
-import { EVENT_KINDS, type EventKind } from '../machine/event'
+import { EVENT_KINDS, type EventKind, type MachineEvent } from '../machine/event'
 
 export const ROLES = ['coordinator', 'instructor', 'helper', 'learner'] as const
 export type Role = (typeof ROLES)[number]
@@ -78,17 +78,15 @@ const ALLOWED = new Map<Action, readonly Role[]>([
 
 export const ACTIONS: readonly Action[] = [...ALLOWED.keys()]
 
-/** Lines that stop a machine: taking one back lets it run, so it asks for as much as what lets it run. */
-const LETS_RUN: Readonly<Partial<Record<EventKind, EventKind>>> = {
-  'red-tagged': 'red-tag-lifted',
-  'fault-opened': 'serviced',
-}
-
 /**
- * What a role must be allowed to do to take a line back: as a rule to write it. Taking a red tag back lets the machine
- * run again, so it asks for as much as lifting it.
+ * What a role must be allowed to do to take a line back: as a rule to write it. Taking back a red tag or an electrical
+ * fault lets the machine run again, so it asks for as much as what lifts them; any other fault is taken back as it came.
  */
-export const toCorrect = (kind: EventKind): Action => `log ${LETS_RUN[kind] ?? kind}`
+export function toCorrect(line: Pick<MachineEvent, 'kind' | 'body'>): Action {
+  if (line.kind === 'red-tagged') return 'log red-tag-lifted'
+  const electrical = line.kind === 'fault-opened' && 'fault' in line.body && line.body.fault === 'electrical'
+  return electrical ? 'log serviced' : `log ${line.kind}`
+}
 
 /** Whether a role may do this at all; whose station it is, is for the command to check. */
 export const may = (role: Role, action: Action): boolean => ALLOWED.get(action)?.includes(role) ?? false

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { KitsFileSchema, type KitsFile } from '@/core/exchange/kits-file'
 import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
 import { check } from '@/core/schema/validate'
-import type { Traits } from '@/core/machine/trait'
+import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import type { Actor } from '../actor'
 import type { Store } from '../connect'
 import { readKitsFile } from '../project/kits-file'
@@ -14,20 +14,7 @@ import { createSite } from '../site/create-site'
 import { freshStore } from '../testing/store'
 import { runCommand } from './run'
 
-const traits: Traits = {
-  needleSystem: '130/705 H',
-  needleNm: { min: 60, max: 110 },
-  tensionDial: { min: 0, max: 9, normal: 4, step: 0.5 },
-  stitches: ['straight', 'zigzag'],
-  maxWidthMm: 5,
-  lengthMm: { min: 0, max: 4 },
-  spoolPins: 2,
-  feet: ['standard', 'walking'],
-  evenFeed: false,
-  maxStackMm: 6,
-  maxLeatherMm: 3.2,
-  footPressure: 'adjustable',
-}
+const traits = ORDINARY_TRAITS
 const cloth = {
   fabric: { structure: 'woven', massGsm: 150, thicknessMm: 0.3, guessed: ['thicknessMm'] },
   layers: { seam: 2, crossing: 4 },

@@ -68,8 +68,7 @@ async function checkCorrection(
   const named = await readLine(tx, actor.siteId, body.corrects)
   if (!named || named.machineId !== machineId) throw notFound('line in this book', 'body.corrects')
   const mayToo =
-    may(actor.role, toCorrect(named.line.kind)) &&
-    (!body.replacement || may(actor.role, `log ${body.replacement.kind}`))
+    may(actor.role, toCorrect(named.line)) && (!body.replacement || may(actor.role, `log ${body.replacement.kind}`))
   const own = actor.role !== 'learner' || named.line.personId === actor.personId
   if (!mayToo || !own)
     throw new Refused(403, 'not-allowed', 'This line is for somebody else to correct', 'body.corrects')

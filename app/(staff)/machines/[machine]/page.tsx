@@ -236,8 +236,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
                 who: names.get(line.event.personId) ?? 'somebody',
                 counts: line.counts,
                 ...(line.correctedBy && { correctedBy: line.correctedBy }),
-                mayCorrect:
-                  line.counts && line.event.kind !== 'correction' && may(actor.role, toCorrect(line.event.kind)),
+                mayCorrect: line.counts && line.event.kind !== 'correction' && may(actor.role, toCorrect(line.event)),
               }))}
           />
           {lines.length > shown && (
