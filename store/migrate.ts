@@ -2,6 +2,7 @@ import { Migrator, type Kysely } from 'kysely'
 import * as firstTables from './migrations/0001-first-tables'
 import * as kits from './migrations/0002-kits'
 import * as careAndFaults from './migrations/0003-care-and-faults'
+import * as longBooks from './migrations/0004-long-books'
 import { rebuildStates } from './machine/book'
 import type { Database } from './database'
 
@@ -10,6 +11,7 @@ const MIGRATIONS = {
   '0001-first-tables': firstTables,
   '0002-kits': kits,
   '0003-care-and-faults': careAndFaults,
+  '0004-long-books': longBooks,
 }
 
 /** After these the kept states say more than they did, so every book is folded again. */

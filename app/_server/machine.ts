@@ -23,6 +23,6 @@ export const machinePage = cache(async (siteId: string, machineId: string) => {
     site,
     projects,
     project: lastGiven(projects),
-    standing: standingOf(machine.state, site.houseRules.needle),
+    standing: standingOf(machine.state, site.houseRules.needle, new Date().toISOString()),
   }
 })

@@ -18,6 +18,6 @@ export const ownSeat = cache(async () => {
     actor,
     site,
     project,
-    ...(machine && { machine, standing: standingOf(machine.state, site.houseRules.needle) }),
+    ...(machine && { machine, standing: standingOf(machine.state, site.houseRules.needle, new Date().toISOString()) }),
   }
 })

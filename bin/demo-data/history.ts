@@ -5,7 +5,7 @@ import type { Kit, KitMachine, KitRequest } from '@/core/kit/request'
 import type { MachineEvent } from '@/core/machine/event'
 import { foldMachine } from '@/core/machine/fold'
 import { kitMachine } from '@/core/machine/kit-machine'
-import { standingOf } from '@/core/machine/standing'
+import { wearOfFitting } from '@/core/machine/standing'
 import type { Load } from '@/core/knowledge/wear'
 import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
 import { DEMO_MACHINES, type DemoMachine } from './machines'
@@ -122,11 +122,11 @@ function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Da
 
   function fitNeedle(kit: Kit): void {
     const { fitting } = state()
-    const now = standingOf(state(), DEFAULT_HOUSE_RULES.needle)
+    const wear = fitting && wearOfFitting(fitting, DEFAULT_HOUSE_RULES.needle)
     const wanted = kit.needle
     const isRight = fitting && fitting.needle.point === wanted.point && fitting.needle.sizeNm === wanted.sizeNm
-    if (isRight && now.wear?.verdict !== 'change') return
-    const worn = now.wear?.verdict === 'change'
+    if (isRight && wear?.verdict !== 'change') return
+    const worn = wear?.verdict === 'change'
     tell({
       kind: 'needle-changed',
       body: {

@@ -2,7 +2,7 @@ import { POINTS } from '../knowledge/needle'
 import { plain } from '../knowledge/rule'
 import type { RoomNumbers } from '../knowledge/room-number'
 import type { Kit } from '../kit/request'
-import { standingOf, type NeedleRules } from '../machine/standing'
+import { wearOfFitting, type NeedleRules } from '../machine/standing'
 import type { BodyOf, Happening } from '../machine/event'
 import { settingsWords } from '../machine/event-words'
 import type { MachineState } from '../machine/state'
@@ -94,7 +94,7 @@ const CARE_EVENT: Readonly<Record<string, Happening>> = {
 
 function needleTasks(traits: Traits, state: MachineState, kit: Kit | undefined, rules: NeedleRules): BenchTask[] {
   const fitted = state.fitting?.needle
-  const { wear } = standingOf(state, rules)
+  const wear = state.fitting && wearOfFitting(state.fitting, rules)
   const wanted = kit?.needle ?? (fitted?.condition === 'unverified' || wear?.verdict === 'change' ? fitted : undefined)
   if (!wanted) return []
   const same =

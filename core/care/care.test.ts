@@ -134,7 +134,8 @@ describe('before class', () => {
 })
 
 describe('a lock', () => {
-  const standing = (events: MachineEvent[]) => standingOf(foldMachine(events), DEFAULT_HOUSE_RULES.needle).standing
+  const standing = (events: MachineEvent[]) =>
+    standingOf(foldMachine(events), DEFAULT_HOUSE_RULES.needle, at(30)).standing
   it('of an electrical symptom ends with a licensed repair, and with nothing else', () => {
     const shock = line(0, { kind: 'fault-opened', body: { fault: 'electrical', seen: 'a smell' } })
     const others: Happening[] = [
@@ -149,6 +150,14 @@ describe('a lock', () => {
       'stopped',
     )
     expect(standing([line(0, { kind: 'electrical-test', body: { passed: false, by: 'x' } })])).toBe('stopped')
+  })
+
+  it('of an overdue electrical test ends with the test, not with patience', () => {
+    const test = (day: number, due: number) =>
+      line(day, { kind: 'electrical-test', body: { passed: true, by: 'licensed', nextDue: at(due) } })
+    expect(standing([test(0, 31)])).not.toBe('stopped')
+    expect(standing([test(0, 29)])).toBe('stopped')
+    expect(standing([test(0, 29), test(29.5, 400)])).not.toBe('stopped')
   })
 
   it('of a broken needle ends when every piece is found, or staff release it', () => {

@@ -48,7 +48,8 @@ const goodSwatch: Happening = {
   kind: 'swatch-stitched',
   body: { dial: 4, target: 'straight', top: 'own', under: 'own', done: [] },
 }
-const standing = (events: MachineEvent[]) => standingOf(foldMachine(events), DEFAULT_HOUSE_RULES.needle)
+const standing = (events: MachineEvent[]) =>
+  standingOf(foldMachine(events), DEFAULT_HOUSE_RULES.needle, '2026-01-02T00:00:00.000Z')
 
 describe('the fold of a random book', () => {
   it('does not depend on the order of arrival, nor on lines sent twice', () =>

@@ -31,7 +31,12 @@ export const inOrder = (
 const compareText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0)
 
 /** A line as it counts: itself, its replacement, or nothing. */
-type Standing = { readonly event: MachineEvent; readonly happening: Happening | undefined }
+type Standing = {
+  readonly event: MachineEvent
+  readonly happening: Happening | undefined
+  /** the correction that decides */
+  readonly correctedBy?: string
+}
 
 /**
  * What each line counts as once corrections are applied. A correction that is itself corrected no longer counts; of
@@ -59,7 +64,8 @@ export function applyCorrections(events: readonly MachineEvent[]): Standing[] {
     if (event.kind === 'correction') return { event, happening: undefined }
     const correction = (naming.get(event.eventId) ?? []).filter((each) => inForce(each, new Set())).at(-1)
     if (!correction) return { event, happening: event }
-    return { event, happening: correction.kind === 'correction' ? correction.body.replacement : undefined }
+    const happening = correction.kind === 'correction' ? correction.body.replacement : undefined
+    return { event, happening, correctedBy: correction.eventId }
   })
 }
 

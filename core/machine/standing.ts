@@ -28,13 +28,24 @@ export function wearOfFitting(fitting: Fitting, rules: NeedleRules): WearAnswer 
   return needleWear({ ...rules, projects: fitting.projects, uses: [...brought, ...fitting.uses] })
 }
 
-/** Ready, due or stopped: a judgement on the folded state under the room's rules, never stored. */
-export function standingOf(state: MachineState, rules: NeedleRules): MachineStanding {
+/** Local rules say by when a machine is tested; past that day nobody sews on it. */
+function testOverdue({ care }: MachineState, now: string): string | undefined {
+  const nextDue = care.electricalTest?.nextDue
+  return nextDue !== undefined && nextDue < now
+    ? `Its electrical safety test was due by ${nextDue.slice(0, 10)}: not until it is tested`
+    : undefined
+}
+
+/**
+ * Ready, due or stopped: a judgement on the folded state under the room's rules, never stored.
+ * @param now ISO, UTC
+ */
+export function standingOf(state: MachineState, rules: NeedleRules, now: string): MachineStanding {
   const wear = state.fitting && wearOfFitting(state.fitting, rules)
   const withWear = wear ? { wear } : {}
-  if (state.locks.length > 0) {
-    return { standing: 'stopped', because: state.locks.map(({ because }) => because), ...withWear }
-  }
+  const overdue = testOverdue(state, now)
+  const stops = [...state.locks.map(({ because }) => because), ...(overdue ? [overdue] : [])]
+  if (stops.length > 0) return { standing: 'stopped', because: stops, ...withWear }
   const due: string[] = []
   if (!state.fitting) due.push('No needle is known to be in it')
   else if (state.fitting.needle.condition === 'unverified') due.push('Nobody knows how old its needle is')

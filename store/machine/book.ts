@@ -45,6 +45,109 @@ export async function readBook(store: Reader, siteId: string, machineId: string)
   return rows.map(asLine)
 }
 
+/** Part of a book: some of its lines, and those without which they cannot be read. */
+export interface BookPart {
+  readonly lines: readonly BookLine[]
+  /** corrections that name them, and lines that they name as corrections */
+  readonly around: readonly BookLine[]
+  /** whether there are more before them */
+  readonly older: boolean
+}
+
+/**
+ * The newest lines of one machine's book, newest first; a book of years is never read whole to show a page of it.
+ * @param which how many, and of which kinds only
+ */
+export async function readNewest(
+  store: Reader,
+  siteId: string,
+  machineId: string,
+  which: { readonly limit: number; readonly kinds?: readonly EventKind[] | undefined },
+): Promise<BookPart> {
+  const rows = await store
+    .selectFrom('machine_event')
+    .select(LINE)
+    .where('site_id', '=', siteId)
+    .where('machine_id', '=', machineId)
+    .$if(which.kinds !== undefined, (query) => query.where('kind', 'in', which.kinds!))
+    .orderBy('happened_at', 'desc')
+    .orderBy('event_id', 'desc')
+    .limit(which.limit + 1)
+    .execute()
+  const lines = rows.slice(0, which.limit).map(asLine)
+  return { lines, around: await readAround(store, siteId, lines), older: rows.length > which.limit }
+}
+
+/** Kinds that tell of a needle's stay. */
+const NEEDLE_ENDS = ['needle-changed', 'needle-broke'] as const satisfies readonly EventKind[]
+
+/** The lines from which the last needles' hours are told, oldest first, with the corrections that name them. */
+export async function readNeedleLines(
+  store: Reader,
+  siteId: string,
+  machineId: string,
+  needles: number,
+): Promise<BookLine[]> {
+  const ends = await store
+    .selectFrom('machine_event')
+    .select('happened_at')
+    .where('site_id', '=', siteId)
+    .where('machine_id', '=', machineId)
+    .where('kind', 'in', NEEDLE_ENDS)
+    .orderBy('happened_at', 'desc')
+    .orderBy('event_id', 'desc')
+    .limit(needles + 1)
+    .execute()
+  const first = ends.at(-1)
+  if (!first) return []
+  const rows = await store
+    .selectFrom('machine_event')
+    .select(LINE)
+    .where('site_id', '=', siteId)
+    .where('machine_id', '=', machineId)
+    .where('happened_at', '>=', first.happened_at)
+    .where('kind', 'in', [...NEEDLE_ENDS, 'used'])
+    .orderBy('happened_at')
+    .orderBy('event_id')
+    .execute()
+  const lines = rows.map(asLine)
+  return [...lines, ...(await readAround(store, siteId, lines))]
+}
+
+/** Corrections of these lines, corrections of those in turn, and the lines that a correction among them names. */
+async function readAround(store: Reader, siteId: string, lines: readonly BookLine[]): Promise<BookLine[]> {
+  const found = new Map(lines.map((line) => [line.eventId, line]))
+  let ask = [...found.keys()]
+  const keep = (rows: BookLine[]) => {
+    const fresh = rows.filter(({ eventId }) => !found.has(eventId))
+    for (const line of fresh) found.set(line.eventId, line)
+    return fresh.map(({ eventId }) => eventId)
+  }
+  while (ask.length > 0) {
+    const rows = await store
+      .selectFrom('machine_event')
+      .select(LINE)
+      .where('site_id', '=', siteId)
+      .where('kind', '=', 'correction')
+      .where(sql<string>`body->>'corrects'`, 'in', ask)
+      .execute()
+    ask = keep(rows.map(asLine))
+  }
+  const named = [...found.values()].flatMap((line) => (line.kind === 'correction' ? [line.body.corrects] : []))
+  const missing = named.filter((eventId) => !found.has(eventId))
+  if (missing.length > 0) {
+    const rows = await store
+      .selectFrom('machine_event')
+      .select(LINE)
+      .where('site_id', '=', siteId)
+      .where('event_id', 'in', missing)
+      .execute()
+    keep(rows.map(asLine))
+  }
+  const own = new Set(lines.map(({ eventId }) => eventId))
+  return [...found.values()].filter(({ eventId }) => !own.has(eventId))
+}
+
 export async function readLine(store: Reader, siteId: string, eventId: string) {
   const row = await store
     .selectFrom('machine_event')

@@ -23,8 +23,9 @@ export default async function RoomPage() {
     readSitters(store, actor.siteId),
   ])
   const rules = site.houseRules.needle
+  const now = new Date().toISOString()
   const plan = machines.map((machine) =>
-    planned(machine, standingOf(machine.state, rules), rules.lifeHours, sitters.get(machine.machineId) ?? ''),
+    planned(machine, standingOf(machine.state, rules, now), rules.lifeHours, sitters.get(machine.machineId) ?? ''),
   )
   const count = (standing: PlanMachine['standing']) => plan.filter((machine) => machine.standing === standing).length
 

@@ -38,7 +38,7 @@ export default async function BagPage({ params, searchParams }: Props) {
     return {
       machineId: machine.machineId,
       name: machine.name,
-      standing: standingOf(machine.state, site.houseRules.needle).standing,
+      standing: standingOf(machine.state, site.houseRules.needle, new Date().toISOString()).standing,
       traits: machine.traits,
       ...('machine' in known
         ? { machine: known.machine }

@@ -1,16 +1,10 @@
-'use client'
-
-import { useState } from 'react'
+import Link from 'next/link'
+import { BOOK_FILTERS, type BookFilter } from '@/core/machine/book-lines'
 import { BookLineCorrection } from './correct'
-
-export const BOOK_FILTERS = ['needles', 'checks', 'swatches', 'care', 'setting up', 'trouble', 'notes'] as const
-export type BookFilter = (typeof BOOK_FILTERS)[number]
 
 /** One line as it is read, every word made where the book is. */
 export interface BookLineShown {
   readonly eventId: string
-  /** which of the book's filters it falls under */
-  readonly about: BookFilter
   readonly title: string
   readonly detail: string
   readonly when: string
@@ -23,26 +17,35 @@ export interface BookLineShown {
   readonly mayCorrect: boolean
 }
 
-export function BookLines({ machineId, lines }: { machineId: string; lines: readonly BookLineShown[] }) {
-  const [only, setOnly] = useState<BookFilter>()
-  const shown = only ? lines.filter(({ about }) => about === only) : lines
+export function BookLines({
+  machineId,
+  base,
+  only,
+  lines,
+}: {
+  machineId: string
+  /** the book's own address */
+  base: string
+  only: BookFilter | undefined
+  lines: readonly BookLineShown[]
+}) {
   return (
     <>
-      <fieldset className="mt-3 flex flex-wrap gap-1">
-        <legend className="sr-only">Only lines about</legend>
-        {BOOK_FILTERS.filter((filter) => lines.some(({ about }) => about === filter)).map((filter) => (
-          <button
+      <nav aria-label="Only lines about" className="mt-3 flex flex-wrap gap-1">
+        {BOOK_FILTERS.map((filter) => (
+          <Link
             key={filter}
-            type="button"
-            aria-pressed={only === filter}
+            href={only === filter ? base : `${base}?about=${encodeURIComponent(filter)}`}
+            aria-current={only === filter ? 'true' : undefined}
             className={`btn btn-sm ${only === filter ? 'btn-neutral' : 'btn-ghost'}`}
-            onClick={() => setOnly(only === filter ? undefined : filter)}
+            scroll={false}
+            prefetch={false}
           >
             {filter}
-          </button>
+          </Link>
         ))}
-      </fieldset>
-      <Lines machineId={machineId} lines={shown} />
+      </nav>
+      <Lines machineId={machineId} lines={lines} />
     </>
   )
 }

@@ -3,15 +3,13 @@ import Link from 'next/link'
 import { formatInTimeZone } from '@/ui/time'
 import { TRAIT_NAMES, TRAIT_QUESTIONS } from '@/core/machine/trait'
 import { careOf } from '@/core/care/care'
-import type { EventKind } from '@/core/machine/event'
-import { applyCorrections } from '@/core/machine/fold'
+import { BOOK_FILTERS, kindsOf, shownLines } from '@/core/machine/book-lines'
 import { needleHistory } from '@/core/machine/needle-history'
-import { eventWords } from '@/core/machine/event-words'
 import { plain } from '@/core/knowledge/rule'
 import { may, toCorrect } from '@/core/people/role'
 import { threadDiameterMm, type Thread } from '@/core/units/thread'
 import { POINTS } from '@/core/knowledge/needle'
-import { readBook } from '@/store/machine/book'
+import { readNeedleLines, readNewest } from '@/store/machine/book'
 import { readNames } from '@/store/site/site'
 import { BobbinDrawing } from '@/ui/drawings/bobbin'
 import { DialDrawing } from '@/ui/drawings/dial'
@@ -24,13 +22,15 @@ import { mustSee } from '../../../_server/actor'
 import { machinePage } from '../../../_server/machine'
 import { theStore } from '../../../_server/store'
 import { AllTraits } from './all-traits'
-import { BookLines, type BookFilter, type BookLineShown } from './book-lines'
+import { BookLines } from './book-lines'
 import { QuickLog } from './quick-log'
 
-type Props = { params: Promise<{ machine: string }>; searchParams: Promise<{ lines?: string }> }
+type Props = { params: Promise<{ machine: string }>; searchParams: Promise<{ lines?: string; about?: string }> }
 
 /** The newest lines are read most; older ones are one tap away. */
 const LINES = 15
+/** No page is asked to draw a whole book of years. */
+const MOST_LINES = 1000
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const actor = await mustSee('see-book')
@@ -41,14 +41,18 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function MachinePage({ params, searchParams }: Props) {
   const actor = await mustSee('see-book')
   const { machine, site, projects, standing } = await machinePage(actor.siteId, (await params).machine)
-  const [lines, names] = await Promise.all([
-    readBook(theStore(), actor.siteId, machine.machineId),
-    readNames(theStore(), actor.siteId),
+  const asked = await searchParams
+  const only = BOOK_FILTERS.find((filter) => filter === asked.about)
+  const limit = Math.min(MOST_LINES, Math.max(LINES, Number(asked.lines) || 0))
+  const store = theStore()
+  const [part, needleLines, names] = await Promise.all([
+    readNewest(store, actor.siteId, machine.machineId, { limit, kinds: only && kindsOf(only) }),
+    readNeedleLines(store, actor.siteId, machine.machineId, NEEDLES),
+    readNames(store, actor.siteId),
   ])
   const { state, traits } = machine
-  const bars = needleBars(lines, site.timeZone)
+  const bars = needleBars(needleLines, site.timeZone)
   const base = `/machines/${machine.machineId}`
-  const shown = Math.max(LINES, Number((await searchParams).lines) || 0)
   const fitted = state.fitting?.needle
   const thread = state.thread as Thread | undefined
   return (
@@ -223,25 +227,30 @@ export default async function MachinePage({ params, searchParams }: Props) {
             mayLift={may(actor.role, 'log red-tag-lifted')}
             mayRelease={may(actor.role, 'log released')}
           />
-          {lines.length === 0 && <p className="mt-3">Nothing is written yet. The first needle starts it.</p>}
+          {part.lines.length === 0 && (
+            <p className="mt-3">
+              {only ? `Nothing about ${only} is written yet.` : 'Nothing is written yet. The first needle starts it.'}
+            </p>
+          )}
           <BookLines
             machineId={machine.machineId}
-            lines={bookLines(lines)
-              .slice(0, shown)
-              .map((line) => ({
-                ...wordsOf(line, lines),
-                eventId: line.event.eventId,
-                about: ABOUT[line.event.kind],
-                when: formatInTimeZone(line.event.happenedAt, site.timeZone),
-                who: names.get(line.event.personId) ?? 'somebody',
-                counts: line.counts,
-                ...(line.correctedBy && { correctedBy: line.correctedBy }),
-                mayCorrect: line.counts && line.event.kind !== 'correction' && may(actor.role, toCorrect(line.event)),
-              }))}
+            base={base}
+            only={only}
+            lines={shownLines(part.lines, part.around).map(({ event, ...line }) => ({
+              ...line,
+              eventId: event.eventId,
+              when: formatInTimeZone(event.happenedAt, site.timeZone),
+              who: names.get(event.personId) ?? 'somebody',
+              mayCorrect: line.counts && event.kind !== 'correction' && may(actor.role, toCorrect(event)),
+            }))}
           />
-          {lines.length > shown && (
-            <Link className="btn btn-outline mt-2" href={`${base}?lines=${shown + 200}`} scroll={false}>
-              Older lines ({lines.length - shown})
+          {part.older && (
+            <Link
+              className="btn btn-outline mt-2"
+              href={`${base}?lines=${limit + 100}${only ? `&about=${encodeURIComponent(only)}` : ''}`}
+              scroll={false}
+            >
+              Older lines
             </Link>
           )}
         </section>
@@ -256,7 +265,7 @@ const CARE_COLOUR = { well: 'text-success', soon: '', due: 'text-warning font-bo
 const NEEDLES = 8
 
 /** The last needles as bars: how long each was in, and why it left. */
-function needleBars(lines: Awaited<ReturnType<typeof readBook>>, timeZone: string): NeedleBar[] {
+function needleBars(lines: Awaited<ReturnType<typeof readNeedleLines>>, timeZone: string): NeedleBar[] {
   const day = (moment: string) => formatInTimeZone(moment, timeZone).split(',')[0]!
   return needleHistory(lines)
     .slice(-NEEDLES)
@@ -271,66 +280,6 @@ function needleBars(lines: Awaited<ReturnType<typeof readBook>>, timeZone: strin
           ? `in since ${day(fittedAt)}`
           : `${day(fittedAt)} to ${day(leftAt)}: ${broke ? 'broke' : out ? `${out.reason.replaceAll('-', ' ')}, to ${out.wentTo.replaceAll('-', ' ')}` : 'taken out'}`,
     }))
-}
-
-/** Lines newest first, each with whether it counts and the line that corrects it. */
-function bookLines(lines: Awaited<ReturnType<typeof readBook>>) {
-  return applyCorrections(lines)
-    .map(({ event, happening }) => {
-      const counts = event.kind === 'correction' || happening === event
-      const correctedBy = counts
-        ? undefined
-        : lines.findLast((line) => line.kind === 'correction' && line.body.corrects === event.eventId)?.eventId
-      return { event, counts, correctedBy }
-    })
-    .reverse()
-}
-
-/** Which filter of the book each kind of line falls under. */
-const ABOUT: Readonly<Record<EventKind, BookFilter>> = {
-  'needle-changed': 'needles',
-  'needle-broke': 'trouble',
-  'pieces-found': 'trouble',
-  'set-up': 'setting up',
-  'check-run': 'checks',
-  'swatch-stitched': 'swatches',
-  used: 'needles',
-  'bobbin-wound': 'care',
-  cleaned: 'care',
-  oiled: 'care',
-  'baseline-set': 'setting up',
-  'found-off': 'setting up',
-  restored: 'setting up',
-  'trait-learnt': 'notes',
-  'fault-opened': 'trouble',
-  'fault-cured': 'trouble',
-  serviced: 'care',
-  'electrical-test': 'care',
-  released: 'trouble',
-  'red-tagged': 'trouble',
-  'red-tag-lifted': 'trouble',
-  noted: 'notes',
-  correction: 'notes',
-}
-
-/** What a line says; a correction names the line that it corrects and what stands in its place. */
-function wordsOf(
-  { event }: ReturnType<typeof bookLines>[number],
-  lines: Awaited<ReturnType<typeof readBook>>,
-): Pick<BookLineShown, 'title' | 'detail' | 'corrects'> {
-  if (event.kind !== 'correction') return eventWords(event)
-  const { corrects, replacement, because } = event.body
-  const stands = replacement ? `stands as: ${eventWords(replacement).title}.` : 'is taken back.'
-  return {
-    title: 'Correction',
-    detail: `${stands} ${because}`,
-    corrects: { eventId: corrects, title: correctedTitle(lines, corrects) },
-  }
-}
-
-function correctedTitle(lines: Awaited<ReturnType<typeof readBook>>, eventId: string): string {
-  const line = lines.find((each) => each.eventId === eventId)
-  return line && line.kind !== 'correction' ? eventWords(line).title : 'a correction'
 }
 
 function Fact({ name, children }: { name: string; children: React.ReactNode }) {

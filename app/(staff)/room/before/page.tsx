@@ -30,7 +30,7 @@ export default async function BeforePage() {
         name: machine.name,
         number: machine.number,
         place: machine.place,
-        ...standingOf(machine.state, site.houseRules.needle),
+        ...standingOf(machine.state, site.houseRules.needle, new Date().toISOString()),
         tasks: beforeClass(machine, project?.given?.kit, site.houseRules, now),
         ...(project && { who: project.learner, what: project.name }),
       }
