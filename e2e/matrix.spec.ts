@@ -70,6 +70,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/enter': 'anyone',
   '/room': 'see-room',
   '/room/before': 'see-room',
+  '/room/arrange': 'place-machine',
   '/kits': 'see-kits',
   '/kits/new': 'add-project',
   '/kits/sheet': 'add-projects',

@@ -59,7 +59,7 @@ function stepsOf(rules: readonly Rule<CheckStepGiven>[], facts: Facts): CheckSte
 
 /** Traits as a person says them, with what the kit adds. */
 function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
-  const { tensionDial, needleNm: _, lengthMm: _length, lengthMarks, bobbinSize: _size, ...words } = traits
+  const { tensionDial, needleNm: _, lengthMm: _length, lengthMarks, bobbinSize: _size, threaderNm, ...words } = traits
   const stitch = kit?.stitch
   // A day starts with a middling straight stitch when no kit says otherwise.
   const lengthMm = stitch?.lengthMm ?? Math.min(Math.max(2.5, traits.lengthMm?.min ?? 0), traits.lengthMm?.max ?? 2.5)
@@ -73,6 +73,12 @@ function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
     handWheelWords: traits.handWheel ? WHEEL[traits.handWheel] : 'the way its manual says',
     bobbinMaterialWords: traits.bobbinMaterial ? `, ${traits.bobbinMaterial},` : '',
     clampWords: traits.clampTightened ? CLAMP[traits.clampTightened] : '',
+    unwindsWords: traits.spoolUnwinds ? ` It unwinds ${traits.spoolUnwinds.replaceAll('-', ' ')}.` : '',
+    threaderFits:
+      kit && threaderNm ? kit.needle.sizeNm >= threaderNm.min && kit.needle.sizeNm <= threaderNm.max : undefined,
+    threaderFinest: threaderNm?.min,
+    threaderThickest: threaderNm?.max,
+    threaderPowerWords: traits.threaderNeedsPower ? ', with the power on' : ', with the power off',
     kitStraight: stitch ? stitch.iso === '301' : true,
     kitLengthMm: plain(lengthMm),
     kitLengthMark: lengthMarks && plain(nearestLengthMark(lengthMarks, lengthMm).mark),

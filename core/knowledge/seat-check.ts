@@ -67,6 +67,20 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     'The winder is off, with its light out.',
   ),
   step(
+    'needle-centred',
+    'settings',
+    'Needle in the middle',
+    { needlePosition: { in: ['left-or-centre', 'anywhere'] }, straightNeedleAt: { notIn: ['left'] } },
+    'The needle stands in the middle: only there are the marks on the plate true.',
+  ),
+  step(
+    'needle-centred-from-left',
+    'settings',
+    'Needle to the middle',
+    { needlePosition: { in: ['left-or-centre', 'anywhere'] }, straightNeedleAt: { in: ['left'] } },
+    'Straight stitch starts at the left on this machine: move the needle to the middle, where the marks on the plate are true.',
+  ),
+  step(
     'stitch-mark',
     'settings',
     'Stitch',
@@ -144,7 +158,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     'threading',
     'Spool upright, on felt',
     { spoolPin: { in: ['upright'] } },
-    'The spool stands on its felt disc and turns freely; the thread does not wind round the pin.',
+    'The spool stands on its felt disc and turns freely; the thread does not wind round the pin.{unwindsWords}',
     { drawing: 'spool' },
   ),
   step(
@@ -217,6 +231,22 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     { eyeThreaded: { known: true } },
     'Thread the eye {eyeThreadedWords}: in from the long groove, out on the side where the hook passes.',
     { drawing: 'needle', caution: POWER_OFF },
+  ),
+  step(
+    'threader',
+    'threading',
+    'Threader',
+    { threader: { in: ['built-in'] }, threaderFits: { is: true } },
+    'Its threader may do it{threaderPowerWords}: lower the foot for the eye alone, and lift it again after.',
+    { caution: 'Foot off the pedal.' },
+  ),
+  step(
+    'threader-too-fine',
+    'threading',
+    'By hand, not with the threader',
+    { threader: { in: ['built-in'] }, threaderFits: { is: false } },
+    'The threader takes needles from {threaderFinest} to {threaderThickest}; this one is threaded by hand.',
+    { caution: POWER_OFF },
   ),
   step(
     'tug',

@@ -41,6 +41,8 @@ export const addMachine = command(
     place: strict({ x: Tenths, y: Tenths }),
     traits: Type.Object({}, { additionalProperties: true }),
     source,
+    /** traits that come from a template and that nobody has checked at this machine */
+    unchecked: Type.Optional(Type.Array(words(TRAIT_NAMES), { uniqueItems: true })),
   }),
   () => 'add-machine',
   async ({ tx, actor, now }, body) => {
@@ -86,7 +88,7 @@ export const addMachine = command(
           machine_id: body.machineId,
           trait,
           value: JSON.stringify(value),
-          source: body.source,
+          source: body.unchecked?.includes(trait as TraitName) ? 'template' : body.source,
           learnt_by: actor.personId,
           learnt_at: now,
         })),

@@ -88,24 +88,25 @@ export async function readNeedleLines(
   machineId: string,
   needles: number,
 ): Promise<BookLine[]> {
-  const ends = await store
-    .selectFrom('machine_event')
-    .select('happened_at')
-    .where('site_id', '=', siteId)
-    .where('machine_id', '=', machineId)
-    .where('kind', 'in', NEEDLE_ENDS)
-    .orderBy('happened_at', 'desc')
-    .orderBy('event_id', 'desc')
-    .limit(needles + 1)
-    .execute()
-  const first = ends.at(-1)
-  if (!first) return []
   const rows = await store
+    .with('ends', (query) =>
+      query
+        .selectFrom('machine_event')
+        .select('happened_at')
+        .where('site_id', '=', siteId)
+        .where('machine_id', '=', machineId)
+        .where('kind', 'in', NEEDLE_ENDS)
+        .orderBy('happened_at', 'desc')
+        .orderBy('event_id', 'desc')
+        .limit(needles + 1),
+    )
     .selectFrom('machine_event')
     .select(LINE)
     .where('site_id', '=', siteId)
     .where('machine_id', '=', machineId)
-    .where('happened_at', '>=', first.happened_at)
+    .where('happened_at', '>=', (query) =>
+      query.selectFrom('ends').select(({ fn }) => fn.min('happened_at').as('first')),
+    )
     .where('kind', 'in', [...NEEDLE_ENDS, 'used'])
     .orderBy('happened_at')
     .orderBy('event_id')
@@ -116,36 +117,35 @@ export async function readNeedleLines(
 
 /** Corrections of these lines, corrections of those in turn, and the lines that a correction among them names. */
 async function readAround(store: Reader, siteId: string, lines: readonly BookLine[]): Promise<BookLine[]> {
-  const found = new Map(lines.map((line) => [line.eventId, line]))
-  let ask = [...found.keys()]
-  const keep = (rows: BookLine[]) => {
-    const fresh = rows.filter(({ eventId }) => !found.has(eventId))
-    for (const line of fresh) found.set(line.eventId, line)
-    return fresh.map(({ eventId }) => eventId)
-  }
-  while (ask.length > 0) {
-    const rows = await store
-      .selectFrom('machine_event')
-      .select(LINE)
-      .where('site_id', '=', siteId)
-      .where('kind', '=', 'correction')
-      .where(sql<string>`body->>'corrects'`, 'in', ask)
-      .execute()
-    ask = keep(rows.map(asLine))
-  }
-  const named = [...found.values()].flatMap((line) => (line.kind === 'correction' ? [line.body.corrects] : []))
-  const missing = named.filter((eventId) => !found.has(eventId))
-  if (missing.length > 0) {
-    const rows = await store
-      .selectFrom('machine_event')
-      .select(LINE)
-      .where('site_id', '=', siteId)
-      .where('event_id', 'in', missing)
-      .execute()
-    keep(rows.map(asLine))
-  }
-  const own = new Set(lines.map(({ eventId }) => eventId))
-  return [...found.values()].filter(({ eventId }) => !own.has(eventId))
+  if (lines.length === 0) return []
+  const own = lines.map(({ eventId }) => eventId)
+  const named = lines.flatMap((line) => (line.kind === 'correction' ? [line.body.corrects] : []))
+  const rows = await store
+    .withRecursive('around', (query) =>
+      query
+        .selectFrom('machine_event')
+        .select(LINE)
+        .where('site_id', '=', siteId)
+        .where('kind', '=', 'correction')
+        .where(sql<string>`body->>'corrects'`, 'in', own)
+        .union((union) =>
+          union
+            .selectFrom('machine_event as later')
+            .innerJoin('around', (join) => join.on(sql`later.body->>'corrects'`, '=', sql`around.event_id::text`))
+            .select(LINE.map((column) => `later.${column}` as const))
+            .where('later.site_id', '=', siteId)
+            .where('later.kind', '=', 'correction'),
+        ),
+    )
+    .selectFrom('around')
+    .selectAll()
+    .$if(named.length > 0, (query) =>
+      query.union((union) =>
+        union.selectFrom('machine_event').select(LINE).where('site_id', '=', siteId).where('event_id', 'in', named),
+      ),
+    )
+    .execute()
+  return rows.filter(({ event_id: eventId }) => !own.includes(eventId)).map(asLine)
 }
 
 export async function readLine(store: Reader, siteId: string, eventId: string) {

@@ -26,16 +26,65 @@ export interface Machine {
   readonly state: MachineState
 }
 
+/** A machine without what is known of its kind: enough to say where it stands and whether somebody can sit down. */
+export type RoomMachine = Pick<Machine, 'machineId' | 'name' | 'number' | 'place' | 'state'>
+
+/** All machines of a room by number, read at once however many there are. */
+export async function readRoom(store: Reader, siteId: string): Promise<RoomMachine[]> {
+  const rows = await store
+    .selectFrom('machine')
+    .innerJoin('machine_state', (join) =>
+      join
+        .onRef('machine_state.site_id', '=', 'machine.site_id')
+        .onRef('machine_state.machine_id', '=', 'machine.machine_id'),
+    )
+    .select(['machine.machine_id', 'name', 'number', 'place_x', 'place_y', 'state'])
+    .where('machine.site_id', '=', siteId)
+    .orderBy('number')
+    .execute()
+  return rows.map((row) => ({
+    machineId: row.machine_id,
+    name: row.name,
+    number: row.number,
+    place: { x: row.place_x, y: row.place_y },
+    state: row.state as MachineState,
+  }))
+}
+
+/** Some traits of some machines, by machine id. */
+export async function readTraits(
+  store: Reader,
+  siteId: string,
+  machineIds: readonly string[],
+  wanted: readonly TraitName[],
+): Promise<ReadonlyMap<string, Traits>> {
+  if (machineIds.length === 0) return new Map()
+  const rows = await store
+    .selectFrom('trait')
+    .select(['machine_id', 'trait', 'value'])
+    .where('site_id', '=', siteId)
+    .where('machine_id', 'in', machineIds)
+    .where('trait', 'in', wanted)
+    .execute()
+  const known = new Map<string, Record<string, unknown>>()
+  for (const row of rows) {
+    const own = known.get(row.machine_id) ?? {}
+    own[row.trait] = check(TRAITS[row.trait as TraitName], row.value)
+    known.set(row.machine_id, own)
+  }
+  return known
+}
+
 /**
  * The room's machines by number, each with its traits and its state.
- * @param which one machine only, or only some traits: a room's plan asks for two of forty
+ * @param which one machine only
  */
 export async function readMachines(
   store: Reader,
   siteId: string,
-  which: { readonly machineId?: string; readonly traits?: readonly TraitName[] } = {},
+  which: { readonly machineId?: string } = {},
 ): Promise<Machine[]> {
-  const { machineId: only, traits: wanted } = which
+  const { machineId: only } = which
   const [machines, traits] = await Promise.all([
     store
       .selectFrom('machine')
@@ -54,7 +103,6 @@ export async function readMachines(
       .select(['machine_id', 'trait', 'value', 'source', 'learnt_at', 'learnt_by'])
       .where('site_id', '=', siteId)
       .$if(only !== undefined, (query) => query.where('machine_id', '=', only!))
-      .$if(wanted !== undefined, (query) => query.where('trait', 'in', wanted!))
       .execute(),
   ])
   const byMachine = new Map<string, typeof traits>()

@@ -21,12 +21,18 @@ export interface PlanMachine {
   readonly hoursLeft?: string
 }
 
-const TABLE = { width: 22.5, height: 15.4 }
+/** A table with its chair, in tenths of a metre. */
+export const TABLE = { width: 22.5, height: 15.4 }
+/** Where the first table stands in a room that is not cut into parts. */
+const FIRST = { x: 14, y: 9 }
 
 /** The room from above, tables where they stand, each with what is in its machine now. */
 export function RoomPlan({ machines, label }: { machines: readonly PlanMachine[]; label: string }) {
-  const right = Math.max(100, ...machines.map(({ place }) => place.x + TABLE.width / 2 + 2))
-  const bottom = Math.max(...machines.map(({ place }) => place.y + TABLE.height / 2 + 1.6), 40)
+  // A part of a large hall begins where its own first table stands.
+  const left = Math.max(0, Math.min(...machines.map(({ place }) => place.x)) - FIRST.x)
+  const top = Math.max(0, Math.min(...machines.map(({ place }) => place.y)) - FIRST.y)
+  const right = Math.max(100, ...machines.map(({ place }) => place.x - left + TABLE.width / 2 + 2))
+  const bottom = Math.max(...machines.map(({ place }) => place.y - top + TABLE.height / 2 + 1.6), 40)
   return (
     <svg viewBox={`0 0 ${right} ${bottom}`} role="group" aria-label={label} className="w-full">
       <rect
@@ -46,9 +52,11 @@ export function RoomPlan({ machines, label }: { machines: readonly PlanMachine[]
         strokeWidth="0.12"
         strokeDasharray="0.8 0.8"
       />
-      {machines.map((machine) => (
-        <Table key={machine.href} machine={machine} />
-      ))}
+      <g transform={left + top > 0 ? `translate(${-left} ${-top})` : undefined}>
+        {machines.map((machine) => (
+          <Table key={machine.href} machine={machine} />
+        ))}
+      </g>
     </svg>
   )
 }

@@ -19,6 +19,24 @@ export function TraitField({
   schema,
   value,
   set,
+  guess = false,
+}: {
+  question: string
+  schema: FieldSchema
+  value: unknown
+  set: (value: unknown) => void
+  /** the value comes from a template: shown as not checked yet */
+  guess?: boolean | undefined
+}) {
+  const asked = guess ? `${question} · not checked yet` : question
+  return <Field question={asked} schema={schema} value={value} set={set} />
+}
+
+function Field({
+  question,
+  schema,
+  value,
+  set,
 }: {
   question: string
   schema: FieldSchema

@@ -2,8 +2,10 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { may } from '@/core/people/role'
 import { plain } from '@/core/knowledge/rule'
-import { standingOf, type MachineStanding } from '@/core/machine/standing'
-import { readMachines, type Machine } from '@/store/machine/machines'
+import { standingOf, type MachineStanding, type StandingWord } from '@/core/machine/standing'
+import type { Traits } from '@/core/machine/trait'
+import { partsOf } from '@/core/room/walk'
+import { readRoom, readTraits, type RoomMachine } from '@/store/machine/machines'
 import { readSitters } from '@/store/project/projects'
 import { siteOf } from '../../_server/site'
 import { RoomPlan, type PlanMachine } from '@/ui/drawings/room-plan'
@@ -14,40 +16,94 @@ import { theStore } from '../../_server/store'
 
 export const metadata: Metadata = { title: 'Room' }
 
-export default async function RoomPage() {
+type Props = { searchParams: Promise<{ part?: string; only?: string; view?: string }> }
+
+/** How many machines one plan shows; a hall of hundreds is walked part by part. */
+const PART = 24
+
+const STANDINGS = ['ready', 'due', 'stopped'] as const
+
+export default async function RoomPage({ searchParams }: Props) {
   const actor = await mustSee('see-room')
   const store = theStore()
-  const [machines, site, sitters] = await Promise.all([
-    readMachines(store, actor.siteId, { traits: ['drive', 'spoolPin'] }),
+  const [room, site, sitters, asked] = await Promise.all([
+    readRoom(store, actor.siteId),
     siteOf(actor.siteId),
     readSitters(store, actor.siteId),
+    searchParams,
   ])
   const rules = site.houseRules.needle
   const now = new Date().toISOString()
-  const plan = machines.map((machine) =>
-    planned(machine, standingOf(machine.state, rules, now), rules.lifeHours, sitters.get(machine.machineId) ?? ''),
+  const standings = new Map(room.map(({ machineId, state }) => [machineId, standingOf(state, rules, now)]))
+  const standing = (machine: RoomMachine) => standings.get(machine.machineId)!.standing
+  const only = STANDINGS.find((each) => each === asked.only)
+  const list = asked.view === 'list'
+  const parts = partsOf(only ? room.filter((machine) => standing(machine) === only) : room, PART)
+  const part = Math.min(parts.length, Math.max(1, Math.floor(Number(asked.part)) || 1))
+  const here = parts[part - 1]!
+  const traits = await readTraits(
+    store,
+    actor.siteId,
+    here.map(({ machineId }) => machineId),
+    ['drive', 'spoolPin'],
   )
-  const count = (standing: PlanMachine['standing']) => plan.filter((machine) => machine.standing === standing).length
+  const plan = here.map((machine) =>
+    planned(
+      machine,
+      traits.get(machine.machineId) ?? {},
+      standings.get(machine.machineId)!,
+      rules.lifeHours,
+      sitters.get(machine.machineId) ?? '',
+    ),
+  )
+  const count = (word: StandingWord) => room.filter((machine) => standing(machine) === word).length
+  const to = (change: { part?: number; only?: string | undefined; view?: string | undefined }) => {
+    const next = { only, view: list ? 'list' : undefined, part: undefined, ...change }
+    const query = new URLSearchParams(
+      Object.entries(next).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])),
+    )
+    return query.size > 0 ? `/room?${query}` : '/room'
+  }
 
   return (
     <>
       <div className="mb-4 flex flex-wrap items-end gap-x-8 gap-y-2">
         <h1 className="text-3xl font-bold">Room</h1>
-        {plan.length > 0 && (
+        {room.length > 0 && (
           <ul className="flex flex-wrap gap-6 text-lg">
-            {(['ready', 'due', 'stopped'] as const).map((standing) => (
-              <li key={standing} className="flex items-center gap-2">
-                <span className="numeral text-2xl">{count(standing)}</span>
-                <StandingMark standing={standing} />
+            {STANDINGS.map((word) => (
+              <li key={word}>
+                <Link
+                  href={to({ only: only === word ? undefined : word })}
+                  aria-current={only === word ? 'true' : undefined}
+                  prefetch={false}
+                  className={`flex min-h-11 items-center gap-2 border-b-2 ${only === word ? 'border-secondary' : 'border-transparent'}`}
+                >
+                  <span className="numeral text-2xl">{count(word)}</span>
+                  <StandingMark standing={word} />
+                </Link>
               </li>
             ))}
           </ul>
         )}
         <nav aria-label="Room" className="ml-auto flex flex-wrap gap-2">
-          {plan.length > 0 && (
-            <Link href="/room/before" className="btn btn-primary min-h-11">
-              Before class
-            </Link>
+          {room.length > 0 && (
+            <>
+              <Link
+                href={to({ view: list ? undefined : 'list', part })}
+                className="btn btn-ghost min-h-11 max-sm:hidden"
+              >
+                {list ? 'As a plan' : 'As a list'}
+              </Link>
+              {may(actor.role, 'place-machine') && (
+                <Link href="/room/arrange" className="btn btn-ghost min-h-11 max-sm:hidden">
+                  Arrange
+                </Link>
+              )}
+              <Link href="/room/before" className="btn btn-primary min-h-11">
+                Before class
+              </Link>
+            </>
           )}
           {may(actor.role, 'add-machine') && (
             <Link href="/machines/new" className="btn btn-outline min-h-11">
@@ -56,7 +112,7 @@ export default async function RoomPage() {
           )}
         </nav>
       </div>
-      {plan.length === 0 ? (
+      {room.length === 0 ? (
         <section className="sheet p-8 text-lg">
           <h2 className="text-2xl font-bold">No machine stands here yet</h2>
           <p className="mt-2">
@@ -66,14 +122,36 @@ export default async function RoomPage() {
         </section>
       ) : (
         <>
-          <section className="hidden sm:block" aria-label="Plan of the room">
-            <RoomPlan machines={plan} label="Plan of the room, seen from above" />
-          </section>
+          {parts.length > 1 && (
+            <nav aria-label="Parts of the room" className="mb-3 flex flex-wrap gap-1">
+              {parts.map((machines, index) => (
+                <Link
+                  key={machines[0]!.machineId}
+                  href={to({ part: index + 1 })}
+                  prefetch={false}
+                  aria-current={part === index + 1 ? 'true' : undefined}
+                  className={`btn btn-sm ${part === index + 1 ? 'btn-neutral' : 'btn-ghost'}`}
+                  title={`${machines[0]!.name} to ${machines.at(-1)!.name}`}
+                >
+                  {machines[0]!.number}…{machines.at(-1)!.number}
+                </Link>
+              ))}
+            </nav>
+          )}
+          {plan.length === 0 && <p className="sheet p-6 text-lg">No machine is {only} just now.</p>}
+          {plan.length > 0 &&
+            (list ? (
+              <RoomList machines={plan} />
+            ) : (
+              <section className="hidden sm:block" aria-label="Plan of the room">
+                <RoomPlan machines={plan} label="Plan of the room, seen from above" />
+              </section>
+            ))}
           <h2 className="sr-only sm:hidden">Machines</h2>
           <ul className="flex flex-col gap-3 sm:hidden">
             {plan.map((machine) => (
               <li key={machine.href}>
-                <Link href={machine.href} className="sheet block p-4">
+                <Link href={machine.href} className="sheet block p-4" prefetch={false}>
                   <span className="flex items-center justify-between gap-3">
                     <span className="text-xl font-bold">{machine.name}</span>
                     <StandingMark standing={machine.standing} />
@@ -91,8 +169,48 @@ export default async function RoomPage() {
   )
 }
 
+/** The same as the plan, in rows: for keys, for ears, and for looking one thing up. */
+function RoomList({ machines }: { machines: readonly PlanMachine[] }) {
+  return (
+    <table className="table max-sm:hidden">
+      <caption className="sr-only">Machines in walking order</caption>
+      <thead>
+        <tr>
+          <th scope="col">Machine</th>
+          <th scope="col">Stands</th>
+          <th scope="col">In it</th>
+          <th scope="col">Set</th>
+          <th scope="col">Left</th>
+          <th scope="col">Whose turn</th>
+        </tr>
+      </thead>
+      <tbody>
+        {machines.map((machine) => (
+          <tr key={machine.href}>
+            <th scope="row" className="text-lg">
+              <Link href={machine.href} className="link" prefetch={false}>
+                {machine.name}
+              </Link>{' '}
+              <span className="text-sm font-normal">no. {machine.number}</span>
+            </th>
+            <td>
+              <StandingMark standing={machine.standing} />
+              {machine.because && <span className="block text-sm">{machine.because}</span>}
+            </td>
+            <td className="font-semibold">{machine.needle}</td>
+            <td>{machine.setting}</td>
+            <td>{machine.hoursLeft ?? 'hours not known'}</td>
+            <td>{machine.who}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
 function planned(
-  machine: Machine,
+  machine: RoomMachine,
+  { drive, spoolPin }: Traits,
   { standing, because, wear }: MachineStanding,
   lifeHours: number,
   who: string,
@@ -113,7 +231,7 @@ function planned(
     needle: state.fitting ? shortNeedle(state.fitting.needle) : 'no needle',
     setting: setting.join(' · ') || 'not set up yet',
     who,
-    traits: pick(machine.traits),
+    traits: { ...(drive && { drive }), ...(spoolPin && { spoolPin }) },
     ...(wear &&
       state.fitting?.needle.condition !== 'unverified' && {
         lifeLeft: Math.min(1, wear.remainingHours / lifeHours),
@@ -121,9 +239,3 @@ function planned(
       }),
   }
 }
-
-/** Only what the plan draws goes to the browser. */
-const pick = ({ drive, spoolPin }: Machine['traits']): PlanMachine['traits'] => ({
-  ...(drive && { drive }),
-  ...(spoolPin && { spoolPin }),
-})

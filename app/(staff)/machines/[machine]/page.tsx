@@ -1,6 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatInTimeZone } from '@/ui/time'
+import { SOURCE_WORDS } from '@/core/machine/trait-source'
 import { TRAIT_NAMES, TRAIT_QUESTIONS } from '@/core/machine/trait'
 import { careOf } from '@/core/care/care'
 import { BOOK_FILTERS, kindsOf, shownLines } from '@/core/machine/book-lines'
@@ -53,6 +54,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
   const { state, traits } = machine
   const bars = needleBars(needleLines, site.timeZone)
   const base = `/machines/${machine.machineId}`
+  const unchecked = TRAIT_NAMES.filter((name) => machine.proofs[name]?.source === 'template').length
   const fitted = state.fitting?.needle
   const thread = state.thread as Thread | undefined
   return (
@@ -188,7 +190,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
                 question: TRAIT_QUESTIONS[name],
                 ...(traits[name] !== undefined && {
                   words: traitWords(traits[name]),
-                  source: machine.proofs[name]?.source ?? 'not said',
+                  source: SOURCE_WORDS[machine.proofs[name]?.source ?? 'tried'],
                 }),
               }))}
             />
@@ -197,6 +199,11 @@ export default async function MachinePage({ params, searchParams }: Props) {
                 Print its card
               </Link>
             </p>
+            {unchecked > 0 && (
+              <p className="mt-2 border-l-4 border-warning pl-3">
+                {unchecked} of its traits come from a template and are not checked at this machine yet.
+              </p>
+            )}
             {may(actor.role, 'set-trait') && (
               <p>
                 <Link className="link" href={`${base}/traits`}>

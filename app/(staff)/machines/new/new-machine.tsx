@@ -2,7 +2,8 @@
 
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { TRAIT_SOURCES, type TraitSource } from '@/core/machine/trait-source'
+import { PROVEN_SOURCES, SOURCE_WORDS } from '@/core/machine/trait-source'
+import type { Archetype } from '@/core/knowledge/archetype'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { TraitField, type FieldSchema } from '@/ui/parts/trait-field'
 import { useKept } from '@/ui/parts/use-kept'
@@ -11,24 +12,21 @@ import { useWrite } from '@/ui/parts/use-write'
 interface Draft {
   readonly name: string
   readonly number: number
-  readonly source: TraitSource
+  readonly source: (typeof PROVEN_SOURCES)[number]
+  /** answers that come from a template and were not touched since */
+  readonly unchecked?: readonly string[]
   readonly traits: Readonly<Record<string, unknown>>
-}
-
-const SOURCE_WORDS: Readonly<Record<TraitSource, string>> = {
-  manual: 'its manual',
-  plate: 'the plate on it',
-  technician: 'a technician',
-  tried: 'trying it out',
 }
 
 /** A machine by its traits, answered standing in front of it; what is not known yet can stay open. */
 export function NewMachine({
   questions,
+  archetypes,
   place,
   number,
 }: {
   questions: readonly { readonly trait: string; readonly question: string; readonly schema: FieldSchema }[]
+  archetypes: readonly Archetype[]
   place: { readonly x: number; readonly y: number }
   number: number
 }) {
@@ -41,7 +39,12 @@ export function NewMachine({
     if (
       await write(
         'add-machine',
-        { machineId, place, ...draft },
+        {
+          machineId,
+          place,
+          ...draft,
+          unchecked: draft.unchecked?.filter((each) => draft.traits[each] !== undefined) ?? [],
+        },
         { done: `${draft.name} stands in the room`, then: `/machines/${machineId}` },
       )
     ) {
@@ -88,19 +91,46 @@ export function NewMachine({
       </div>
       <TraitField
         question="Who says so?"
-        schema={{ enum: TRAIT_SOURCES.map((source) => SOURCE_WORDS[source]) }}
+        schema={{ enum: PROVEN_SOURCES.map((source) => SOURCE_WORDS[source]) }}
         value={SOURCE_WORDS[draft.source]}
         set={(words) =>
-          keep({ ...draft, source: TRAIT_SOURCES.find((source) => SOURCE_WORDS[source] === words) ?? 'manual' })
+          keep({ ...draft, source: PROVEN_SOURCES.find((source) => SOURCE_WORDS[source] === words) ?? 'manual' })
         }
       />
+      <fieldset>
+        <legend className="mb-1 font-bold">Does it look like one of these?</legend>
+        <p className="mb-2 text-sm">
+          Choosing one fills in what such machines usually have. Every answer stays marked until somebody has checked it
+          at this machine.
+        </p>
+        <div className="grid gap-2 sm:grid-cols-2">
+          {archetypes.map(({ id, name, looks, traits }) => (
+            <button
+              key={id}
+              type="button"
+              className="sheet p-3 text-left hover:bg-base-200"
+              onClick={() => keep({ ...draft, traits, unchecked: Object.keys(traits) })}
+            >
+              <strong>{name}</strong>
+              <span className="block text-sm">{looks}</span>
+            </button>
+          ))}
+        </div>
+      </fieldset>
       {questions.map(({ trait, question, schema }) => (
         <TraitField
           key={trait}
           question={question}
           schema={schema}
           value={draft.traits[trait]}
-          set={(value) => keep({ ...draft, traits: { ...draft.traits, [trait]: value } })}
+          set={(value) =>
+            keep({
+              ...draft,
+              traits: { ...draft.traits, [trait]: value },
+              unchecked: draft.unchecked?.filter((each) => each !== trait) ?? [],
+            })
+          }
+          guess={draft.unchecked?.includes(trait)}
         />
       ))}
       <div className="sticky bottom-0 -mx-4 flex flex-wrap items-center gap-4 border-t border-base-300 bg-base-100 px-4 py-3">

@@ -1,7 +1,8 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { may } from '@/core/people/role'
-import { readMachines } from '@/store/machine/machines'
+import { ARCHETYPES } from '@/core/knowledge/archetype'
+import { readRoom } from '@/store/machine/machines'
 import { mustSee } from '../../../_server/actor'
 import { theStore } from '../../../_server/store'
 import { traitQuestions } from '../../../_server/trait-fields'
@@ -22,10 +23,11 @@ function freePlace(taken: readonly { x: number; y: number }[]): { x: number; y: 
 export default async function NewMachinePage() {
   const actor = await mustSee('see-room')
   if (!may(actor.role, 'add-machine')) notFound()
-  const machines = await readMachines(theStore(), actor.siteId)
+  const machines = await readRoom(theStore(), actor.siteId)
   return (
     <NewMachine
       questions={traitQuestions()}
+      archetypes={ARCHETYPES}
       place={freePlace(machines.map(({ place }) => place))}
       number={Math.max(0, ...machines.map(({ number }) => number)) + 1}
     />

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next'
 import { beforeClass } from '@/core/care/before-class'
 import { standingOf } from '@/core/machine/standing'
+import { inWalkingOrder } from '@/core/room/walk'
 import { readMachines } from '@/store/machine/machines'
 import { lastGiven, readProjects } from '@/store/project/projects'
 import { mustSee } from '../../../_server/actor'
@@ -9,9 +10,6 @@ import { theStore } from '../../../_server/store'
 import { BeforeClass } from './before-class'
 
 export const metadata: Metadata = { title: 'Before class' }
-
-/** Machines closer than this, in tenths of a metre, stand in one row of the walk. */
-const ROW = 8
 
 export default async function BeforePage() {
   const actor = await mustSee('see-room')
@@ -30,11 +28,11 @@ export default async function BeforePage() {
         name: machine.name,
         number: machine.number,
         place: machine.place,
-        ...standingOf(machine.state, site.houseRules.needle, new Date().toISOString()),
+        ...standingOf(machine.state, site.houseRules.needle, now),
         tasks: beforeClass(machine, project?.given?.kit, site.houseRules, now),
         ...(project && { who: project.learner, what: project.name }),
       }
     })
-    .sort((a, b) => Math.round(a.place.y / ROW) - Math.round(b.place.y / ROW) || a.place.x - b.place.x)
+    .sort(inWalkingOrder)
   return <BeforeClass walk={walk} />
 }

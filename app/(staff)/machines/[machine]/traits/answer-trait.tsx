@@ -12,10 +12,12 @@ interface Props {
   readonly schema: FieldSchema
   readonly value?: unknown
   readonly words?: string
+  /** it comes from a template; nobody has looked yet */
+  readonly unchecked?: boolean
 }
 
 /** One trait: what is known, and a way to say it better. Standing at the machine, it was tried. */
-export function AnswerTrait({ machineId, trait, question, schema, value, words }: Props) {
+export function AnswerTrait({ machineId, trait, question, schema, value, words, unchecked = false }: Props) {
   const [open, setOpen] = useState(false)
   const [answer, setAnswer] = useState<unknown>(value)
   const { busy, fault, write } = useWrite()
@@ -27,6 +29,19 @@ export function AnswerTrait({ machineId, trait, question, schema, value, words }
           <br />
           {words ? <strong>{words}</strong> : <em>not known yet</em>}
         </p>
+        {unchecked && (
+          <button
+            type="button"
+            className="btn btn-primary ml-auto"
+            disabled={busy}
+            aria-label={`It is so: ${question}`}
+            onClick={() =>
+              void write('set-trait', { machineId, trait, value, source: 'tried' }, { done: 'Checked at the machine' })
+            }
+          >
+            It is so
+          </button>
+        )}
         <button
           type="button"
           className="btn btn-outline"

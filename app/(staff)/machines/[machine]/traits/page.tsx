@@ -2,6 +2,8 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { may } from '@/core/people/role'
+import { SOURCE_WORDS } from '@/core/machine/trait-source'
+import type { TraitName } from '@/core/machine/trait'
 import { traitWords } from '@/core/machine/trait-words'
 import { mustSee } from '../../../../_server/actor'
 import { machinePage } from '../../../../_server/machine'
@@ -14,6 +16,10 @@ export default async function TraitsPage({ params }: { params: Promise<{ machine
   const actor = await mustSee('see-book')
   if (!may(actor.role, 'set-trait')) notFound()
   const { machine } = await machinePage(actor.siteId, (await params).machine)
+  const open = (trait: TraitName) =>
+    machine.traits[trait] === undefined ? 1 : machine.proofs[trait]?.source === 'template' ? 0 : 2
+  const questions = traitQuestions().sort((a, b) => open(a.trait) - open(b.trait))
+  const unchecked = questions.filter(({ trait }) => open(trait) === 0).length
   return (
     <div className="mx-auto max-w-3xl">
       <p>
@@ -22,9 +28,16 @@ export default async function TraitsPage({ params }: { params: Promise<{ machine
         </Link>
       </p>
       <h1 className="mb-4 text-3xl font-bold">What is known of {machine.name}</h1>
+      {unchecked > 0 && (
+        <p className="mb-3 text-lg">
+          <span className="numeral text-2xl">{unchecked}</span> answers come from a template. Look at the machine, and
+          say yes or better.
+        </p>
+      )}
       <ul>
-        {traitQuestions().map((asked) => {
+        {questions.map((asked) => {
           const value = machine.traits[asked.trait]
+          const source = machine.proofs[asked.trait]?.source
           return (
             <li key={asked.trait} className="seam py-3">
               <AnswerTrait
@@ -32,7 +45,8 @@ export default async function TraitsPage({ params }: { params: Promise<{ machine
                 {...asked}
                 {...(value !== undefined && {
                   value,
-                  words: `${traitWords(value)} (${machine.proofs[asked.trait]?.source})`,
+                  words: `${traitWords(value)} (${source ? SOURCE_WORDS[source] : 'not said'})`,
+                  unchecked: source === 'template',
                 })}
               />
             </li>
