@@ -13,23 +13,32 @@ const targetOf = (project: Project | undefined): Target => {
   return stitch.of === 'decorative' ? 'decorative' : 'zigzag'
 }
 
-/** The seat check of a machine with the kit that was given for it, ready to be drawn. */
+/**
+ * A check of a machine with the kit that was given for it, ready to be drawn. A check holds for a setup, so only what a
+ * change made stale is asked again, unless the whole list is asked for.
+ */
 export function seatCheckProps(
   machine: Machine,
   project: Project | undefined,
-  which: { readonly list?: 'seat' | 'room'; readonly onlyStale?: boolean } = {},
+  which: { readonly list?: 'seat' | 'room'; readonly whole?: boolean } = {},
 ) {
   const { traits, state } = machine
+  const list = which.list ?? ('seat' as const)
   const kit = project?.given?.kit
-  const all = which.list === 'room' ? roomCheck(traits, kit) : seatCheck(traits, kit)
-  // Only what a change made stale is asked again; where nothing is, the whole list.
-  const stale = all.filter(({ group }) => state.stale.includes(group))
+  const all = list === 'room' ? roomCheck(traits, kit) : seatCheck(traits, kit)
+  const asked = all.filter(({ group }) => state.stale.includes(group) || state.failed.includes(group))
+  const whole = which.whole || list === 'room' || state.lastCheckAt === undefined
   return {
-    machineId: machine.machineId,
-    ...(project && { projectId: project.projectId }),
-    list: which.list ?? ('seat' as const),
-    steps: which.onlyStale && stale.length > 0 ? stale : all,
-    drawn: { traits, set: kit?.dial.setting ?? traits.tensionDial?.normal },
+    /** whether steps that still hold were left out */
+    shortened: !whole && asked.length < all.length,
+    swatchIsStale: state.stale.includes('swatch') || state.stale.includes('line'),
+    check: {
+      machineId: machine.machineId,
+      ...(project && { projectId: project.projectId }),
+      list,
+      steps: whole ? all : asked,
+      drawn: { traits, set: kit?.dial.setting ?? traits.tensionDial?.normal },
+    },
   }
 }
 

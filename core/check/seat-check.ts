@@ -46,7 +46,8 @@ export function roomCheck(traits: Traits, kit?: CheckedKit): CheckStep[] {
   return stepsOf(ROOM_CHECK, checkFacts(traits, kit))
 }
 
-function stepsOf(rules: readonly Rule<CheckStepGiven>[], facts: Facts): CheckStep[] {
+/** The steps of a list that hold for these facts, in its order. */
+export function stepsOf(rules: readonly Rule<CheckStepGiven>[], facts: Facts): CheckStep[] {
   return rulesThatHold(rules, facts).map((rule) => ({
     step: rule.id,
     group: rule.give.group,
@@ -58,7 +59,7 @@ function stepsOf(rules: readonly Rule<CheckStepGiven>[], facts: Facts): CheckSte
 }
 
 /** Traits as a person says them, with what the kit adds. */
-function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
+export function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
   const { tensionDial, needleNm: _, lengthMm: _length, lengthMarks, bobbinSize: _size, threaderNm, ...words } = traits
   const stitch = kit?.stitch
   // A day starts with a middling straight stitch when no kit says otherwise.
@@ -72,6 +73,7 @@ function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
     shankFlatWords: traits.shankFlat,
     handWheelWords: traits.handWheel ? WHEEL[traits.handWheel] : 'the way its manual says',
     bobbinMaterialWords: traits.bobbinMaterial ? `, ${traits.bobbinMaterial},` : '',
+    clampFacesWords: traits.clampFaces ? `, at the ${traits.clampFaces}` : '',
     clampWords: traits.clampTightened ? CLAMP[traits.clampTightened] : '',
     unwindsWords: traits.spoolUnwinds ? ` It unwinds ${traits.spoolUnwinds.replaceAll('-', ' ')}.` : '',
     threaderFits:

@@ -49,3 +49,17 @@ export const GROUP_WORDS: Readonly<Record<CheckGroup, string>> = {
   line: '3 cm test line',
   swatch: 'test swatch',
 }
+
+/** What to do next when a step of a group did not pass, before anybody else is asked. */
+export const AFTER_FAIL: Readonly<Record<CheckGroup, string>> = {
+  settings: 'Set it to its mark. That is putting back, not adjusting, and anybody may; then look again.',
+  threading:
+    'Cut the thread at the spool, pull it out forward through the needle, lift the foot, and thread again from the spool.',
+  needle: 'Stop here and ask for a new needle. A needle that is loose, bent or the wrong one breaks.',
+  bobbin: 'Bobbin out, look, and in again: the right class, the right way round, under the spring, until it is home.',
+  raise:
+    'Hold the top thread, one turn of the hand wheel, and draw the loop up; if it does not come, look at the bobbin again.',
+  'no-touch': 'Do not sew. Turn back by hand and call staff: foot, plate, width or needle do not belong together.',
+  line: 'Sew three centimetres again after threading afresh; if it is still wrong, read it as a swatch.',
+  swatch: 'Read the swatch from its pictures; it says what comes next.',
+}

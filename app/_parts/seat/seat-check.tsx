@@ -2,11 +2,8 @@
 
 import Link from 'next/link'
 import type { CheckStep } from '@/core/check/seat-check'
-import type { Traits } from '@/core/machine/trait'
-import { BobbinDrawing } from '@/ui/drawings/bobbin'
-import { DialDrawing } from '@/ui/drawings/dial'
-import { NeedlePlan } from '@/ui/drawings/needle'
-import { DiscsDrawing, HandWheelDrawing, SpoolDrawing, TakeUpDrawing } from '@/ui/drawings/threading'
+import { AFTER_FAIL } from '@/core/knowledge/check'
+import { StepPicture, type StepDrawn } from '@/ui/drawings/step-picture'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
@@ -21,7 +18,7 @@ interface Props {
   /** which list it is: the learner's before sewing, or the room's before a session */
   readonly list?: 'seat' | 'room'
   /** the machine's traits and the dial's mark, for the drawings */
-  readonly drawn: { readonly traits: Traits; readonly set: number | undefined }
+  readonly drawn: StepDrawn
   /** where to go when all is well, and when something failed */
   readonly swatchHref: string
   readonly homeHref: string
@@ -58,12 +55,18 @@ export function SeatCheck({ machineId, projectId, steps, list = 'seat', drawn, s
             <div className="grid grid-cols-[2.2rem_1fr] gap-x-2 sm:grid-cols-[2.2rem_7rem_1fr_auto] sm:items-center sm:gap-x-4">
               <span className="numeral pt-1 text-xl opacity-70">{index + 1}</span>
               <span className="hidden sm:block">
-                <StepPicture step={step} drawn={drawn} />
+                <StepPicture drawing={step.drawing} drawn={drawn} />
               </span>
               <div>
                 <h2 className="text-lg font-bold first-letter:uppercase">{step.title}</h2>
                 <p>{step.how}</p>
                 {step.caution && <p className="mt-1 font-semibold text-secondary">{step.caution}</p>}
+                {ticks[step.step] === 'fail' && (
+                  <p role="status" className="mt-1 border-l-4 border-error pl-3">
+                    <strong>Now: </strong>
+                    {AFTER_FAIL[step.group]}
+                  </p>
+                )}
               </div>
               <div
                 role="radiogroup"
@@ -114,51 +117,5 @@ export function SeatCheck({ machineId, projectId, steps, list = 'seat', drawn, s
         </Link>
       </div>
     </>
-  )
-}
-
-function StepPicture({ step, drawn: { traits, set } }: { step: CheckStep; drawn: Props['drawn'] }) {
-  const size = 'h-24'
-  switch (step.drawing) {
-    case 'needle':
-      return <NeedlePlan way={traits} className={size} />
-    case 'bobbin':
-      return traits.bobbinRuns ? <BobbinDrawing runs={traits.bobbinRuns} className={size} /> : null
-    case 'dial':
-      return traits.tensionDial && set !== undefined ? (
-        <DialDrawing dial={traits.tensionDial} set={set} className={size} />
-      ) : null
-    case 'spool':
-      return traits.spoolPin ? <SpoolDrawing pin={traits.spoolPin} className={size} /> : null
-    case 'hand-wheel':
-      return <HandWheelDrawing turns={traits.handWheel} className={size} />
-    case 'discs':
-      return <DiscsDrawing discs={traits.tensionDiscs} className={size} />
-    case 'take-up':
-      return <TakeUpDrawing takeUp={traits.takeUp} className={size} />
-    case 'foot-up':
-    case 'foot-down':
-      return <FootPicture up={step.drawing === 'foot-up'} />
-    case undefined:
-      return null
-  }
-}
-
-function FootPicture({ up }: { up: boolean }) {
-  return (
-    <svg
-      viewBox="0 0 80 70"
-      className="h-20"
-      role="img"
-      aria-label={up ? 'The presser foot is up' : 'The presser foot is down'}
-    >
-      <g fill="none" stroke="currentColor" strokeWidth="1.6">
-        <path d="M8 58 H72" />
-        <g transform={up ? 'translate(0 -16)' : undefined}>
-          <path d="M40 4 V44 M26 56 V50 Q26 44 40 44 Q54 44 54 50 V56 H26" fill="var(--color-base-200)" />
-        </g>
-        {up ? <path d="M66 48 V34 m-5 6 l5 -6 l5 6" /> : <path d="M66 34 V48 m-5 -6 l5 6 l5 -6" />}
-      </g>
-    </svg>
   )
 }

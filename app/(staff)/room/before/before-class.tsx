@@ -19,7 +19,7 @@ interface Stop {
   readonly what?: string
 }
 
-const LEADS = { check: 'check?only=stale', 'room-check': 'check?list=room', swatch: 'swatch' } as const
+const LEADS = { check: 'check', 'room-check': 'check?list=room', swatch: 'swatch' } as const
 const LEADS_WORDS = { check: 'Seat check', 'room-check': 'Room check', swatch: 'Read a swatch' } as const
 
 /** The room in walking order: at each machine only what differs from what tonight needs, one tap each. */

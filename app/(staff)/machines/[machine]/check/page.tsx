@@ -3,6 +3,7 @@ import Link from 'next/link'
 import { mustSee } from '../../../../_server/actor'
 import { machinePage } from '../../../../_server/machine'
 import { seatCheckProps } from '../../../../_server/seat'
+import { WhatIsAsked } from '../../../../_parts/seat/what-is-asked'
 import { SeatCheck } from '../../../../_parts/seat/seat-check'
 
 export const metadata: Metadata = { title: 'Check' }
@@ -16,9 +17,9 @@ export default async function CheckPage({ params, searchParams }: Props) {
   const actor = await mustSee('see-book')
   const { machine, project } = await machinePage(actor.siteId, (await params).machine)
   const { list, only } = await searchParams
-  const props = seatCheckProps(machine, project, {
+  const { shortened, swatchIsStale, check } = seatCheckProps(machine, project, {
     list: list === 'room' ? 'room' : 'seat',
-    onlyStale: only === 'stale',
+    whole: only === 'all',
   })
   const home = `/machines/${machine.machineId}`
   return (
@@ -30,15 +31,13 @@ export default async function CheckPage({ params, searchParams }: Props) {
         {project && ` · ${project.learner}, ${project.name}`}
       </p>
       <h1 className="mb-3 text-3xl font-bold">{list === 'room' ? 'Room check' : 'Seat check'}</h1>
-      {only === 'stale' && (
-        <p>
-          Only what has changed since it was last checked.{' '}
-          <Link className="link" href={`${home}/check`}>
-            The whole check
-          </Link>
-        </p>
-      )}
-      <SeatCheck {...props} swatchHref={`${home}/swatch`} homeHref={home} />
+      <WhatIsAsked
+        shortened={shortened}
+        nothing={check.steps.length === 0}
+        swatchHref={swatchIsStale ? `${home}/swatch` : undefined}
+        wholeHref={`${home}/check?only=all`}
+      />
+      {check.steps.length > 0 && <SeatCheck {...check} swatchHref={`${home}/swatch`} homeHref={home} />}
     </div>
   )
 }

@@ -3,7 +3,9 @@
 import { useState } from 'react'
 import Link from 'next/link'
 import type { Point } from '@/core/knowledge/needle'
+import type { CheckStep } from '@/core/check/seat-check'
 import type { Traits } from '@/core/machine/trait'
+import { StepPicture } from '@/ui/drawings/step-picture'
 import { NeedlePlan } from '@/ui/drawings/needle'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
@@ -20,11 +22,10 @@ interface Props {
     readonly machineId: string
     readonly name: string
     readonly system: string
-    readonly traits: {
-      readonly [Name in 'shankFlat' | 'eyeThreaded' | 'clampHead' | 'clampTightened' | 'handWheel']:
-        Traits[Name] | undefined
-    }
+    readonly traits: Traits
   }
+  /** how it is done on this machine, power off first */
+  readonly steps: readonly CheckStep[]
   readonly catalogue: readonly {
     point: Point
     words: string
@@ -55,7 +56,7 @@ const REASONS = [
   { reason: 'unknown-age', words: 'Nobody knows its age', state: 'not-looked', wentTo: 'sharps' },
 ] as const
 
-export function NeedleChange({ machine, catalogue, old, kit }: Props) {
+export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
   const { busy, fault, log } = useWrite()
   const first =
     old?.condition === 'unverified'
@@ -76,8 +77,7 @@ export function NeedleChange({ machine, catalogue, old, kit }: Props) {
       },
   ].filter((each) => !!each)
   const chosen = REASONS.find((each) => each.reason === reason)!
-  const { traits } = machine
-  const wheel = traits.handWheel === 'away' ? 'away from you' : 'towards you'
+  const [at, setAt] = useState<number>()
 
   const change = () =>
     void log(
@@ -101,6 +101,44 @@ export function NeedleChange({ machine, catalogue, old, kit }: Props) {
         then: `/machines/${machine.machineId}`,
       },
     )
+
+  const done = (
+    <button
+      type="button"
+      className="btn btn-primary btn-lg self-start"
+      disabled={busy || (!fitted && !old)}
+      onClick={change}
+    >
+      {fitted ? `Done: ${needleWords(fitted)} is in` : 'Done: needle is out'}
+    </button>
+  )
+  if (at !== undefined) {
+    const last = at === steps.length - 1
+    return (
+      <>
+        <h1 className="mx-auto mb-3 max-w-3xl text-2xl font-bold">
+          {machine.name}: {fitted ? `${needleWords(fitted)} goes in` : 'the needle comes out'}
+        </h1>
+        <OneStep
+          step={steps[at]!}
+          number={at + 1}
+          of={steps.length}
+          traits={machine.traits}
+          back={() => setAt(at === 0 ? undefined : at - 1)}
+          next={
+            last ? (
+              done
+            ) : (
+              <button type="button" className="btn btn-primary btn-lg" onClick={() => setAt(at + 1)}>
+                Done, next
+              </button>
+            )
+          }
+        />
+        <FaultNote fault={fault} />
+      </>
+    )
+  }
 
   return (
     <div className="mx-auto max-w-4xl">
@@ -228,47 +266,71 @@ export function NeedleChange({ machine, catalogue, old, kit }: Props) {
             </label>
           </fieldset>
           <FaultNote fault={fault} />
-          <button
-            type="button"
-            className="btn btn-primary btn-lg self-start"
-            disabled={busy || (!fitted && !old)}
-            onClick={change}
-          >
-            {fitted ? `Done: ${needleWords(fitted)} is in` : 'Done: needle is out'}
-          </button>
+          <div className="flex flex-wrap gap-3">
+            {done}
+            <button type="button" className="btn btn-outline btn-lg" onClick={() => setAt(0)}>
+              Step by step
+            </button>
+          </div>
         </div>
         <aside className="sheet p-4">
           <h2 className="font-bold">On this machine</h2>
-          <NeedlePlan way={traits} className="mx-auto w-32" />
-          <ol className="mt-2 flex list-decimal flex-col gap-2 pl-5 text-sm">
-            <li>
-              <strong>Foot off the pedal, power off.</strong> Turn the wheel {wheel} until the needle is at its top;
-              paper over the plate hole.
-            </li>
-            <li>
-              Hold the needle; loosen the {traits.clampHead === 'slotted' ? 'slotted screw' : 'screw'} one or two turns,
-              no more, and draw it down.
-            </li>
-            <li>
-              {traits.shankFlat === 'round'
-                ? 'The long groove faces the side the thread comes from.'
-                : traits.shankFlat
-                  ? `The flat faces ${traits.shankFlat}.`
-                  : 'Look in the manual for the way the flat faces.'}{' '}
-              Push it up until it stops.
-            </li>
-            <li>
-              Tighten{' '}
-              {traits.clampTightened === 'driver'
-                ? 'with fingers, then its small driver to a light stop'
-                : 'with fingers only'}
-              ; pull and twist: it must not move.
-            </li>
-            <li>One whole turn by hand: no touch. Then thread, and stitch a swatch.</li>
+          <NeedlePlan way={machine.traits} className="mx-auto w-32" />
+          <ol className="mt-2 flex list-decimal flex-col gap-1 pl-5 text-sm">
+            {steps.map(({ step, title, caution }, index) => (
+              <li key={step}>
+                <span className={index === 0 ? 'font-bold' : ''}>{title}</span>
+                {caution && index > 0 && <span className="block text-secondary">{caution}</span>}
+              </li>
+            ))}
           </ol>
         </aside>
       </div>
     </div>
+  )
+}
+
+/** One step of the change on the whole screen, to be read with a needle between two fingers. */
+function OneStep({
+  step,
+  number,
+  of,
+  traits,
+  back,
+  next,
+}: {
+  step: CheckStep
+  number: number
+  of: number
+  traits: Traits
+  back: () => void
+  /** the way on; at the last step what writes it down */
+  next: React.ReactNode
+}) {
+  return (
+    <section
+      className="sheet mx-auto flex max-w-3xl flex-col gap-4 p-6"
+      aria-live="polite"
+      aria-label={`Step ${number}`}
+    >
+      <p>
+        Step <span className="numeral text-2xl">{number}</span> of {of}
+      </p>
+      <div className="flex flex-wrap items-start gap-6">
+        <div className="min-w-0 flex-1 basis-72">
+          <h2 className="text-3xl font-bold first-letter:uppercase">{step.title}</h2>
+          <p className="mt-2 text-xl">{step.how}</p>
+          {step.caution && <p className="mt-2 text-lg font-semibold text-secondary">{step.caution}</p>}
+        </div>
+        <StepPicture drawing={step.drawing} drawn={{ traits, set: undefined }} />
+      </div>
+      <div className="flex flex-wrap gap-3">
+        {next}
+        <button type="button" className="btn btn-ghost btn-lg" onClick={back}>
+          Back
+        </button>
+      </div>
+    </section>
   )
 }
 

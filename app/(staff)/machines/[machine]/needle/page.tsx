@@ -1,4 +1,5 @@
 import type { Metadata } from 'next'
+import { needleChangeSteps } from '@/core/check/needle-change'
 import { POINTS, needleSystem, type Point } from '@/core/knowledge/needle'
 import { sizesFor } from '@/core/kit/needle-choice'
 import { mustSee } from '../../../../_server/actor'
@@ -27,14 +28,9 @@ export default async function NeedlePage({ params }: { params: Promise<{ machine
         machineId: machine.machineId,
         name: machine.name,
         system: traits.needleSystem ?? 'unknown',
-        traits: {
-          shankFlat: traits.shankFlat,
-          eyeThreaded: traits.eyeThreaded,
-          clampHead: traits.clampHead,
-          clampTightened: traits.clampTightened,
-          handWheel: traits.handWheel,
-        },
+        traits,
       }}
+      steps={needleChangeSteps(traits)}
       catalogue={catalogue.filter(({ sizes }) => sizes.length > 0)}
       {...(state.fitting && {
         old: {

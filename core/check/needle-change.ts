@@ -1,0 +1,6 @@
+import { NEEDLE_CHANGE } from '../knowledge/needle-change'
+import type { Traits } from '../machine/trait'
+import { checkFacts, stepsOf, type CheckStep } from './seat-check'
+
+/** How the needle of exactly this machine is changed, power off first. */
+export const needleChangeSteps = (traits: Traits): CheckStep[] => stepsOf(NEEDLE_CHANGE, checkFacts(traits, undefined))
