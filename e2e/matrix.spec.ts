@@ -52,12 +52,19 @@ const MATRIX: Readonly<Record<Action, Allowed>> = {
   'add-machine': row('●●··'),
   'place-machine': row('●●··'),
   'set-trait': row('●●··'),
+  'receive-stock': row('●●··'),
   'count-stock': row('●●··'),
+  'take-stock': row('●●●·'),
+  'adjust-stock': row('●●··'),
+  'import-machines': row('●●··'),
+  'make-key': row('●···'),
+  'end-key': row('●···'),
   'add-person': row('●···'),
   'change-house-rules': row('●···'),
   'see-room': row('●●●·'),
   'see-kits': row('●●●·'),
   'see-book': row('●●●·'),
+  'see-stores': row('●●●·'),
   'see-people': row('●···'),
   'see-rules': row('●●●·'),
   'see-station': row('···●'),
@@ -70,6 +77,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/enter': 'anyone',
   '/room': 'see-room',
   '/room/before': 'see-room',
+  '/room/care': 'see-room',
   '/room/arrange': 'place-machine',
   '/kits': 'see-kits',
   '/kits/new': 'add-project',
@@ -80,6 +88,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/kits/[project]/print': 'see-kits',
   '/open/[code]': 'anyone',
   '/rules': 'see-rules',
+  '/machines/exchange': 'import-machines',
   '/machines/new': 'add-machine',
   '/machines/[machine]': 'see-book',
   '/machines/[machine]/needle': 'see-book',
@@ -87,6 +96,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/machines/[machine]/print': 'see-book',
   '/machines/[machine]/swatch': 'see-book',
   '/machines/[machine]/traits': 'set-trait',
+  '/stores': 'see-stores',
   '/people': 'see-people',
   '/station': 'see-station',
   '/station/check': 'see-station',
@@ -95,6 +105,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
 
 /** Route handlers, each checked in this file or open on purpose. */
 const HANDLERS = [
+  '/api/care/[secret]',
   '/api/commands/[name]',
   '/api/compute/[name]',
   '/api/devices/[device]',
@@ -102,10 +113,14 @@ const HANDLERS = [
   '/api/kits/[course]',
   '/api/kits/sheet',
   '/api/line',
+  '/api/machines',
+  '/api/machines/sheet',
+  '/api/meter',
   '/api/sign-in/[...all]',
 ]
 
 const nowhere = randomUUID()
+const METALLIC = { kind: 'needle', point: 'metallic', sizeNm: 90 }
 const fabric = { structure: 'woven', massGsm: 150 }
 const facts = { fabric, layers: { seam: 2, crossing: 2 }, operation: 'seam' }
 
@@ -144,7 +159,13 @@ const BODIES: Readonly<Record<Deed, object>> = {
   'add-machine': { machineId: nowhere, name: 'Heron', number: 1, place: { x: 1, y: 1 }, traits: {}, source: 'manual' },
   'place-machine': { machineId: nowhere, place: { x: 1, y: 1 } },
   'set-trait': { machineId: nowhere, trait: 'evenFeed', value: true, source: 'tried' },
-  'count-stock': { stockEntryId: nowhere, item: { kind: 'needle', point: 'metallic', sizeNm: 90 }, count: 0 },
+  'receive-stock': { item: METALLIC, count: 1 },
+  'count-stock': { item: METALLIC, count: 0 },
+  'take-stock': { item: { ...METALLIC, sizeNm: 80 }, count: 1 },
+  'adjust-stock': { item: METALLIC, change: 0, because: 'for the matrix' },
+  'import-machines': { file: { orthodex: 'machines', version: 1, people: [], machines: [] } },
+  'make-key': { keyId: nowhere, purpose: 'run-meter', machineId: nowhere, name: 'x', secret: 'x'.repeat(40) },
+  'end-key': { keyId: nowhere },
   'add-person': {
     personId: nowhere,
     name: 'x',

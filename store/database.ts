@@ -113,14 +113,30 @@ export interface KitGivenTable {
   given_at: Time
 }
 
-export interface StockEntryTable {
+/** Append-only: what a shelf holds is only ever summed up from these. */
+export interface StockMoveTable {
   site_id: string
-  stock_entry_id: string
-  /** what is counted: a needle or a thread */
+  move_id: string
+  item_key: string
   item: Json
+  kind: string
   count: number
-  written_by: string
-  written_at: WrittenAt
+  because: string | null
+  happened_at: Time
+  person_id: string
+}
+
+/** Lets a calendar or a device in, for one purpose, without a person; only a digest of its secret is kept. */
+export interface AccessKeyTable {
+  site_id: string
+  key_id: string
+  purpose: string
+  machine_id: string | null
+  name: string
+  secret_digest: string
+  made_by: string
+  made_at: Time
+  ended_at: ColumnType<Date | null, Date | string | null | undefined, Date | string>
 }
 
 export interface DropTestTable {
@@ -157,7 +173,8 @@ export interface Database {
   machine_event: MachineEventTable
   machine_state: MachineStateTable
   kit_given: KitGivenTable
-  stock_entry: StockEntryTable
+  stock_move: StockMoveTable
+  access_key: AccessKeyTable
   drop_test: DropTestTable
   command: CommandTable
   sign_in_user: { id: string; name: string; email: string; emailVerified: boolean; createdAt: Time; updatedAt: Time }

@@ -3,6 +3,7 @@ import * as firstTables from './migrations/0001-first-tables'
 import * as kits from './migrations/0002-kits'
 import * as careAndFaults from './migrations/0003-care-and-faults'
 import * as longBooks from './migrations/0004-long-books'
+import * as shelvesAndKeys from './migrations/0005-shelves-and-keys'
 import { rebuildStates } from './machine/book'
 import type { Database } from './database'
 
@@ -12,6 +13,7 @@ const MIGRATIONS = {
   '0002-kits': kits,
   '0003-care-and-faults': careAndFaults,
   '0004-long-books': longBooks,
+  '0005-shelves-and-keys': shelvesAndKeys,
 }
 
 /** After these the kept states say more than they did, so every book is folded again. */

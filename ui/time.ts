@@ -25,3 +25,12 @@ export function formatInTimeZone(moment: string | Date, timeZone: string): strin
   // One of the platforms writes "Sept" where the others write "Sep".
   return `${part('weekday')} ${part('day')} ${part('month').slice(0, 3)}, ${part('hour')}:${part('minute')}`
 }
+
+const DAY = new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'short', day: 'numeric', month: 'short' })
+
+/** A day of the calendar, `YYYY-MM-DD`, as people say it: "Thu 19 Nov". */
+export function dayWords(day: string): string {
+  const parts = DAY.formatToParts(new Date(`${day}T00:00:00Z`))
+  const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((each) => each.type === type)?.value ?? ''
+  return `${part('weekday')} ${part('day')} ${part('month').slice(0, 3)}`
+}

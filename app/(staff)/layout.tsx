@@ -7,6 +7,7 @@ import { Shell } from '../_parts/shell'
 const PLACES = [
   { href: '/room', name: 'Room', sight: 'see-room' },
   { href: '/kits', name: 'Kits', sight: 'see-kits' },
+  { href: '/stores', name: 'Stores', sight: 'see-stores' },
   { href: '/rules', name: 'House rules', sight: 'see-rules' },
   { href: '/people', name: 'People', sight: 'see-people' },
 ] as const

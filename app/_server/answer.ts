@@ -5,13 +5,13 @@ import { journal } from './store'
 
 const MOST_BYTES = 1_000_000
 
-/** Reads a JSON body. @throws Refused 415 or 400 */
-export async function readJson(request: Request): Promise<unknown> {
+/** Reads a JSON body of a stated length at most. @throws Refused 415 or 400 */
+export async function readJson(request: Request, mostBytes = MOST_BYTES): Promise<unknown> {
   const type = request.headers.get('content-type')?.split(';')[0]?.trim()
   if (type !== 'application/json') throw new Refused(415, 'not-json', 'Send JSON, with Content-Type: application/json')
   const text = await request.text()
-  if (text.length > MOST_BYTES)
-    throw new Refused(400, 'too-large', `A request may be ${MOST_BYTES} characters long at most`)
+  if (text.length > mostBytes)
+    throw new Refused(400, 'too-large', `A request may be ${mostBytes} characters long at most`)
   try {
     return JSON.parse(text)
   } catch {

@@ -5,6 +5,8 @@ import { kitRequestFor } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
 import type { DropTest } from '@/core/kit/needle-fit'
 import type { KitRequest, KitStock } from '@/core/kit/request'
+import { itemKey, type StockItem } from '@/core/stock/item'
+import { needlesFitted } from '@/core/stock/reconcile'
 import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
 import type { Actor } from '@/store/actor'
 import { runCommand } from '@/store/commands/run'
@@ -60,6 +62,9 @@ const THREADS: KitStock['threads'] = [
   { tex: 60, fibre: 'polyester', use: 'heavy' },
 ]
 
+/** Needles of which nobody knows where they are. */
+const MISSING = { point: 'universal', sizeNm: 80, count: 1 } as const
+
 /** What the table has taught: needles hung on their own threads. */
 const DROP_TESTS: readonly (DropTest & { readonly daysAgo: number })[] = [
   { point: 'universal', sizeNm: 90, thread: { tex: 45, fibre: 'polyester' }, result: 'slides', daysAgo: 33 },
@@ -108,12 +113,13 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
     await run('add-machine', { machineId, source: 'manual', ...machine })
   }
 
-  for (const needle of NEEDLES) {
-    const { count, ...item } = needle
-    await run('count-stock', { stockEntryId: id(), item: { kind: 'needle', ...item }, count })
+  const history = demoHistory(chance, today)
+  // What was bought is what lies there now and what went into machines since; of one kind a needle is missing.
+  for (const { item, count } of boughtNeedles(history.map(({ event }) => event as MachineEvent))) {
+    await run('receive-stock', { item, count })
   }
   for (const thread of THREADS) {
-    await run('count-stock', { stockEntryId: id(), item: { kind: 'thread', ...thread }, count: 6 })
+    await run('count-stock', { item: { kind: 'thread', ...thread }, count: 6 })
   }
 
   for (const { daysAgo, ...test } of DROP_TESTS) {
@@ -121,7 +127,7 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
     await run('log-drop-test', { ...test, testedAt }, staff['helper'])
   }
 
-  for (const { machine, by, event } of demoHistory(chance, today)) {
+  for (const { machine, by, event } of history) {
     const { eventId, happenedAt, kind, body } = event as MachineEvent
     await run(
       'log',
@@ -130,6 +136,11 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
       eventId,
       new Date(happenedAt),
     )
+  }
+
+  for (const { count, ...item } of NEEDLES) {
+    const now = new Date(today.getTime() - 60_000)
+    await run('count-stock', { item: { kind: 'needle', ...item }, count }, staff['instructor'], id(), now)
   }
 
   const courseId = id()
@@ -167,6 +178,22 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
       today,
     )
   }
+}
+
+type NeedleItem = Extract<StockItem, { kind: 'needle' }>
+
+/** What must have been bought for the history to have happened and the shelf to hold what it holds. */
+function boughtNeedles(events: readonly MachineEvent[]): { item: NeedleItem; count: number }[] {
+  const bought = new Map<string, { item: NeedleItem; count: number }>()
+  const add = (item: StockItem, count: number) => {
+    if (item.kind !== 'needle' || count === 0) return
+    const key = itemKey(item)
+    bought.set(key, { item, count: (bought.get(key)?.count ?? 0) + count })
+  }
+  for (const { item } of needlesFitted([{ machineId: '', events }])) add(item, 1)
+  for (const { count, ...item } of NEEDLES) add({ kind: 'needle', ...item }, count)
+  add({ kind: 'needle', point: MISSING.point, sizeNm: MISSING.sizeNm }, MISSING.count)
+  return [...bought.values()]
 }
 
 /** The course's six evenings: the next one is the coming Thursday. */

@@ -1,3 +1,5 @@
+import type { Rule } from './rule'
+
 /** How needles wear. All of it is data that a room may change. Source: common practice. */
 
 export const LOADS = ['ordinary', 'hard', 'harsh'] as const
@@ -38,3 +40,37 @@ export const NEEDLE_LIFE = {
   duty: 0.15,
   stitchesPerMinute: 400,
 } as const
+
+const load = (id: string, when: Rule<unknown>['when'], give: Load, because: string): Rule<Load> => ({
+  id: `load-${id}`,
+  when,
+  give,
+  because,
+  source: 'common practice',
+  confidence: 'medium',
+})
+
+/** How hard a cloth and thread are on a needle; the first row that holds counts. */
+export const CLOTH_LOAD: readonly Rule<Load>[] = [
+  load(
+    'leather-rope',
+    { structure: { in: ['leather', 'rope'] } },
+    'harsh',
+    'Leather and rope wear a needle twice as fast.',
+  ),
+  load('vinyl', { traits: { has: ['imitation-leather'] } }, 'harsh', 'Imitation leather wears a needle twice as fast.'),
+  load('metallic', { fibre: { in: ['metallic'] } }, 'harsh', 'Metallic thread wears a needle twice as fast.'),
+  load(
+    'coated',
+    { structure: { in: ['coated', 'pile'] } },
+    'hard',
+    'Coated and piled cloth wear a needle half as fast again.',
+  ),
+  load(
+    'dense',
+    { traits: { has: ['dense', 'coated', 'denim', 'canvas', 'quilted', 'abrasive'] } },
+    'hard',
+    'Dense, coated or quilted cloth wears a needle half as fast again.',
+  ),
+  load('ordinary', {}, 'ordinary', 'Ordinary cloth.'),
+]

@@ -84,10 +84,12 @@ export function eventWords(happened: Happening): EventWords {
           : use.motorMinutes !== undefined
             ? `${plain(use.motorMinutes)} motor minutes`
             : `${plain(use.stitches ?? 0)} stitches`
+      const { metered } = happened.body
+      const meter = metered ? ` by the run meter, ${metered.stitches} stitches in ${metered.starts} starts` : ''
       const finished = happened.body.finishedProject ? ' A project was finished.' : ''
       return {
         title: `Sewn, ${plain(effectiveHoursOf(use))} needle hours`,
-        detail: `${time}, ${use.load} load.${finished}`,
+        detail: `${time}${meter}, ${use.load} load.${finished}`,
       }
     }
     case 'cleaned':

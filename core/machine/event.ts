@@ -7,6 +7,7 @@ import { TARGETS, TOP_LOOKS, UNDER_LOOKS, GATES, SWATCH_SIGNS } from '../knowled
 
 const Words = Type.String({ minLength: 1, maxLength: 500 })
 const Id = Type.String({ format: 'uuid' })
+const Whole = Type.Integer({ minimum: 0, maximum: 10_000_000 })
 const ProjectId = Type.Optional(Id)
 
 export const CHANGE_REASONS = [...NEEDLE_SIGNS, 'due', 'other-kit', 'unknown-age', 'broken'] as const
@@ -100,6 +101,8 @@ export const EVENT_BODIES = {
     finishedProject: Type.Boolean(),
     /** fleece, batting and hairy thread: lint out at once */
     linty: Type.Optional(Type.Boolean()),
+    /** what a run meter counted besides the motor's time */
+    metered: Type.Optional(strict({ stitches: Whole, starts: Whole })),
     projectId: ProjectId,
   }),
   'bobbin-wound': strict({ count: Type.Integer({ minimum: 1, maximum: 40 }), thread: Type.Optional(KitThreadSchema) }),

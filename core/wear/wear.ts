@@ -1,5 +1,5 @@
-import { plain } from '../knowledge/rule'
-import { LOAD_FACTOR, NEEDLE_LIFE, type Load, type NeedleSchool, type NeedleSign } from '../knowledge/wear'
+import { firstThatHolds, plain } from '../knowledge/rule'
+import { CLOTH_LOAD, LOAD_FACTOR, NEEDLE_LIFE, type Load, type NeedleSchool, type NeedleSign } from '../knowledge/wear'
 
 /** One stretch of sewing with a needle, by exactly one way of telling the time. Minutes and stitches ≥ 0. */
 export interface Use {
@@ -28,6 +28,13 @@ export interface WearAnswer {
   readonly verdict: 'keep' | 'soon' | 'change'
   readonly because: string
 }
+
+/** How hard this cloth and thread are on a needle. */
+export const loadOf = (
+  fabric: { readonly structure: string; readonly traits?: readonly string[] | undefined },
+  thread?: { readonly fibre: string },
+): Load =>
+  firstThatHolds(CLOTH_LOAD, { structure: fabric.structure, traits: fabric.traits ?? [], fibre: thread?.fibre }).give
 
 /** Minutes that the motor ran, by whichever way the time was told. */
 export const motorMinutesOf = (use: Use): number => {

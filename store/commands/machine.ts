@@ -18,7 +18,7 @@ const Tenths = Type.Integer({ minimum: 0, maximum: 400 })
 const source = words(TRAIT_SOURCES)
 
 /** Checks a trait's value beyond what JSON Schema can say. */
-function checkTrait(trait: TraitName, value: unknown, path: string): unknown {
+export function checkTrait(trait: TraitName, value: unknown, path: string): unknown {
   try {
     const checked: unknown = check(TRAITS[trait], value)
     if (trait === 'tensionDial') checkDial(checked as Dial, 'value')

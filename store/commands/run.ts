@@ -13,8 +13,10 @@ import { addPerson } from './people'
 import { logDropTest } from './drop-test'
 import { changeHouseRules } from './house-rules'
 import { importKits } from './import-kits'
+import { importMachines } from './import-machines'
 import { addProject, addProjects, changeProject, giveKit, openCourse } from './project'
-import { countStock } from './stock'
+import { endKey, makeKey } from './keys'
+import { adjustStock, countStock, receiveStock, takeStock } from './stock'
 
 /** Everything that can be written, by the name it has on the wire. */
 export const COMMANDS: Readonly<Record<string, Command>> = {
@@ -27,8 +29,14 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'add-machine': addMachine,
   'place-machine': placeMachine,
   'set-trait': setTrait,
+  'receive-stock': receiveStock,
   'count-stock': countStock,
+  'take-stock': takeStock,
+  'adjust-stock': adjustStock,
+  'make-key': makeKey,
+  'end-key': endKey,
   'import-kits': importKits,
+  'import-machines': importMachines,
   'log-drop-test': logDropTest,
   'change-house-rules': changeHouseRules,
   'add-person': addPerson,

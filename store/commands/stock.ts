@@ -1,24 +1,83 @@
+import { sql } from 'kysely'
 import Type from 'typebox'
-import { Above0, FibreWord, PointWord, strict, UseWord } from '@/core/schema/vocabulary'
-import { command } from './command'
+import { strict } from '@/core/schema/vocabulary'
+import { itemKey, itemWords, StockItemSchema, type StockItem } from '@/core/stock/item'
+import type { StockMove } from '@/core/stock/ledger'
+import { Refused } from '../refused'
+import { readShelves } from '../stock/stock'
+import { command, type CommandCall } from './command'
 
-const Needle = strict({ kind: Type.Literal('needle'), point: PointWord, sizeNm: Above0 })
-const Thread = strict({ kind: Type.Literal('thread'), tex: Above0, fibre: FibreWord, use: UseWord })
+const MOST = 100_000
+const From0 = Type.Integer({ minimum: 0, maximum: MOST })
+const From1 = Type.Integer({ minimum: 1, maximum: MOST })
+const Because = Type.String({ minLength: 3, maxLength: 300 })
 
-/** What was counted on the shelf; a new count of the same entry takes the old one's place. */
+/** Holds one item's shelf for this transaction, so that two people cannot both take the last of it. */
+async function holdShelf({ tx, actor }: CommandCall, item: StockItem): Promise<void> {
+  await sql`select pg_advisory_xact_lock(hashtextextended(${`${actor.siteId}/${itemKey(item)}`}, 0))`.execute(tx)
+}
+
+async function write(call: CommandCall, kind: StockMove['kind'], item: StockItem, count: number, because?: string) {
+  await call.tx
+    .insertInto('stock_move')
+    .values({
+      site_id: call.actor.siteId,
+      move_id: call.commandId,
+      item_key: itemKey(item),
+      item: JSON.stringify(item),
+      kind,
+      count,
+      because: because ?? null,
+      happened_at: call.now,
+      person_id: call.actor.personId,
+    })
+    .execute()
+}
+
+/** @throws Refused 409 when fewer are there than are to go */
+async function mustHold(call: CommandCall, item: StockItem, count: number): Promise<void> {
+  const [shelf] = await readShelves(call.tx, call.actor.siteId, itemKey(item))
+  const there = shelf?.count ?? 0
+  if (there >= count) return
+  const left = there === 0 ? 'none is left' : there === 1 ? 'one is left' : `${there} are left`
+  throw new Refused(409, 'not-on-hand', `Of ${itemWords(item)} ${left}; somebody may just have taken some`, 'count')
+}
+
+/** Something new came in. */
+export const receiveStock = command(
+  strict({ item: StockItemSchema, count: From1 }),
+  () => 'receive-stock',
+  (call, { item, count }) => write(call, 'received', item, count),
+)
+
+/** Somebody counted a shelf: so many lie there now, whatever was thought before. */
 export const countStock = command(
-  strict({
-    stockEntryId: Type.String({ format: 'uuid' }),
-    item: Type.Union([Needle, Thread]),
-    count: Type.Integer({ minimum: 0, maximum: 100_000 }),
-  }),
+  strict({ item: StockItemSchema, count: From0 }),
   () => 'count-stock',
-  async ({ tx, actor }, { stockEntryId, item, count }) => {
-    const row = { item: JSON.stringify(item), count, written_by: actor.personId }
-    await tx
-      .insertInto('stock_entry')
-      .values({ site_id: actor.siteId, stock_entry_id: stockEntryId, ...row })
-      .onConflict((conflict) => conflict.columns(['site_id', 'stock_entry_id']).doUpdateSet(row))
-      .execute()
+  async (call, { item, count }) => {
+    await holdShelf(call, item)
+    await write(call, 'counted', item, count)
+  },
+)
+
+/** Goes out for a class. Two people taking the last at once: one is told. */
+export const takeStock = command(
+  strict({ item: StockItemSchema, count: From1, because: Type.Optional(Because) }),
+  () => 'take-stock',
+  async (call, { item, count, because }) => {
+    await holdShelf(call, item)
+    await mustHold(call, item, count)
+    await write(call, 'taken', item, count, because)
+  },
+)
+
+/** More or fewer, for a reason: given away, found behind the cupboard. */
+export const adjustStock = command(
+  strict({ item: StockItemSchema, change: Type.Integer({ minimum: -MOST, maximum: MOST }), because: Because }),
+  () => 'adjust-stock',
+  async (call, { item, change, because }) => {
+    await holdShelf(call, item)
+    if (change < 0) await mustHold(call, item, -change)
+    await write(call, 'adjusted', item, change, because)
   },
 )

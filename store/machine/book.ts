@@ -221,23 +221,26 @@ export async function rebuildStates(
   const machines = await store.selectFrom('machine_state').select(['site_id', 'machine_id']).execute()
   const differed: { siteId: string; machineId: string }[] = []
   for (const { site_id: siteId, machine_id: machineId } of machines) {
-    await store.transaction().execute(async (tx) => {
-      const held = await tx
-        .selectFrom('machine_state')
-        .select(sql<string>`state::text`.as('state'))
-        .where('site_id', '=', siteId)
-        .where('machine_id', '=', machineId)
-        .forUpdate()
-        .executeTakeFirstOrThrow()
-      await keepState(tx, siteId, machineId, foldMachine(await readBook(tx, siteId, machineId)))
-      const now = await tx
-        .selectFrom('machine_state')
-        .select(sql<string>`state::text`.as('state'))
-        .where('site_id', '=', siteId)
-        .where('machine_id', '=', machineId)
-        .executeTakeFirstOrThrow()
-      if (held.state !== now.state) differed.push({ siteId, machineId })
-    })
+    const changed = await store.transaction().execute((tx) => rebuildState(tx, siteId, machineId))
+    if (changed) differed.push({ siteId, machineId })
   }
   return { machines: machines.length, differed }
+}
+
+/**
+ * Folds one machine's whole book again and keeps the result.
+ * @returns whether the kept state was not what the book says
+ */
+export async function rebuildState(tx: Transaction<Database>, siteId: string, machineId: string): Promise<boolean> {
+  const kept = () =>
+    tx
+      .selectFrom('machine_state')
+      .select(sql<string>`state::text`.as('state'))
+      .where('site_id', '=', siteId)
+      .where('machine_id', '=', machineId)
+      .forUpdate()
+      .executeTakeFirstOrThrow()
+  const before = await kept()
+  await keepState(tx, siteId, machineId, foldMachine(await readBook(tx, siteId, machineId)))
+  return (await kept()).state !== before.state
 }

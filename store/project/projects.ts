@@ -1,6 +1,6 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
-import type { Kit, KitStock } from '@/core/kit/request'
-import { KitSchema, StockSchema } from '@/core/schema/kit'
+import type { Kit } from '@/core/kit/request'
+import { KitSchema } from '@/core/schema/kit'
 import { ProjectSchema, type ProjectFacts } from '@/core/schema/project'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
@@ -156,19 +156,6 @@ export async function readCourses(store: Reader, siteId: string) {
     .where('site_id', '=', siteId)
     .orderBy('name')
     .execute()
-}
-
-/** What is on the shelf, as the kit asks for it; undefined when nothing has been counted yet. */
-export async function readStock(store: Reader, siteId: string): Promise<KitStock | undefined> {
-  const rows = await store.selectFrom('stock_entry').select(['item', 'count']).where('site_id', '=', siteId).execute()
-  if (rows.length === 0) return undefined
-  const items = rows.map(({ item, count }) => ({ ...(item as { kind: string }), count }))
-  return check(StockSchema, {
-    needles: items.filter(({ kind }) => kind === 'needle').map(({ kind: _, ...needle }) => needle),
-    threads: items
-      .filter(({ kind, count }) => kind === 'thread' && count > 0)
-      .map(({ kind: _, count: _count, ...thread }) => thread),
-  })
 }
 
 /** Who sits where: the learner of the last kit given for each machine, by machine id. */

@@ -1,7 +1,7 @@
 import type { Kysely, Transaction } from 'kysely'
 import type { KitRoom } from '@/core/kit/for-room'
 import type { Database } from '../database'
-import { readStock } from '../project/projects'
+import { readStock } from '../stock/stock'
 import { readSite } from '../site/site'
 import { readDropTests } from './drop-tests'
 

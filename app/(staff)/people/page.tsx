@@ -1,4 +1,11 @@
 import type { Metadata } from 'next'
+import { KEY_WORDS } from '@/core/people/key'
+import { readKeys } from '@/store/keys/keys'
+import { readRoom } from '@/store/machine/machines'
+import { readNames } from '@/store/site/site'
+import { formatInTimeZone } from '@/ui/time'
+import { siteOf } from '../../_server/site'
+import { Keys } from './keys'
 import { readStaff } from '@/store/site/people'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'
@@ -8,7 +15,15 @@ export const metadata: Metadata = { title: 'People' }
 
 export default async function PeoplePage() {
   const actor = await mustSee('see-people')
-  const staff = await readStaff(theStore(), actor.siteId)
+  const store = theStore()
+  const [staff, keys, room, site, names] = await Promise.all([
+    readStaff(store, actor.siteId),
+    readKeys(store, actor.siteId),
+    readRoom(store, actor.siteId),
+    siteOf(actor.siteId),
+    readNames(store, actor.siteId),
+  ])
+  const machineName = (machineId: string | undefined) => room.find((each) => each.machineId === machineId)?.name
   return (
     <div className="mx-auto grid max-w-4xl gap-8 md:grid-cols-2">
       <section>
@@ -25,6 +40,17 @@ export default async function PeoplePage() {
         </ul>
       </section>
       <NewPerson />
+      <Keys
+        keys={keys
+          .filter(({ endedAt }) => !endedAt)
+          .map(({ keyId, name, purpose, machineId, madeBy, madeAt }) => ({
+            keyId,
+            name,
+            words: machineId ? `run meter of ${machineName(machineId) ?? 'a machine'}` : KEY_WORDS[purpose],
+            made: `made by ${names.get(madeBy) ?? 'somebody'}, ${formatInTimeZone(madeAt, site.timeZone)}`,
+          }))}
+        machines={room.map(({ machineId, name }) => ({ machineId, name }))}
+      />
     </div>
   )
 }

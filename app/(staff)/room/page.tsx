@@ -100,6 +100,9 @@ export default async function RoomPage({ searchParams }: Props) {
                   Arrange
                 </Link>
               )}
+              <Link href="/room/care" className="btn btn-ghost min-h-11">
+                Care
+              </Link>
               <Link href="/room/before" className="btn btn-primary min-h-11">
                 Before class
               </Link>

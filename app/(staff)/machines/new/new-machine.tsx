@@ -1,5 +1,6 @@
 'use client'
 
+import Link from 'next/link'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { PROVEN_SOURCES, SOURCE_WORDS } from '@/core/machine/trait-source'
@@ -62,7 +63,12 @@ export function NewMachine({
       <div>
         <h1 className="text-3xl font-bold">Add a machine</h1>
         <p className="mt-1">
-          Stand at it with its manual. Leave open what you do not know; it is asked for again later.
+          Stand at it with its manual. Leave open what you do not know; it is asked for again later. Several at once
+          come{' '}
+          <Link className="link" href="/machines/exchange">
+            from a file
+          </Link>
+          .
         </p>
       </div>
       <div className="flex flex-wrap gap-4">

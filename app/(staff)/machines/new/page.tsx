@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { may } from '@/core/people/role'
 import { ARCHETYPES } from '@/core/knowledge/archetype'
+import { freePlace } from '@/core/room/free-place'
 import { readRoom } from '@/store/machine/machines'
 import { mustSee } from '../../../_server/actor'
 import { theStore } from '../../../_server/store'
@@ -9,16 +10,6 @@ import { traitQuestions } from '../../../_server/trait-fields'
 import { NewMachine } from './new-machine'
 
 export const metadata: Metadata = { title: 'Add a machine' }
-
-/** The next free table, row by row, four to a row. */
-function freePlace(taken: readonly { x: number; y: number }[]): { x: number; y: number } {
-  for (let row = 0; ; row += 1) {
-    for (let column = 0; column < 4; column += 1) {
-      const place = { x: 14 + column * 24, y: 9 + row * 17 }
-      if (!taken.some(({ x, y }) => Math.abs(x - place.x) < 20 && Math.abs(y - place.y) < 15)) return place
-    }
-  }
-}
 
 export default async function NewMachinePage() {
   const actor = await mustSee('see-room')

@@ -1,0 +1,16 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { may } from '@/core/people/role'
+import { readRoom } from '@/store/machine/machines'
+import { mustSee } from '../../../_server/actor'
+import { theStore } from '../../../_server/store'
+import { Exchange } from './exchange'
+
+export const metadata: Metadata = { title: 'Machines in and out' }
+
+export default async function ExchangePage() {
+  const actor = await mustSee('see-room')
+  if (!may(actor.role, 'import-machines')) notFound()
+  const room = await readRoom(theStore(), actor.siteId)
+  return <Exchange taken={room.map(({ place }) => place)} />
+}

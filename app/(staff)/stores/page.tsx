@@ -1,0 +1,151 @@
+import type { Metadata } from 'next'
+import { may } from '@/core/people/role'
+import { STOCK_KINDS, itemKey, itemWords } from '@/core/stock/item'
+import { onHand } from '@/core/stock/ledger'
+import { needlesFitted, reconcileNeedles } from '@/core/stock/reconcile'
+import { readRoom } from '@/store/machine/machines'
+import { readNames } from '@/store/site/site'
+import { readMoves, readNeedleBooks } from '@/store/stock/stock'
+import { formatInTimeZone } from '@/ui/time'
+import { mustSee } from '../../_server/actor'
+import { siteOf } from '../../_server/site'
+import { theStore } from '../../_server/store'
+import { Shelf, type ShelfShown } from './shelf'
+import { NewItem } from './new-item'
+
+export const metadata: Metadata = { title: 'Stores' }
+
+const KIND_WORDS = { needle: 'Needles', thread: 'Thread', bobbin: 'Empty bobbins', foot: 'Feet' } as const
+
+export default async function StoresPage() {
+  const actor = await mustSee('see-stores')
+  const store = theStore()
+  const [moves, books, room, names, site] = await Promise.all([
+    readMoves(store, actor.siteId),
+    readNeedleBooks(store, actor.siteId),
+    readRoom(store, actor.siteId),
+    readNames(store, actor.siteId),
+    siteOf(actor.siteId),
+  ])
+  const machineNames = new Map(room.map(({ machineId, name }) => [machineId, name]))
+  const balances = reconcileNeedles(moves, books)
+  const short = balances.filter((balance) => balance.short > 0)
+  const shelves = onHand(moves, needlesFitted(books)).sort((a, b) => (itemKey(a.item) < itemKey(b.item) ? -1 : 1))
+  const mayCount = may(actor.role, 'count-stock')
+  const shown = (kind: (typeof STOCK_KINDS)[number]): ShelfShown[] =>
+    shelves
+      .filter(({ item }) => item.kind === kind)
+      .map(({ item, count, beyond, countedAt }) => ({
+        key: itemKey(item),
+        item,
+        words: itemWords(item),
+        count,
+        beyond,
+        ...(countedAt !== undefined && { counted: formatInTimeZone(countedAt, site.timeZone) }),
+      }))
+  return (
+    <>
+      <div className="mb-4 flex flex-wrap items-end gap-4">
+        <h1 className="text-3xl font-bold">Stores</h1>
+        {mayCount && <NewItem />}
+      </div>
+      {short.length > 0 && (
+        <section aria-labelledby="short" className="sheet mb-6 border-l-8 border-l-error p-5">
+          <h2 id="short" className="text-xl font-bold">
+            Needles that nobody can account for
+          </h2>
+          <p>A lost needle is a foot injury. Look under the table first, then ask.</p>
+          <ul className="mt-2">
+            {short.map((balance) => (
+              <li key={itemKey(balance.item)} className="seam py-2 text-lg">
+                <span className="numeral text-2xl">{balance.short}</span> {itemWords(balance.item)}
+                {balance.last.length > 0 && (
+                  <span className="block text-base">
+                    Last in hand:{' '}
+                    {balance.last
+                      .map(
+                        (touch) =>
+                          `${names.get(touch.personId) ?? 'somebody'} at ${machineNames.get(touch.machineId) ?? 'a machine'}, ${formatInTimeZone(touch.happenedAt, site.timeZone)}`,
+                      )
+                      .join(' · ')}
+                  </span>
+                )}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {shelves.length === 0 && (
+        <section className="sheet p-8 text-lg">
+          <h2 className="text-2xl font-bold">Nothing has been counted yet</h2>
+          <p className="mt-2">
+            Count one packet of needles, and from then on every needle that goes into a machine is taken off by itself.
+          </p>
+        </section>
+      )}
+      <div className="grid gap-8 lg:grid-cols-2">
+        {STOCK_KINDS.map((kind) => {
+          const own = shown(kind)
+          return (
+            own.length > 0 && (
+              <section key={kind} aria-label={KIND_WORDS[kind]}>
+                <h2 className="text-xl font-bold">{KIND_WORDS[kind]}</h2>
+                <ul className="mt-1">
+                  {own.map((shelf) => (
+                    <Shelf key={shelf.key} shelf={shelf} mayCount={mayCount} mayTake={may(actor.role, 'take-stock')} />
+                  ))}
+                </ul>
+              </section>
+            )
+          )
+        })}
+      </div>
+      {balances.length > 0 && (
+        <section aria-labelledby="sum" className="mt-8 overflow-x-auto">
+          <h2 id="sum" className="text-xl font-bold">
+            Where the needles went
+          </h2>
+          <p>
+            Bought = in stock + in machines + part-used + sharps + lost, but for what was put on or taken off by hand.
+          </p>
+          <table className="table mt-2">
+            <thead>
+              <tr>
+                {['Needle', 'Bought', 'In stock', 'In machines', 'Part-used', 'Sharps', 'Lost', 'By hand', 'Short'].map(
+                  (title) => (
+                    <th key={title} scope="col" className={title === 'Needle' ? '' : 'text-right'}>
+                      {title}
+                    </th>
+                  ),
+                )}
+              </tr>
+            </thead>
+            <tbody>
+              {balances.map((balance) => (
+                <tr key={itemKey(balance.item)}>
+                  <th scope="row">{itemWords(balance.item)}</th>
+                  {[
+                    balance.bought,
+                    balance.inStock,
+                    balance.inMachines,
+                    balance.partUsed,
+                    balance.sharps,
+                    balance.lost,
+                    balance.adjusted,
+                  ].map((count, index) => (
+                    <td key={index} className="text-right">
+                      {count === 0 ? <span className="opacity-60">0</span> : count}
+                    </td>
+                  ))}
+                  <td className={`text-right font-bold ${balance.short > 0 ? 'text-error' : ''}`}>
+                    {balance.short < 0 ? `${-balance.short} too many` : balance.short}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      )}
+    </>
+  )
+}

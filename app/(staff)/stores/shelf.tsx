@@ -1,0 +1,120 @@
+'use client'
+
+import { useState } from 'react'
+import type { StockItem } from '@/core/stock/item'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { NumberField } from '@/ui/parts/number-field'
+import { useWrite } from '@/ui/parts/use-write'
+
+export interface ShelfShown {
+  readonly key: string
+  readonly item: StockItem
+  readonly words: string
+  readonly count: number
+  readonly beyond: number
+  readonly counted?: string
+}
+
+type Doing = 'receive-stock' | 'count-stock' | 'take-stock' | 'adjust-stock'
+
+const WORDS: Readonly<Record<Doing, { readonly button: string; readonly label: string; readonly start: number }>> = {
+  'receive-stock': { button: 'Came in …', label: 'How many came in', start: 5 },
+  'count-stock': { button: 'Count …', label: 'How many lie there', start: 0 },
+  'take-stock': { button: 'Take …', label: 'How many you take', start: 1 },
+  'adjust-stock': { button: 'Put right …', label: 'How many more (−fewer)', start: -1 },
+}
+
+/** One shelf: what lies there, and the four things that can be done with it. */
+export function Shelf({
+  shelf: { item, words, count, beyond, counted },
+  mayCount,
+  mayTake,
+}: {
+  shelf: ShelfShown
+  mayCount: boolean
+  mayTake: boolean
+}) {
+  const [doing, setDoing] = useState<Doing>()
+  const [number, setNumber] = useState(0)
+  const [because, setBecause] = useState('')
+  const { busy, fault, write } = useWrite()
+  // A needle goes out by being put into a machine, so nobody takes one here.
+  const allowed = (Object.keys(WORDS) as Doing[]).filter((each) =>
+    each === 'take-stock' ? mayTake && item.kind !== 'needle' : mayCount,
+  )
+  const begin = (next: Doing) => {
+    setDoing(next)
+    setNumber(next === 'count-stock' ? count : WORDS[next].start)
+    setBecause('')
+  }
+  const land = async () => {
+    if (!doing) return
+    const body =
+      doing === 'adjust-stock'
+        ? { item, change: number, because: because.trim() }
+        : { item, count: number, ...(doing === 'take-stock' && because.trim() && { because: because.trim() }) }
+    if (await write(doing, body, { done: `${words}: written down` })) setDoing(undefined)
+  }
+  return (
+    <li className="seam py-2">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <span className="numeral w-14 text-right text-3xl">{count}</span>
+        <span className="grow">
+          <span className="text-lg font-semibold first-letter:uppercase">{words}</span>
+          <span className="block text-sm">
+            {beyond > 0 ? (
+              <strong className="text-warning">{beyond} more were fitted than lay there: count it. </strong>
+            ) : null}
+            {counted ? `counted ${counted}` : 'never counted'}
+          </span>
+        </span>
+        <span className="flex flex-wrap gap-1">
+          {allowed.map((each) => (
+            <button
+              key={each}
+              type="button"
+              className={`btn ${doing === each ? 'btn-neutral' : 'btn-ghost'}`}
+              aria-label={`${WORDS[each].button.replace(' …', '')}: ${words}`}
+              onClick={() => (doing === each ? setDoing(undefined) : begin(each))}
+            >
+              {WORDS[each].button}
+            </button>
+          ))}
+        </span>
+      </div>
+      {doing && (
+        <form
+          className="mt-2 flex flex-wrap items-end gap-3 border-l-4 border-base-300 pl-4"
+          onSubmit={(submitted) => {
+            submitted.preventDefault()
+            void land()
+          }}
+        >
+          <div className="flex flex-col gap-1">
+            <span className="text-sm" aria-hidden="true">
+              {WORDS[doing].label}
+            </span>
+            <NumberField name={WORDS[doing].label} value={number} step={1} set={setNumber} />
+          </div>
+          {(doing === 'adjust-stock' || doing === 'take-stock') && (
+            <label className="flex flex-col gap-1">
+              <span className="text-sm">{doing === 'take-stock' ? 'What for (if you like)' : 'Why'}</span>
+              <input
+                className="input"
+                required={doing === 'adjust-stock'}
+                minLength={3}
+                maxLength={300}
+                value={because}
+                onChange={({ target }) => setBecause(target.value)}
+              />
+            </label>
+          )}
+          <button type="submit" className="btn btn-primary" disabled={busy}>
+            Write it down
+          </button>
+          <FaultNote fault={fault} />
+        </form>
+      )}
+    </li>
+  )
+}

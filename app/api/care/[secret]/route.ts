@@ -1,0 +1,20 @@
+import { openWith } from '@/store/keys/keys'
+import { notFound } from '@/store/refused'
+import { answering } from '../../../_server/answer'
+import { careFeed } from '../../../_server/care-feed'
+import { careOfRoom } from '../../../_server/care'
+import { settings } from '../../../_server/settings'
+import { theStore } from '../../../_server/store'
+
+/** What care is due, for any calendar that subscribes with a key made for it: `/api/care/KEY.ics`. */
+export const GET = (_: Request, { params }: { params: Promise<{ secret: string }> }): Promise<Response> =>
+  answering(async () => {
+    const secret = (await params).secret.replace(/\.ics$/, '')
+    const key = await openWith(theStore(), 'care-feed', secret)
+    if (!key) throw notFound('calendar', 'secret')
+    const now = new Date()
+    const { site, calendar } = await careOfRoom(key.siteId, now)
+    return new Response(careFeed(site.name, calendar, settings.origins[0]!, now), {
+      headers: { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'private, max-age=900' },
+    })
+  })

@@ -1,0 +1,57 @@
+import { itemKey, type StockItem } from './item'
+
+/**
+ * One line about a shelf. `received`: came in · `counted`: this many lie there now, whatever was thought before · `taken`:
+ * went out for a class · `adjusted`: more or fewer for a reason, below 0 for fewer.
+ */
+export interface StockMove {
+  readonly moveId: string
+  readonly item: StockItem
+  readonly kind: 'received' | 'counted' | 'taken' | 'adjusted'
+  readonly count: number
+  readonly because?: string
+  /** UTC, ISO 8601 with milliseconds */
+  readonly happenedAt: string
+  readonly personId: string
+}
+
+/** A new needle that went from the shelf into a machine. */
+export interface NeedleFitted {
+  readonly item: StockItem
+  readonly happenedAt: string
+}
+
+export interface OnHand {
+  readonly item: StockItem
+  /** never below 0: nobody can have fitted what was not there */
+  readonly count: number
+  /** fitted or taken beyond what the shelf was thought to hold; above 0 somebody should count */
+  readonly beyond: number
+  readonly countedAt?: string
+}
+
+const order = (a: StockMove, b: StockMove): number =>
+  a.happenedAt < b.happenedAt ? -1 : a.happenedAt > b.happenedAt ? 1 : a.moveId < b.moveId ? -1 : 1
+
+/** What each shelf holds now: the last count, and what came and went since. Items by first mention. */
+export function onHand(moves: readonly StockMove[], fitted: readonly NeedleFitted[]): OnHand[] {
+  const byKey = new Map<string, StockMove[]>()
+  for (const move of [...moves].sort(order)) {
+    const key = itemKey(move.item)
+    byKey.set(key, [...(byKey.get(key) ?? []), move])
+  }
+  return [...byKey].map(([key, own]) => {
+    const base = own.findLast(({ kind }) => kind === 'counted')
+    const since = base ? own.slice(own.indexOf(base) + 1) : own
+    const from = base?.happenedAt ?? own[0]!.happenedAt
+    const went = fitted.filter((each) => itemKey(each.item) === key && each.happenedAt > from).length
+    const sum = since.reduce((total, { kind, count }) => total + (kind === 'taken' ? -count : count), base?.count ?? 0)
+    const left = sum - went
+    return {
+      item: own[0]!.item,
+      count: Math.max(0, left),
+      beyond: Math.max(0, -left),
+      ...(base && { countedAt: base.happenedAt }),
+    }
+  })
+}

@@ -1,0 +1,62 @@
+import { createHash } from 'node:crypto'
+import type { Kysely, Transaction } from 'kysely'
+import type { KeyPurpose } from '@/core/people/key'
+import type { Database } from '../database'
+
+type Reader = Kysely<Database> | Transaction<Database>
+
+export const digestOf = (secret: string): string => createHash('sha256').update(secret).digest('hex')
+
+export interface AccessKey {
+  readonly siteId: string
+  readonly keyId: string
+  readonly purpose: KeyPurpose
+  readonly machineId?: string
+  readonly name: string
+  readonly madeBy: string
+  readonly madeAt: Date
+  readonly endedAt?: Date
+}
+
+/** The key that this secret belongs to, while it is in force and for this purpose only. */
+export async function openWith(store: Reader, purpose: KeyPurpose, secret: string): Promise<AccessKey | undefined> {
+  const row = await store
+    .selectFrom('access_key')
+    .selectAll()
+    .where('secret_digest', '=', digestOf(secret))
+    .where('purpose', '=', purpose)
+    .where('ended_at', 'is', null)
+    .executeTakeFirst()
+  return row && asKey(row)
+}
+
+/** Every key of a venue, newest first, those that were ended too. */
+export async function readKeys(store: Reader, siteId: string): Promise<AccessKey[]> {
+  const rows = await store
+    .selectFrom('access_key')
+    .selectAll()
+    .where('site_id', '=', siteId)
+    .orderBy('made_at', 'desc')
+    .execute()
+  return rows.map(asKey)
+}
+
+const asKey = (row: {
+  site_id: string
+  key_id: string
+  purpose: string
+  machine_id: string | null
+  name: string
+  made_by: string
+  made_at: Date
+  ended_at: Date | null
+}): AccessKey => ({
+  siteId: row.site_id,
+  keyId: row.key_id,
+  purpose: row.purpose as KeyPurpose,
+  ...(row.machine_id !== null && { machineId: row.machine_id }),
+  name: row.name,
+  madeBy: row.made_by,
+  madeAt: row.made_at,
+  ...(row.ended_at !== null && { endedAt: row.ended_at }),
+})

@@ -1,0 +1,87 @@
+import { v7 as uuid } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { StockItem } from '@/core/stock/item'
+import { itemKey } from '@/core/stock/item'
+import { reconcileNeedles } from '@/core/stock/reconcile'
+import type { Actor } from '../actor'
+import { runCommand } from '../commands/run'
+import type { Store } from '../connect'
+import { createSite } from '../site/create-site'
+import { freshStore } from '../testing/store'
+import { readMoves, readNeedleBooks, readShelves, readStock } from './stock'
+
+let store: Store
+let end: () => Promise<void>
+let who: Actor
+beforeAll(async () => {
+  ;({ store, end } = await freshStore())
+  who = await store
+    .transaction()
+    .execute((tx) =>
+      createSite(
+        tx,
+        { code: 'shelf', name: 'shelf', timeZone: 'UTC' },
+        { name: 'Ada', email: 'ada@shelf.example', password: 'long-enough-1' },
+      ),
+    )
+})
+afterAll(() => end())
+
+const run = (name: string, body: object, commandId = uuid()) => runCommand(store, who, name, { commandId, body })
+const cone: StockItem = { kind: 'thread', tex: 27, fibre: 'polyester', use: 'all-purpose' }
+const on = async (item: StockItem) => (await readShelves(store, who.siteId, itemKey(item)))[0]?.count
+
+describe('a shelf', () => {
+  it('holds what came less what went; the same move sent twice lands once', async () => {
+    const id = uuid()
+    await run('receive-stock', { item: cone, count: 6 }, id)
+    await run('receive-stock', { item: cone, count: 6 }, id)
+    await run('take-stock', { item: cone, count: 2 })
+    await run('adjust-stock', { item: cone, change: -1, because: 'tangled beyond help' })
+    expect(await on(cone)).toBe(3)
+    await run('count-stock', { item: cone, count: 5 })
+    expect(await on(cone)).toBe(5)
+  })
+
+  it('gives its last to one of two who take it at once, and tells the other', async () => {
+    const foot: StockItem = { kind: 'foot', foot: 'walking' }
+    await run('count-stock', { item: foot, count: 1 })
+    const outcomes = await Promise.allSettled(
+      Array.from({ length: 6 }, () => run('take-stock', { item: foot, count: 1 })),
+    )
+    expect(outcomes.filter(({ status }) => status === 'fulfilled')).toHaveLength(1)
+    for (const outcome of outcomes)
+      if (outcome.status === 'rejected') expect(outcome.reason).toMatchObject({ status: 409, code: 'not-on-hand' })
+    expect(await on(foot)).toBe(0)
+    await expect(run('adjust-stock', { item: foot, change: -1, because: 'gone' })).rejects.toMatchObject({
+      code: 'not-on-hand',
+    })
+  })
+
+  it('loses a needle with every new one that is fitted, and gets it back when that is undone', async () => {
+    const machineId = uuid()
+    await run('add-machine', {
+      machineId,
+      name: 'Ruff',
+      number: 1,
+      place: { x: 1, y: 1 },
+      traits: {},
+      source: 'manual',
+    })
+    const item: StockItem = { kind: 'needle', point: 'jeans', sizeNm: 100 }
+    await run('count-stock', { item, count: 3 })
+    const eventId = uuid()
+    const body = { in: { system: '130/705 H', point: 'jeans', sizeNm: 100, condition: 'new' } }
+    const log = (kind: string, what: object, id: string) =>
+      run('log', { machineId, happenedAt: new Date(Date.now() + 5).toISOString(), kind, body: what }, id)
+    await log('needle-changed', body, eventId)
+    expect(await on(item)).toBe(2)
+    expect(await readStock(store, who.siteId)).toMatchObject({
+      needles: [{ point: 'jeans', sizeNm: 100, count: 2 }],
+    })
+    await log('correction', { corrects: eventId, because: 'wrong machine' }, uuid())
+    expect(await on(item)).toBe(3)
+    const [balance] = reconcileNeedles(await readMoves(store, who.siteId), await readNeedleBooks(store, who.siteId))
+    expect(balance).toMatchObject({ bought: 3, inStock: 3, inMachines: 0, short: 0 })
+  })
+})
