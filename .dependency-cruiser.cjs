@@ -9,7 +9,7 @@ const mayImport = {
   app: ['core', 'store', 'ui', 'workers', 'devices'],
   bin: ['core', 'store', 'ui', 'workers', 'devices'],
   bench: ['core', 'store', 'ui', 'workers', 'devices', 'bin'],
-  e2e: ['core', 'store', 'bin'],
+  e2e: ['core', 'store', 'bin', 'devices'],
 }
 
 /** @type {import('dependency-cruiser').IConfiguration} */

@@ -57,9 +57,9 @@ test.describe('a coordinator', () => {
     await page.getByRole('button', { name: 'Change: Which way does the hand wheel turn?' }).click()
     await page.getByText('away', { exact: true }).click()
     await page.getByRole('button', { name: 'Write it down' }).click()
-    await expect(page.getByText('away (tried)')).toBeVisible()
+    await expect(page.getByText('away (trying it out)')).toBeVisible()
     await page.goBack()
-    await page.getByRole('link', { name: 'Seat check' }).click()
+    await page.goto(`${page.url()}/check?only=all`)
     await expect(page.getByText('Turn the hand wheel away from you one whole turn')).toBeVisible()
   })
 

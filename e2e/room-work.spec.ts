@@ -7,6 +7,7 @@ test('a line is typed from anywhere, shown before it lands, and undone', async (
   await page.keyboard.press('/')
   const line = page.getByLabel('A line for the book')
   await line.fill('avo')
+  await expect(page.getByRole('button', { name: 'avocet', exact: true })).toBeVisible()
   await page.keyboard.press('Tab')
   await expect(line).toHaveValue('avocet ')
   await line.pressSequentially('bobbin 2')

@@ -44,6 +44,7 @@ test('one true round: room, kit, seat check, swatch, needle, book', async ({ pag
   await test.step('the seat check is this machine’s, ticked on a tablet, and survives a reload', async () => {
     await page.setViewportSize({ width: 768, height: 1024 })
     await page.getByRole('link', { name: 'Seat check' }).click()
+    await page.getByRole('link', { name: 'The whole check' }).click()
     await expect(page.getByText('push the case in by its latch')).toBeVisible()
     const groups = page.getByRole('radiogroup')
     const count = await groups.count()

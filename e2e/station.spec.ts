@@ -7,6 +7,8 @@ test('a learner at their seat: bag, seat check with a fail, swatch', async ({ pa
   await expect(page.getByText('You sit at Curlew')).toBeVisible()
   await expect(page.getByRole('navigation', { name: 'Places' }).getByRole('link')).toHaveText(['Your seat'])
   await page.getByRole('link', { name: 'Seat check' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Seat check on Curlew' })).toBeVisible()
+  await page.goto('/station/check?only=all')
   await expect(page.getByText('Drop the bobbin in')).toBeVisible()
   const groups = page.getByRole('radiogroup')
   const count = await groups.count()

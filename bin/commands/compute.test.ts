@@ -17,7 +17,7 @@ describe('bin/compute', () => {
     ['needle-size', '{"text":"85"}', 'invalid', 'text'],
     ['needle-size', '{"text":"14","colour":"red"}', 'invalid', 'colour'],
     ['thread', '{"notation":"50/3"}', 'ambiguous', 'notation'],
-    ['fault', '{}', 'not-built', ''],
+    ['plan', '{}', 'not-built', ''],
     ['knitting', '{}', 'unknown-name', ''],
   ])('refuses %s %s with code %s, its path and exit 2', (name, input, code, path) => {
     const { status, stdout } = compute([name], input)

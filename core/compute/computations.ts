@@ -3,6 +3,10 @@ import { measureFabric } from '../fabric/intake'
 import { needleFit } from '../kit/needle-fit'
 import { computeKit } from '../kit/kit'
 import type { KitRequest } from '../kit/request'
+import { findFault, type FaultQuestion } from '../fault/fault'
+import { FAULT_CHECKS } from '../knowledge/fault'
+import { SYMPTOMS } from '../knowledge/symptom'
+import { GATES, SWATCH_SIGNS, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../knowledge/tension'
 import { LOADS, NEEDLE_SCHOOLS, NEEDLE_SIGNS } from '../knowledge/wear'
 import { checkDial, checkLengthMarks, checkSpan } from '../schema/dial'
 import { Invalid } from '../schema/invalid'
@@ -11,6 +15,7 @@ import { check } from '../schema/validate'
 import {
   Above0,
   Count,
+  DialSchema,
   FabricTraitWords,
   FibreWord,
   FinishWord,
@@ -22,7 +27,9 @@ import {
   ThreadSchema,
   words,
 } from '../schema/vocabulary'
+import { nextStep, type TensionQuestion } from '../tension/next-step'
 import { threadUse, type ThreadUseQuestion } from '../thread-use/thread-use'
+import type { Dial } from '../units/dial'
 import { NeedleSizeError, parseNeedleSize } from '../units/needle-size'
 import { NotationError, parseThreadNotation, threadDiameterMm, usualFinish, type Thread } from '../units/thread'
 import { needleWear, type WearQuestion } from '../wear/wear'
@@ -174,6 +181,70 @@ const wear = computation(
   }),
 )
 
+const onDial = (dial: { min: number; max: number }, value: number, path: string): void => {
+  if (value < dial.min || value > dial.max)
+    throw new Invalid('invalid', `"${path}" must lie on the dial, from ${dial.min} to ${dial.max}`, path)
+}
+
+const SwatchAtSchema = strict({
+  dial: Type.Number(),
+  top: words(TOP_LOOKS),
+  under: words(UNDER_LOOKS),
+  signs: Type.Optional(Type.Array(words(SWATCH_SIGNS), { uniqueItems: true })),
+})
+const tension = computation(
+  strict({
+    dial: DialSchema,
+    target: words(TARGETS),
+    start: Type.Optional(Type.Number()),
+    done: Type.Array(words(GATES), { uniqueItems: true }),
+    swatches: Type.Array(SwatchAtSchema, { minItems: 1 }),
+    role: words(['learner', 'staff'] as const),
+    school: words(['hands-on', 'hands-off'] as const),
+    bobbinScrew: Type.Optional(Type.Boolean()),
+    past: Type.Optional(Type.Array(SwatchAtSchema, { maxItems: 200 })),
+    stackMm: Type.Optional(Above0),
+  }),
+  (request) => {
+    const dial = exact<Dial>(request.dial)
+    checkDial(dial, 'dial')
+    if (request.start !== undefined) onDial(dial, request.start, 'start')
+    request.swatches.forEach((swatch, index) => onDial(dial, swatch.dial, `swatches.${index}.dial`))
+    request.past?.forEach((swatch, index) => onDial(dial, swatch.dial, `past.${index}.dial`))
+    const assumed: Assumption[] = []
+    if (request.start === undefined) assumed.push({ field: 'start', value: dial.normal })
+    if (request.bobbinScrew === undefined) assumed.push({ field: 'bobbinScrew', value: false })
+    const { onTarget: _, ...answer } = nextStep(exact<TensionQuestion>({ bobbinScrew: false, ...request }))
+    return { ...answer, assumed }
+  },
+)
+
+const fault = computation(
+  strict({
+    symptom: words(SYMPTOMS),
+    known: Type.Optional(
+      strict({
+        needleHours: Type.Optional(From0),
+        bobbinsSinceClean: Type.Optional(From0),
+        threadedFootDown: Type.Optional(Type.Boolean()),
+        needlePoint: Type.Optional(PointWord),
+        fabricStructure: Type.Optional(StructureWord),
+        threadAgeYears: Type.Optional(From0),
+        recentStrike: Type.Optional(Type.Boolean()),
+      }),
+    ),
+    answers: Type.Optional(
+      Type.Array(strict({ check: words(FAULT_CHECKS), found: Type.Boolean() }), { maxItems: 200 }),
+    ),
+    cures: Type.Optional(
+      Type.Partial(
+        Type.Object(Object.fromEntries(FAULT_CHECKS.map((each) => [each, From0])), { additionalProperties: false }),
+      ),
+    ),
+  }),
+  (request) => ({ ...findFault(exact<FaultQuestion>(request)), assumed: [] }),
+)
+
 function readOr<Answer>(Kind: typeof NotationError | typeof NeedleSizeError, path: string, read: () => Answer): Answer {
   try {
     return read()
@@ -194,10 +265,12 @@ export const COMPUTATIONS: Readonly<Record<string, Computation>> = {
   kit,
   'thread-use': threadUseOf,
   wear,
+  tension,
+  fault,
 }
 
 /** Named in the published contract, and still to be built. */
-export const NOT_BUILT: readonly string[] = ['tension', 'fault', 'plan']
+export const NOT_BUILT: readonly string[] = ['plan']
 
 /**
  * Answers one request.

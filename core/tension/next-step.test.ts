@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { GATES, type Gate } from '../knowledge/tension'
-import { nextStep, type TensionQuestion } from './next-step'
+import { nextStep, type SwatchAt, type TensionQuestion } from './next-step'
 
 const dial = { min: 0, max: 9, normal: 4, step: 0.5 }
-const ask = (swatch: Partial<TensionQuestion['swatch']>, more: Partial<TensionQuestion> = {}) =>
+const ask = (swatch: Partial<SwatchAt>, more: Partial<TensionQuestion> = {}) =>
   nextStep({
     dial,
     target: 'straight',
     done: [...GATES],
-    swatch: { dial: 4, top: 'own', under: 'own', ...swatch },
+    swatches: [{ dial: 4, top: 'own', under: 'own', ...swatch }],
     role: 'staff',
     school: 'hands-on',
     bobbinScrew: false,

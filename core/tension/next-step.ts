@@ -1,6 +1,8 @@
-import { GATE_ACTION, GATES, type Gate, type Target } from '../knowledge/tension'
+import { DIAL_LIMITS } from '../knowledge/dial-fit'
+import { GATE_ACTION, GATES, TARGET_SCORE, type Gate, type Target } from '../knowledge/tension'
 import { plain } from '../knowledge/rule'
-import { dialUnit, nearestMark, type Dial } from '../units/dial'
+import { dialUnit, type Dial } from '../units/dial'
+import { fitDial, plainSlope, type DialFit, type DialReading } from './dial-fit'
 import { readSwatch, type SwatchLook, type SwatchReading } from './reading'
 
 export type NextAction =
@@ -15,6 +17,8 @@ export type NextAction =
   | 'not-the-dial'
   | 'done'
 
+export type SwatchAt = SwatchLook & { readonly dial: number }
+
 export interface TensionQuestion {
   readonly dial: Dial
   readonly target: Target
@@ -22,7 +26,12 @@ export interface TensionQuestion {
   readonly start?: number
   /** what has been done since the trouble began */
   readonly done: readonly Gate[]
-  readonly swatch: SwatchLook & { readonly dial: number }
+  /** this trouble's swatches, oldest first, at least one; the last is the one in hand */
+  readonly swatches: readonly SwatchAt[]
+  /** swatches of other days on this machine with this kind of thread */
+  readonly past?: readonly SwatchAt[]
+  /** the cloth under the foot, all layers; absent: an ordinary stack */
+  readonly stackMm?: number
   readonly role: 'learner' | 'staff'
   readonly school: 'hands-on' | 'hands-off'
   readonly bobbinScrew: boolean
@@ -31,19 +40,21 @@ export interface TensionQuestion {
 export interface TensionStep extends SwatchReading {
   readonly next: { readonly do: NextAction; readonly dial?: number }
   readonly because: string
+  /** where the dial is right with four chances in five, in its own marks; absent when no reading speaks of the dial */
+  readonly interval?: readonly [number, number]
 }
-
-/** The dial stays within this many numbers of its start. */
-const REACH = 2
 
 /** Re-thread first, dial last: the next thing to do after one swatch, in the order of the gates. */
 export function nextStep(question: TensionQuestion): TensionStep {
-  const { swatch, done, role } = question
+  const { swatches, done, role } = question
+  const swatch = swatches.at(-1)!
   const reading = readSwatch(swatch, question.target)
+  const fit = fitOf(question)
   const step = (action: NextAction, because: string, dial?: number): TensionStep => ({
     ...reading,
     next: { do: action, ...(dial !== undefined && { dial }) },
     because,
+    ...(fit && { interval: within(fit.interval, dial ?? fit.best, limitsOf(question)) }),
   })
   const signs = swatch.signs ?? []
   const is = (gate: Gate) => done.includes(gate)
@@ -78,39 +89,149 @@ export function nextStep(question: TensionQuestion): TensionStep {
   if (role === 'learner' && question.school === 'hands-off') {
     return step('call-mentor', 'In this room a mentor turns the dial.')
   }
-  return dialStep(question, reading, step)
+  return dialStep(question, reading, fit!, step)
+}
+
+/** The readings that a dial can answer for: threading, needle and feed faults never enter the fit. */
+function dialReadings(swatches: readonly SwatchAt[], target: Target, past: boolean): DialReading[] {
+  return swatches.flatMap((swatch) => {
+    const { s, reading } = readSwatch(swatch, target)
+    const other = swatch.signs?.some((sign) => sign === 'skipped' || sign === 'shredding')
+    if (other || reading === 'threading' || reading === 'mixed') return []
+    return [{ dial: swatch.dial, s, ...(past && { past }) }]
+  })
+}
+
+function fitOf({
+  dial,
+  start = dial.normal,
+  target,
+  swatches,
+  past = [],
+  stackMm,
+}: TensionQuestion): DialFit | undefined {
+  const now = dialReadings(swatches, target, false)
+  if (now.length === 0) return undefined
+  const unit = dialUnit(dial)
+  return fitDial([...dialReadings(past, target, true), ...now], {
+    start,
+    unit,
+    target: TARGET_SCORE[target].score,
+    stackMm,
+  })
+}
+
+/** How far the dial may be turned for this kit, in its own marks. */
+function limitsOf({ dial, start = dial.normal }: TensionQuestion): { readonly low: number; readonly high: number } {
+  const unit = dialUnit(dial)
+  return {
+    low: Math.max(dial.min, start - DIAL_LIMITS.reach * unit),
+    high: Math.min(dial.max, start + DIAL_LIMITS.reach * unit),
+  }
+}
+
+const within = (
+  [from, to]: readonly [number, number],
+  dial: number,
+  { low, high }: { low: number; high: number },
+): readonly [number, number] => {
+  const clamp = (value: number) => Math.min(high, Math.max(low, value))
+  return [Math.min(clamp(from), clamp(dial)), Math.max(clamp(to), clamp(dial))]
 }
 
 const GATE_SENTENCES: Readonly<Record<Gate, string>> = {
   rethreaded: 'Re-thread the top with the foot up: by far the most common cure, and it costs under a minute.',
   needle: 'Threading is done; next a new needle of the right point and size, pushed up to the stop.',
-  bobbin: 'Next the bobbin: out, look, back in. Right class, right way round, under its spring.',
+  bobbin: 'Next the bobbin, out, looked at and back in: right class, right way round, under its spring.',
   'same-thread': 'Next the thread: the same weight above and below, and not an old spool.',
   clean: 'Next lint: out of the discs, the plate and the race.',
 }
 
+/** Where to turn the dial, or who takes over when turning it leads nowhere. */
 function dialStep(
-  { dial, start = dial.normal, swatch, role, bobbinScrew }: TensionQuestion,
+  question: TensionQuestion,
   { reading, s }: SwatchReading,
+  fit: DialFit,
   step: (action: NextAction, because: string, dial?: number) => TensionStep,
 ): TensionStep {
+  const { dial, target, swatches, role, bobbinScrew } = question
   const unit = dialUnit(dial)
+  const { low, high } = limitsOf(question)
+  const at = swatches.at(-1)!.dial
+  const readings = dialReadings(swatches, target, false)
+  const slope = flatSlope(readings, unit)
+  if (slope !== undefined) {
+    return step(
+      'not-the-dial',
+      `${readings.length} swatches over ${plain(span(readings))} of the dial changed the score by ${plain(slope * unit)} a number, so it is not the dial.`,
+    )
+  }
+  const { score } = TARGET_SCORE[target]
   const tooTight = reading === 'top-little-tight' || reading === 'top-far-tight'
-  const low = Math.max(dial.min, start - REACH * unit)
-  const high = Math.min(dial.max, start + REACH * unit)
-  const setting = nearestMark(dial, swatch.dial + (tooTight ? -unit : unit), low, high)
-  if (tooTight ? setting < swatch.dial : setting > swatch.dial) {
-    const seen = tooTight ? 'The bobbin shows on top' : 'The top thread shows underneath'
+  // Between the nearest dial that was too loose and the nearest that was too tight, as far as they agree with each other.
+  const loose = Math.max(
+    low - dial.step,
+    ...readings.filter((each) => each.s < score && each.dial < at).map((each) => each.dial),
+  )
+  const tight = Math.min(
+    high + dial.step,
+    ...readings.filter((each) => each.s > score && each.dial > at).map((each) => each.dial),
+  )
+  const [from, to] = tooTight ? [loose, at] : [at, tight]
+  const bracketed = tooTight ? loose >= low : tight <= high
+  const tried = new Set(swatches.map((each) => each.dial))
+  const slack = dial.step * 1e-6
+  const marks = marksBetween(dial, Math.max(low, from), Math.min(high, to)).filter(
+    (mark) => mark > from + slack && mark < to - slack && !tried.has(mark),
+  )
+  const least = (bracketed ? DIAL_LIMITS.laterMove : DIAL_LIMITS.firstMove) * unit
+  const far = marks.filter((mark) => Math.abs(mark - at) >= least - slack)
+  // A first move that shows nothing is none; later ones may be small.
+  const small = bracketed || swatches.length > 1 ? marks : []
+  const setting = nearest(far.length > 0 ? far : small, fit.best)
+  const used = swatches.length >= DIAL_LIMITS.mostSwatches
+  if (setting !== undefined && !used) {
+    const seen = tooTight ? 'The bobbin pulls up' : 'The top thread goes below'
     return step(
       'dial',
-      `${seen} (score ${plain(s)}) and everything before the dial is done: one whole number, ${plain(swatch.dial)} to ${plain(setting)}.`,
+      `${seen} (score ${plain(s)}) and everything before the dial is done, so try ${plain(setting)}: from ${swatches.length === 1 ? 'this swatch' : `${swatches.length} swatches`} the right place is most likely near ${plain(fit.best)}.`,
       setting,
     )
   }
-  const limit = `${plain(swatch.dial)} is as far as this kit’s dial goes (${plain(low)} to ${plain(high)})`
+  const limit = used
+    ? `${swatches.length} swatches are enough`
+    : bracketed
+      ? `No untried mark is left between ${plain(from)} and ${plain(to)}`
+      : `${plain(at)} is as far as this kit’s dial goes (${plain(low)} to ${plain(high)})`
   if (role === 'learner') return step('call-mentor', `${limit}: ask a mentor.`)
-  const atEnd = swatch.dial <= dial.min || swatch.dial >= dial.max
+  const atEnd = at <= dial.min + slack || at >= dial.max - slack
   return bobbinScrew && atEnd
     ? step('bobbin-screw', `${limit}: the bobbin screw, by counted eighths, and log it.`)
     : step('service', `${limit}: the rest is for a technician.`)
 }
+
+const span = (readings: readonly DialReading[]): number =>
+  Math.max(...readings.map(({ dial }) => dial)) - Math.min(...readings.map(({ dial }) => dial))
+
+/** The slope of a dial that changes nothing, or the wrong way; undefined while that cannot be said. In score per mark. */
+function flatSlope(readings: readonly DialReading[], unit: number): number | undefined {
+  const { flatSwatches, flatSpan, flatSlope: least } = DIAL_LIMITS
+  if (readings.length < flatSwatches || span(readings) < flatSpan * unit - 1e-9) return undefined
+  const slope = plainSlope(readings)
+  return slope !== undefined && slope * unit < least ? slope : undefined
+}
+
+/** The marks of a dial from `low` to `high`. */
+function marksBetween(dial: Dial, low: number, high: number): number[] {
+  const slack = dial.step * 1e-6
+  const first = Math.ceil((low - dial.min - slack) / dial.step)
+  const last = Math.floor((high - dial.min + slack) / dial.step)
+  return Array.from({ length: Math.max(0, last - first + 1) }, (_, index) =>
+    Number((dial.min + (first + index) * dial.step).toFixed(6)),
+  )
+}
+
+const nearest = (marks: readonly number[], wanted: number): number | undefined =>
+  marks.length === 0
+    ? undefined
+    : marks.reduce((best, mark) => (Math.abs(mark - wanted) < Math.abs(best - wanted) ? mark : best))

@@ -99,7 +99,10 @@ export function LogDialog({ here, close }: { here?: string; close: () => void })
             placeholder="heron needle ballpoint 80 blunt"
             onChange={({ target }) => keepText(target.value)}
             onKeyDown={(event) => {
-              if (event.key !== 'Tab' || event.shiftKey || next.length === 0 || begun === '') return
+              if (event.key !== 'Tab' || event.shiftKey || begun === '') return
+              // Before the room's words have come, Tab waits for them and does not leave the line.
+              if (!room && !away) event.preventDefault()
+              if (next.length === 0) return
               event.preventDefault()
               take(next[0]!)
             }}

@@ -105,7 +105,12 @@ export function Keys({ keys, machines }: Props) {
         {purpose === 'run-meter' && (
           <label className="flex flex-col gap-1">
             <span className="text-sm">Machine</span>
-            <select className="select" value={machineId} onChange={({ target }) => setMachineId(target.value)}>
+            <select
+              className="select"
+              aria-label="Machine"
+              value={machineId}
+              onChange={({ target }) => setMachineId(target.value)}
+            >
               {machines.map((machine) => (
                 <option key={machine.machineId} value={machine.machineId}>
                   {machine.name}

@@ -86,7 +86,7 @@ export function SwatchReader(props: Props) {
       target,
       start: props.start,
       done,
-      swatch: { dial: at, top, under, signs },
+      swatches: [{ dial: at, top, under, signs }],
       role: props.role,
       school: props.school,
       bobbinScrew: props.bobbinScrew,

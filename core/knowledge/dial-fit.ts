@@ -1,0 +1,43 @@
+/**
+ * What a room knows of dials before it has turned this one: the prior of the straight line, and how finely eyes read. In
+ * numbers of an ordinary 0–9 dial; a dial of another scale is measured in its own numbers. Source: chapter of common
+ * practice on reading swatches; the spreads are judgement.
+ */
+export const DIAL_FIT = {
+  /** change of the score with one number of the dial, on a stack of ordinary thickness */
+  slope: 0.8,
+  /** thickness at which that slope holds; a thin stack shows small changes */
+  ordinaryStackMm: 0.6,
+  thinnest: 0.35,
+  thickest: 2.5,
+  /** how far the slope may differ, as a factor each way */
+  slopeSpread: 1.8,
+  /** how far the right place usually lies from where a kit starts */
+  placeSpread: 1.3,
+  /** error of the eye and the hand, in score */
+  noise: 0.35,
+  /** share of readings that say nothing at all */
+  lapse: 0.02,
+  /** |score| below which a face shows its own colour alone, and from which dots have become a line or loops */
+  own: 0.5,
+  far: 2,
+  /** weight of a swatch of some other day beside one of today */
+  pastWeight: 0.35,
+  /** share of the interval that is told */
+  credible: 0.8,
+} as const
+
+/** When a person stops turning. In numbers of an ordinary dial. */
+export const DIAL_LIMITS = {
+  /** never further from the kit's starting dial */
+  reach: 2,
+  /** a first move smaller than this shows nothing */
+  firstMove: 1,
+  /** once readings lie either side */
+  laterMove: 0.5,
+  mostSwatches: 5,
+  /** a dial that changes nothing: so many swatches, over at least so much, with less slope than this */
+  flatSwatches: 3,
+  flatSpan: 1.5,
+  flatSlope: 0.2,
+} as const

@@ -1,0 +1,116 @@
+import { DIAL_FIT } from '../knowledge/dial-fit'
+
+/** One swatch as the fit sees it: where the dial stood, and what the faces showed. */
+export interface DialReading {
+  readonly dial: number
+  readonly s: number
+  /** a swatch of another day counts less */
+  readonly past?: boolean
+}
+
+export interface DialFit {
+  /** where the dial most likely is right, in its own marks */
+  readonly best: number
+  /** where it is right with four chances in five */
+  readonly interval: readonly [number, number]
+  /** change of the score with one mark, as fitted */
+  readonly slope: number
+}
+
+const PLACES = 121
+const SLOPES = 11
+
+/** Error function by Abramowitz and Stegun 7.1.26, good to 1.5e-7. */
+function erf(x: number): number {
+  const t = 1 / (1 + 0.3275911 * Math.abs(x))
+  const y =
+    1 -
+    ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x)
+  return x < 0 ? -y : y
+}
+const below = (x: number): number => (1 + erf(x / Math.SQRT2)) / 2
+
+/** The range of true scores behind what a face shows; a line or loops mean "at least". */
+function shownBy(s: number): readonly [number, number] {
+  const { own, far } = DIAL_FIT
+  if (s === 0) return [-own, own]
+  const [from, to] = Math.abs(s) < far ? [own, far] : [far, Infinity]
+  return s > 0 ? [from, to] : [-to, -from]
+}
+
+/** How much the score changes with one number of an ordinary dial on this stack; absent: an ordinary one. */
+export function expectedSlope(stackMm: number | undefined): number {
+  const { slope, ordinaryStackMm, thinnest, thickest } = DIAL_FIT
+  if (stackMm === undefined) return slope
+  return slope * Math.min(thickest, Math.max(thinnest, ordinaryStackMm / stackMm))
+}
+
+/**
+ * Fits score = target + slope · (dial − best) to the readings, by Bayes: the kit's start is where it is most likely right, the
+ * slope is what dials usually do, and both give way to what this machine shows.
+ * @param unit one number of an ordinary dial in this dial's marks
+ */
+export function fitDial(
+  readings: readonly DialReading[],
+  question: {
+    readonly start: number
+    readonly unit: number
+    readonly target: number
+    readonly stackMm?: number | undefined
+  },
+): DialFit {
+  const { start, unit, target } = question
+  const { placeSpread, slopeSpread, noise, lapse, pastWeight, credible } = DIAL_FIT
+  const usual = expectedSlope(question.stackMm) / unit
+  const reach = 3 * placeSpread * unit
+  const logSpread = Math.log(slopeSpread)
+  const weights = new Float64Array(PLACES)
+  const slopeWeights = new Float64Array(SLOPES)
+  for (let i = 0; i < PLACES; i += 1) {
+    const place = start - reach + (2 * reach * i) / (PLACES - 1)
+    const away = (place - start) / (placeSpread * unit)
+    for (let j = 0; j < SLOPES; j += 1) {
+      const wide = -2 + (4 * j) / (SLOPES - 1)
+      const slope = usual * Math.exp(wide * logSpread)
+      let log = -(away * away + wide * wide) / 2
+      for (const reading of readings) {
+        const truth = target + slope * (reading.dial - place)
+        const [from, to] = shownBy(reading.s)
+        const chance = below((to - truth) / noise) - below((from - truth) / noise)
+        log += (reading.past ? pastWeight : 1) * Math.log(lapse + (1 - lapse) * chance)
+      }
+      const weight = Math.exp(log)
+      weights[i]! += weight
+      slopeWeights[j]! += weight
+    }
+  }
+  const total = weights.reduce((sum, weight) => sum + weight, 0)
+  const at = (share: number): number => {
+    let sum = 0
+    for (let i = 0; i < PLACES; i += 1) {
+      const next = sum + weights[i]! / total
+      if (next >= share) {
+        const within = (share - sum) / (next - sum)
+        return start - reach + (2 * reach * (i - 0.5 + within)) / (PLACES - 1)
+      }
+      sum = next
+    }
+    return start + reach
+  }
+  const tail = (1 - credible) / 2
+  const slope = slopeWeights.reduce(
+    (sum, weight, j) => sum + (weight / total) * usual * Math.exp((-2 + (4 * j) / (SLOPES - 1)) * logSpread),
+    0,
+  )
+  return { best: at(0.5), interval: [at(tail), at(1 - tail)], slope }
+}
+
+/** Plain least squares: change of the score with one mark; undefined when the dial never moved. */
+export function plainSlope(readings: readonly DialReading[]): number | undefined {
+  const n = readings.length
+  const meanDial = readings.reduce((sum, { dial }) => sum + dial, 0) / n
+  const meanScore = readings.reduce((sum, { s }) => sum + s, 0) / n
+  const spread = readings.reduce((sum, { dial }) => sum + (dial - meanDial) ** 2, 0)
+  if (spread === 0) return undefined
+  return readings.reduce((sum, { dial, s }) => sum + (dial - meanDial) * (s - meanScore), 0) / spread
+}

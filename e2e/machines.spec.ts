@@ -1,0 +1,103 @@
+import AxeBuilder from '@axe-core/playwright'
+import { readFileSync } from 'node:fs'
+import { expect, openMachine, stateFile, test } from './people'
+
+test.describe('in a furnished room', () => {
+  test.use({ storageState: stateFile('instructor') })
+  test('the room is arranged by keys, seen as a list, and only its stopped machines are shown', async ({ page }) => {
+    await page.goto('/room')
+    await page.getByRole('link', { name: 'Arrange' }).click()
+    const table = page.getByRole('button', { name: /^Snipe, / })
+    const before = await table.getAttribute('aria-label')
+    await table.focus()
+    await page.keyboard.press('Space')
+    await expect(table).toHaveAttribute('aria-pressed', 'true')
+    for (let press = 0; press < 3; press += 1) await page.keyboard.press('ArrowRight')
+    await page.keyboard.press('Space')
+    await expect(page.getByText(/^Snipe stands /)).toBeVisible()
+    await expect(table).not.toHaveAttribute('aria-label', before!)
+    const after = await table.getAttribute('aria-label')
+    await page.reload()
+    await expect(page.getByRole('button', { name: /^Snipe, / })).toHaveAttribute('aria-label', after!)
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+
+    await page.getByRole('link', { name: 'Done' }).click()
+    await page.getByRole('link', { name: 'As a list' }).click()
+    const rows = page.getByRole('table', { name: 'Machines in walking order' }).getByRole('row')
+    await expect(rows).toHaveCount(10)
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await page.getByRole('link', { name: /stopped/ }).click()
+    await expect(rows.nth(1)).toContainText('Pedal cord is frayed')
+    for (const row of (await rows.all()).slice(1)) await expect(row).toContainText('stopped', { ignoreCase: true })
+  })
+
+  test('machines and their books go out as a file and come back from it', async ({ page }) => {
+    await page.goto('/machines/exchange')
+    const [json] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Machines and books, JSON' }).click(),
+    ])
+    const file = JSON.parse(readFileSync(await json.path(), 'utf8')) as {
+      machines: { name: string; book: unknown[] }[]
+    }
+    const heron = file.machines.find(({ name }) => name === 'Heron')!
+    expect(heron.book.length).toBeGreaterThan(20)
+    await page.getByLabel('File of machines').setInputFiles(
+      await json.path().then((path) => ({
+        name: 'machines.json',
+        mimeType: 'application/json',
+        buffer: readFileSync(path),
+      })),
+    )
+    await expect(page.getByText('The machines and their books are here')).toBeVisible()
+    await openMachine(page, 'Heron')
+    const book = await page.request.get('/api/machines?form=book')
+    expect(await book.text()).toContain('Heron,')
+    expect((await page.request.get('/api/machines?form=xml')).status()).toBe(400)
+  })
+})
+
+test.describe('in a room of one’s own', () => {
+  test.use({ storageState: stateFile('newcomer') })
+  test('a machine begins as one of eight kinds; what nobody has checked stays marked until somebody looks', async ({
+    page,
+  }) => {
+    await page.goto('/machines/new')
+    await page.getByLabel('A short name people say aloud').fill('Whimbrel')
+    await page.getByRole('button', { name: /^Vintage straight stitcher/ }).click()
+    await expect(page.getByText('Which way does the flat of the needle’s shank face? · not checked yet')).toBeVisible()
+    // Answering one is checking it.
+    await page
+      .getByRole('group', { name: /^How is the needle raised/ })
+      .getByText('button', { exact: true })
+      .click()
+    await expect(page.getByText('How is the needle raised? · not checked yet')).toHaveCount(0)
+    await page.getByRole('button', { name: 'Put it in the room' }).click()
+    await expect(page.getByRole('heading', { level: 1, name: 'Whimbrel' })).toBeVisible()
+    const open = page.getByText(/of its traits come from a template/)
+    await expect(open).toBeVisible()
+    const count = Number(/^\d+/.exec(await open.innerText())![0])
+    await page.getByRole('link', { name: 'Answer or change a trait' }).click()
+    await page.getByRole('button', { name: 'It is so: Which way does the flat of the needle’s shank face?' }).click()
+    await expect(page.getByText('left (trying it out)')).toBeVisible()
+    await page.goBack()
+    await expect(page.getByText(`${count - 1} of its traits come from a template`)).toBeVisible()
+    // It is worded as such a machine at once.
+    await page.getByRole('link', { name: 'Change needle' }).click()
+    await expect(page.getByText('Flat to the left')).toBeVisible()
+  })
+
+  test('a sheet of machines comes in, and its bad lines say why', async ({ page }) => {
+    await page.goto('/machines/exchange')
+    await page.getByLabel('File of machines').setInputFiles({
+      name: 'new.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('name,number,shankFlat,feet\nDotterel,31,left,"standard; zip"\nRuff,32,upwards,standard\n'),
+    })
+    await expect(page.getByRole('list', { name: 'Lines that cannot be read' })).toContainText('Line 3, shankFlat')
+    await expect(page.getByRole('list', { name: 'Lines that can be read' })).toContainText('Dotterel, no. 31: 2 traits')
+    await page.getByRole('button', { name: 'Put it in the room' }).click()
+    await expect(page.getByText('Dotterel stands in the room')).toBeVisible()
+    await openMachine(page, 'Dotterel')
+  })
+})

@@ -1,0 +1,107 @@
+import AxeBuilder from '@axe-core/playwright'
+import { v7 as uuid } from 'uuid'
+import { RunMeter } from '@/devices/run-meter'
+import { expect, openMachine, stateFile, test } from './people'
+
+test.use({ storageState: stateFile('coordinator') })
+
+test('a shelf is counted, a needle that is fitted is taken off it, and one that is missing is named', async ({
+  page,
+}) => {
+  await page.goto('/stores')
+  const short = page.getByRole('region', { name: 'Needles that nobody can account for' })
+  await expect(short).toContainText('1 universal 80/12')
+  await expect(short).toContainText('Last in hand:')
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+
+  const needles = page.getByRole('region', { name: 'Needles', exact: true })
+  const jeans = needles.getByRole('listitem').filter({ hasText: 'jeans 100/16' })
+  await needles.getByRole('button', { name: 'Count: jeans 100/16' }).click()
+  await jeans.getByLabel('How many lie there').fill('7')
+  await jeans.getByRole('button', { name: 'Write it down' }).click()
+  await expect(jeans).toContainText(/^7/)
+  await openMachine(page, 'Heron')
+  await page.keyboard.press('/')
+  await page.getByLabel('A line for the book').fill('heron needle jeans 100 due')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/Heron: .*jeans 100\/16/i).first()).toBeVisible()
+  await page.goto('/stores')
+  await expect(jeans).toContainText(/^6/)
+
+  await page.getByRole('button', { name: 'Something new came in' }).click()
+  const form = page.getByRole('form', { name: 'Something new came in' })
+  await form.getByLabel('What').selectOption('bobbin')
+  await form.getByLabel('Class').fill('M')
+  await form.getByLabel('How many').fill('12')
+  await form.getByRole('button', { name: 'Put it on its shelf' }).click()
+  const bobbins = page.getByRole('region', { name: 'Empty bobbins' })
+  await expect(bobbins).toContainText('bobbins of class M')
+  await bobbins.getByRole('button', { name: 'Take: bobbins of class M' }).click()
+  await bobbins.getByLabel('How many you take').fill('40')
+  await bobbins.getByRole('button', { name: 'Write it down' }).click()
+  await expect(bobbins).toContainText('12 are left')
+  await expect(bobbins.getByLabel('How many you take')).toHaveValue('40')
+})
+
+test('a key lets a run meter write needle hours, and a calendar read what care is due; ended, it opens nothing', async ({
+  page,
+  baseURL,
+  request,
+}) => {
+  await page.goto('/people')
+  const form = page.getByRole('form', { name: 'Make a key' })
+  await form.getByRole('combobox', { name: 'For', exact: true }).selectOption('run-meter')
+  await form.getByRole('combobox', { name: 'Machine', exact: true }).selectOption('Dunlin')
+  await form.getByLabel('Called').fill('meter on Dunlin')
+  await form.getByRole('button', { name: 'Make it' }).click()
+  const shown = page.locator('code')
+  await expect(shown).toContainText('npm run meter --')
+  const key = (await shown.innerText()).split(' ').at(-1)!
+
+  const meter = new RunMeter(baseURL!, key, () => 0.5)
+  const first = meter.sew(new Date())
+  expect(await meter.send()).toBe(1)
+  // The same stretch again lands once.
+  const again = await request.post('/api/meter', {
+    headers: { authorization: `Bearer ${key}`, 'content-type': 'text/plain' },
+    data: `METER 1\nRUN ${first.runId} ${first.endedAt} motor=62.5 stitches=406 starts=5\n`,
+  })
+  expect(await again.json()).toEqual({ landed: 0, before: 1 })
+  const wrong = await request.post('/api/meter', {
+    headers: { authorization: `Bearer ${key}`, 'content-type': 'text/plain' },
+    data: `METER 1\nRUN ${uuid()} now motor=1 stitches=1 starts=1\n`,
+  })
+  expect([wrong.status(), ((await wrong.json()) as { error: { path: string } }).error.path]).toEqual([400, '2.endedAt'])
+  await openMachine(page, 'Dunlin')
+  const line = page.getByRole('list', { name: 'Lines of the book, newest first' }).getByRole('listitem').first()
+  await expect(line).toContainText('by the run meter, 406 stitches in 5 starts')
+
+  await page.goto('/people')
+  await form.getByLabel('Called').fill('office calendar')
+  await form.getByRole('button', { name: 'Make it' }).click()
+  await expect(shown).toContainText('/api/care/')
+  const feed = (await shown.innerText()).trim()
+  const calendar = await request.get(feed)
+  expect(calendar.headers()['content-type']).toContain('text/calendar')
+  const text = await calendar.text()
+  expect(text).toContain('BEGIN:VCALENDAR')
+  expect(text).toMatch(/DTSTART;VALUE=DATE:\d{8}/)
+  expect(text).toMatch(/SUMMARY:\w+: (Lint out|A drop of oil|Room check|Oil points)/)
+  // Names of people stay in the room.
+  for (const name of ['Mireille', 'Tobias', 'Chidi']) expect(text).not.toContain(name)
+  for (const name of ['office calendar', 'meter on Dunlin']) {
+    await page.getByRole('button', { name: `End the key ${name}` }).click()
+    await expect(page.getByRole('button', { name: `End the key ${name}` })).toHaveCount(0)
+  }
+  expect((await request.get(feed)).status()).toBe(404)
+  meter.sew(new Date())
+  await expect(meter.send()).rejects.toThrow('401')
+})
+
+test('the calendar of care says what is due now and what comes', async ({ page }) => {
+  await page.goto('/room')
+  await page.getByRole('link', { name: 'Care', exact: true }).click()
+  await expect(page.getByRole('region', { name: 'Now' }).getByRole('listitem').first()).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Coming' })).toContainText(/Oil points|Service/)
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+})
