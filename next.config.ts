@@ -6,6 +6,17 @@ const config: NextConfig = {
   typedRoutes: false,
   // Types and imports are checked by the lint and types steps of the tests, once.
   typescript: { ignoreBuildErrors: true },
+  headers: () =>
+    Promise.resolve([
+      {
+        source: '/api/:path*',
+        headers: [
+          { key: 'content-security-policy', value: "default-src 'none'; frame-ancestors 'none'" },
+          { key: 'x-content-type-options', value: 'nosniff' },
+          { key: 'referrer-policy', value: 'same-origin' },
+        ],
+      },
+    ]),
   serverExternalPackages: ['pg', 'pino'],
 }
 

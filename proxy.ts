@@ -1,6 +1,6 @@
 import { NextResponse, type NextRequest } from 'next/server'
 
-/** Every page gets its own nonce; only scripts that carry it run. */
+/** Every page gets its own nonce; only scripts that carry it run. Answers that are no pages have fixed headers: next.config. */
 export function proxy(request: NextRequest): NextResponse {
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64')
   const policy = [
@@ -26,4 +26,4 @@ export function proxy(request: NextRequest): NextResponse {
   return response
 }
 
-export const config = { matcher: [{ source: '/((?!_next/static|_next/image|icon.svg).*)' }] }
+export const config = { matcher: [{ source: '/((?!_next/static|_next/image|icon.svg|api/).*)' }] }

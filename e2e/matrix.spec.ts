@@ -95,7 +95,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/machines/[machine]/check': 'see-book',
   '/machines/[machine]/print': 'see-book',
   '/machines/[machine]/swatch': 'see-book',
-  '/machines/[machine]/traits': 'set-trait',
+  '/machines/[machine]/traits': 'see-book',
   '/stores': 'see-stores',
   '/people': 'see-people',
   '/station': 'see-station',

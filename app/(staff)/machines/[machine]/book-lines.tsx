@@ -1,3 +1,5 @@
+'use client'
+
 import Link from 'next/link'
 import { BOOK_FILTERS, type BookFilter } from '@/core/machine/book-lines'
 import { BookLineCorrection } from './correct'

@@ -1,8 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatInTimeZone } from '@/ui/time'
-import { SOURCE_WORDS } from '@/core/machine/trait-source'
-import { TRAIT_NAMES, TRAIT_QUESTIONS } from '@/core/machine/trait'
+import { TRAIT_NAMES } from '@/core/machine/trait'
 import { careOf } from '@/core/care/care'
 import { BOOK_FILTERS, kindsOf, shownLines } from '@/core/machine/book-lines'
 import { needleHistory } from '@/core/machine/needle-history'
@@ -16,13 +15,11 @@ import { BobbinDrawing } from '@/ui/drawings/bobbin'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { NeedleDrawing, NeedlePlan } from '@/ui/drawings/needle'
 import { StandingMark } from '@/ui/drawings/standing-mark'
-import { traitWords } from '@/core/machine/trait-words'
 import { NeedleBars, type NeedleBar } from '@/ui/drawings/needle-bars'
 import { hoursWords, needleWords, shortNeedle, threadWords } from '@/ui/words'
 import { mustSee } from '../../../_server/actor'
 import { machinePage } from '../../../_server/machine'
 import { theStore } from '../../../_server/store'
-import { AllTraits } from './all-traits'
 import { BookLines } from './book-lines'
 import { QuickLog } from './quick-log'
 
@@ -185,17 +182,8 @@ export default async function MachinePage({ params, searchParams }: Props) {
                 </figure>
               )}
             </div>
-            <AllTraits
-              traits={TRAIT_NAMES.map((name) => ({
-                question: TRAIT_QUESTIONS[name],
-                ...(traits[name] !== undefined && {
-                  words: traitWords(traits[name]),
-                  source: SOURCE_WORDS[machine.proofs[name]?.source ?? 'tried'],
-                }),
-              }))}
-            />
             <p>
-              <Link className="link" href={`${base}/print`}>
+              <Link className="link" href={`${base}/print`} prefetch={false}>
                 Print its card
               </Link>
             </p>
@@ -204,13 +192,11 @@ export default async function MachinePage({ params, searchParams }: Props) {
                 {unchecked} of its traits come from a template and are not checked at this machine yet.
               </p>
             )}
-            {may(actor.role, 'set-trait') && (
-              <p>
-                <Link className="link" href={`${base}/traits`}>
-                  Answer or change a trait
-                </Link>
-              </p>
-            )}
+            <p>
+              <Link className="link" href={`${base}/traits`} prefetch={false}>
+                {may(actor.role, 'set-trait') ? 'Answer or change a trait' : 'All its traits'}
+              </Link>
+            </p>
             <p className="mt-3 text-sm">The machine’s manual wins over everything written here.</p>
           </section>
 

@@ -7,6 +7,7 @@ import { useWrite } from '@/ui/parts/use-write'
 
 interface Props {
   readonly machineId: string
+  readonly mayAnswer: boolean
   readonly trait: string
   readonly question: string
   readonly schema: FieldSchema
@@ -17,7 +18,7 @@ interface Props {
 }
 
 /** One trait: what is known, and a way to say it better. Standing at the machine, it was tried. */
-export function AnswerTrait({ machineId, trait, question, schema, value, words, unchecked = false }: Props) {
+export function AnswerTrait({ machineId, mayAnswer, trait, question, schema, value, words, unchecked = false }: Props) {
   const [open, setOpen] = useState(false)
   const [answer, setAnswer] = useState<unknown>(value)
   const { busy, fault, write } = useWrite()
@@ -29,7 +30,7 @@ export function AnswerTrait({ machineId, trait, question, schema, value, words, 
           <br />
           {words ? <strong>{words}</strong> : <em>not known yet</em>}
         </p>
-        {unchecked && (
+        {unchecked && mayAnswer && (
           <button
             type="button"
             className="btn btn-primary ml-auto"
@@ -42,14 +43,16 @@ export function AnswerTrait({ machineId, trait, question, schema, value, words, 
             It is so
           </button>
         )}
-        <button
-          type="button"
-          className="btn btn-outline"
-          aria-label={`${words ? 'Change' : 'Answer'}: ${question}`}
-          onClick={() => setOpen(true)}
-        >
-          {words ? 'Change' : 'Answer'}
-        </button>
+        {mayAnswer && (
+          <button
+            type="button"
+            className="btn btn-outline"
+            aria-label={`${words ? 'Change' : 'Answer'}: ${question}`}
+            onClick={() => setOpen(true)}
+          >
+            {words ? 'Change' : 'Answer'}
+          </button>
+        )}
       </div>
     )
   }

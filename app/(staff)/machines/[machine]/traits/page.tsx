@@ -1,6 +1,5 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { notFound } from 'next/navigation'
 import { may } from '@/core/people/role'
 import { SOURCE_WORDS } from '@/core/machine/trait-source'
 import type { TraitName } from '@/core/machine/trait'
@@ -14,7 +13,6 @@ export const metadata: Metadata = { title: 'Traits' }
 
 export default async function TraitsPage({ params }: { params: Promise<{ machine: string }> }) {
   const actor = await mustSee('see-book')
-  if (!may(actor.role, 'set-trait')) notFound()
   const { machine } = await machinePage(actor.siteId, (await params).machine)
   const open = (trait: TraitName) =>
     machine.traits[trait] === undefined ? 1 : machine.proofs[trait]?.source === 'template' ? 0 : 2
@@ -42,6 +40,7 @@ export default async function TraitsPage({ params }: { params: Promise<{ machine
             <li key={asked.trait} className="seam py-3">
               <AnswerTrait
                 machineId={machine.machineId}
+                mayAnswer={may(actor.role, 'set-trait')}
                 {...asked}
                 {...(value !== undefined && {
                   value,

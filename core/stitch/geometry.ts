@@ -1,0 +1,139 @@
+/** One shape of a stitch, in mm: x along the seam, y across it (faces) or up from the middle of the stack (section). */
+export type StitchShape =
+  | {
+      readonly kind: 'thread'
+      readonly thread: 'top' | 'bobbin'
+      readonly points: readonly Point[]
+      readonly widthMm: number
+      /** lies slack, in loops */
+      readonly slack?: boolean
+    }
+  | { readonly kind: 'dot'; readonly thread: 'top' | 'bobbin'; readonly at: Point; readonly radiusMm: number }
+  | { readonly kind: 'hole'; readonly at: Point; readonly radiusMm: number }
+
+export interface Point {
+  readonly x: number
+  readonly y: number
+}
+
+export const STITCH_KINDS = ['straight', 'zigzag', 'three-step', 'twin'] as const
+export type StitchKind = (typeof STITCH_KINDS)[number]
+
+export interface DrawnStitch {
+  readonly kind: StitchKind
+  readonly lengthMm: number
+  readonly widthMm: number
+  /** between the needles of a twin */
+  readonly gapMm?: number
+  readonly topThreadMm: number
+  readonly bobbinThreadMm: number
+  readonly stackMm: number
+  readonly needleMm: number
+  /** height of the lock above the middle, mm */
+  readonly lockMm: number
+  /** score of the faces, −3 … 3 */
+  readonly s: number
+  /** share of stitches skipped, 0…1 */
+  readonly skipped: number
+}
+
+/** Where the needle goes in, from 0 on; a skipped stitch has no hole. For a twin, those of its left needle. */
+export function needlePoints(stitch: DrawnStitch, lengthMm: number): Point[] {
+  const { kind, widthMm, gapMm = 0, skipped } = stitch
+  const step = Math.max(stitch.lengthMm, 0.3)
+  const count = Math.floor(lengthMm / step) + 1
+  const every = skipped > 0 ? Math.max(2, Math.round(1 / skipped)) : Infinity
+  return Array.from({ length: count }, (_, index): Point => ({ x: index * step, y: acrossAt(index) })).filter(
+    (_, index) => index === 0 || index % every !== every - 1,
+  )
+  function acrossAt(index: number): number {
+    const half = widthMm / 2
+    switch (kind) {
+      case 'straight':
+        return 0
+      case 'zigzag':
+        return index % 2 === 0 ? -half : half
+      case 'three-step': {
+        // Three small stitches across, three back.
+        const turn = index % 6
+        return -half + (widthMm * (turn <= 3 ? turn : 6 - turn)) / 3
+      }
+      case 'twin':
+        return -gapMm / 2
+    }
+  }
+}
+
+/** How much of the other thread comes up at each hole, mm of radius; 0 where it stays inside. */
+const peep = (s: number, threadMm: number): number => (s <= 0.15 ? 0 : threadMm * Math.min(1.4, 0.35 + s * 0.35))
+
+/** One face, seen from outside: its own thread from hole to hole, and what comes up of the other. */
+export function faceShapes(stitch: DrawnStitch, face: 'top' | 'under', lengthMm: number): StitchShape[] {
+  const own = face === 'top' ? 'top' : 'bobbin'
+  const other = face === 'top' ? 'bobbin' : 'top'
+  const ownMm = face === 'top' ? stitch.topThreadMm : stitch.bobbinThreadMm
+  const otherMm = face === 'top' ? stitch.bobbinThreadMm : stitch.topThreadMm
+  /** above 0: the other thread shows here */
+  const shows = face === 'top' ? stitch.s : -stitch.s
+  const left = needlePoints(stitch, lengthMm)
+  const twin = stitch.kind === 'twin'
+  const right = twin ? left.map(({ x, y }) => ({ x, y: y + (stitch.gapMm ?? 0) })) : []
+  const holes: StitchShape[] = [...left, ...right].map((at) => ({ kind: 'hole', at, radiusMm: stitch.needleMm / 2 }))
+  // Underneath, one bobbin thread goes to and fro between the lines of a twin.
+  const lines = twin ? (face === 'top' ? [left, right] : [left.flatMap((at, index) => [at, right[index]!])]) : [left]
+  const threads = lines.flatMap((line): StitchShape[] =>
+    shows >= 2
+      ? // Pulled flat, it is a straight cord that the other thread loops or lies over.
+        [
+          { kind: 'thread', thread: own, points: line, widthMm: ownMm * 0.6 },
+          {
+            kind: 'thread',
+            thread: other,
+            points: loopsAlong(line, face === 'under', stitch),
+            widthMm: otherMm,
+            slack: true,
+          },
+        ]
+      : line.slice(1).map((to, index) => ({ kind: 'thread', thread: own, points: [line[index]!, to], widthMm: ownMm })),
+  )
+  const radiusMm = peep(shows, otherMm)
+  const dots: StitchShape[] =
+    radiusMm > 0 && shows < 2 ? [...left, ...right].map((at) => ({ kind: 'dot', thread: other, at, radiusMm })) : []
+  return [...holes, ...threads, ...dots]
+}
+
+/** The other thread where it lies outside: loops hanging to one side underneath, a line on top. */
+function loopsAlong(line: readonly Point[], hangs: boolean, { lengthMm }: DrawnStitch): Point[] {
+  if (!hangs) return [...line]
+  const sag = Math.max(0.8, lengthMm * 0.55)
+  return line.flatMap(({ x, y }) => [
+    { x: x - lengthMm * 0.12, y },
+    { x, y: y + sag },
+    { x: x + lengthMm * 0.12, y },
+  ])
+}
+
+/** The seam cut along its line: both threads and the height at which they lock. y up from the middle of the stack. */
+export function sectionShapes(stitch: DrawnStitch, lengthMm: number): StitchShape[] {
+  const half = stitch.stackMm / 2
+  const topAt = half + stitch.topThreadMm / 2
+  const underAt = -half - stitch.bobbinThreadMm / 2
+  // The lock may lie on a face, never beyond the threads themselves.
+  const lock = Math.max(underAt, Math.min(topAt, stitch.lockMm))
+  const points = needlePoints({ ...stitch, kind: 'straight', widthMm: 0 }, lengthMm)
+  const top: Point[] = []
+  const bobbin: Point[] = []
+  points.forEach(({ x }, index) => {
+    const next = points[index + 1]
+    top.push({ x, y: topAt }, { x, y: lock }, { x, y: topAt })
+    bobbin.push({ x, y: underAt }, { x, y: lock }, { x, y: underAt })
+    if (!next) return
+    // A skipped stitch leaves the top thread lying and the bobbin's straight.
+    top.push({ x: (x + next.x) / 2, y: topAt })
+    bobbin.push({ x: (x + next.x) / 2, y: underAt })
+  })
+  return [
+    { kind: 'thread', thread: 'bobbin', points: bobbin, widthMm: stitch.bobbinThreadMm },
+    { kind: 'thread', thread: 'top', points: top, widthMm: stitch.topThreadMm },
+  ]
+}
