@@ -15,11 +15,13 @@ export interface StepDrawn {
 export function StepPicture({
   drawing,
   drawn: { traits, set },
+  size = 'h-24',
 }: {
   drawing: StepDrawing | undefined
   drawn: StepDrawn
+  /** a class that sets its height */
+  size?: string
 }) {
-  const size = 'h-24'
   switch (drawing) {
     case 'needle':
       return <NeedlePlan way={traits} className={size} />
@@ -39,17 +41,17 @@ export function StepPicture({
       return <TakeUpDrawing takeUp={traits.takeUp} className={size} />
     case 'foot-up':
     case 'foot-down':
-      return <FootPicture up={drawing === 'foot-up'} />
+      return <FootPicture up={drawing === 'foot-up'} size={size} />
     case undefined:
       return null
   }
 }
 
-function FootPicture({ up }: { up: boolean }) {
+function FootPicture({ up, size }: { up: boolean; size: string }) {
   return (
     <svg
       viewBox="0 0 80 70"
-      className="h-20"
+      className={size}
       role="img"
       aria-label={up ? 'The presser foot is up' : 'The presser foot is down'}
     >

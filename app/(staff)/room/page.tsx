@@ -183,14 +183,14 @@ function RoomList({ machines }: { machines: readonly PlanMachine[] }) {
           <th scope="col">Stands</th>
           <th scope="col">In it</th>
           <th scope="col">Set</th>
-          <th scope="col">Left</th>
+          <th scope="col">Needle left</th>
           <th scope="col">Whose turn</th>
         </tr>
       </thead>
       <tbody>
         {machines.map((machine) => (
           <tr key={machine.href}>
-            <th scope="row" className="text-lg">
+            <th scope="row" className="text-lg whitespace-nowrap">
               <Link href={machine.href} className="link" prefetch={false}>
                 {machine.name}
               </Link>{' '}
@@ -200,9 +200,9 @@ function RoomList({ machines }: { machines: readonly PlanMachine[] }) {
               <StandingMark standing={machine.standing} />
               {machine.because && <span className="block text-sm">{machine.because}</span>}
             </td>
-            <td className="font-semibold">{machine.needle}</td>
+            <td className="font-semibold whitespace-nowrap">{machine.needle}</td>
             <td>{machine.setting}</td>
-            <td>{machine.hoursLeft ?? 'hours not known'}</td>
+            <td className="whitespace-nowrap">{machine.hoursLeft?.replace(' of needle left', '') ?? 'not known'}</td>
             <td>{machine.who}</td>
           </tr>
         ))}

@@ -57,9 +57,9 @@ export function Shelf({
   }
   return (
     <li className="seam py-2">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <span className="numeral w-14 text-right text-3xl">{count}</span>
-        <span className="grow">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <span className="numeral w-10 text-right text-3xl">{count}</span>
+        <span className="min-w-0 flex-1 basis-52">
           <span className="text-lg font-semibold first-letter:uppercase">{words}</span>
           <span className="block text-sm">
             {beyond > 0 ? (
@@ -68,12 +68,12 @@ export function Shelf({
             {counted ? `counted ${counted}` : 'never counted'}
           </span>
         </span>
-        <span className="flex flex-wrap gap-1">
+        <span className="flex flex-wrap">
           {allowed.map((each) => (
             <button
               key={each}
               type="button"
-              className={`btn ${doing === each ? 'btn-neutral' : 'btn-ghost'}`}
+              className={`btn px-2 ${doing === each ? 'btn-neutral' : 'btn-ghost'}`}
               aria-label={`${WORDS[each].button.replace(' …', '')}: ${words}`}
               onClick={() => (doing === each ? setDoing(undefined) : begin(each))}
             >

@@ -103,7 +103,7 @@ function OneTable({ table, place, right, bottom }: { table: Table; place: Place;
       {...listeners}
       {...attributes}
       aria-label={`${table.name}, ${metres(place.x)} from the left, ${metres(place.y)} from the front`}
-      className={`absolute cursor-grab touch-none border border-base-content bg-base-100 p-1 text-left ${isDragging ? 'z-10 cursor-grabbing shadow-lg' : ''}`}
+      className={`absolute cursor-grab touch-none flex flex-col border border-base-content bg-base-100 p-2 text-left leading-tight ${isDragging ? 'z-10 cursor-grabbing shadow-lg' : ''}`}
       style={{
         left: `${((place.x - TABLE.width / 2) / right) * 100}%`,
         top: `${((place.y - TABLE.height / 2) / bottom) * 100}%`,

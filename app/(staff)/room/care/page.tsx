@@ -14,6 +14,8 @@ const STATUS = { well: '', soon: '', due: 'text-warning', late: 'text-error' } a
 export default async function CarePage() {
   const actor = await mustSee('see-room')
   const { calendar } = await careOfRoom(actor.siteId, new Date())
+  const byJob = new Map<string, CareEntry[]>()
+  for (const entry of calendar.now) byJob.set(entry.due.job, [...(byJob.get(entry.due.job) ?? []), entry])
   const byDay = new Map<string, CareEntry[]>()
   for (const entry of calendar.coming) byDay.set(entry.on, [...(byDay.get(entry.on) ?? []), entry])
   return (
@@ -29,11 +31,18 @@ export default async function CarePage() {
             Now
           </h2>
           {calendar.now.length === 0 && <p className="mt-2">Nothing is due. Well kept.</p>}
-          <ul className="mt-2">
-            {calendar.now.map((entry) => (
-              <Entry key={`${entry.machineId}-${entry.due.job}`} entry={entry} how />
-            ))}
-          </ul>
+          {[...byJob.values()].map(([first, ...others]) => (
+            <article key={first!.due.job} className="seam py-3 break-inside-avoid">
+              <h3 className="text-lg font-bold">{first!.due.title}</h3>
+              <ul className="my-1 flex flex-wrap gap-x-6 gap-y-1">
+                {[first!, ...others].map((entry) => (
+                  <Entry key={entry.machineId} entry={entry} short />
+                ))}
+              </ul>
+              <p>{first!.due.how}</p>
+              <p className="font-semibold text-secondary">{first!.due.caution}</p>
+            </article>
+          ))}
         </section>
         <section aria-labelledby="coming">
           <h2 id="coming" className="text-xl font-bold print:mt-6">
@@ -79,21 +88,25 @@ export default async function CarePage() {
   )
 }
 
-function Entry({ entry: { machineId, machine, due }, how = false }: { entry: Omit<CareEntry, 'on'>; how?: boolean }) {
+function Entry({
+  entry: { machineId, machine, due },
+  short = false,
+}: {
+  entry: Omit<CareEntry, 'on'>
+  short?: boolean
+}) {
   return (
-    <li className={how ? 'seam py-2' : 'py-0.5'}>
-      {how && <span className="float-right hidden size-6 border border-base-content print:block" aria-hidden="true" />}
+    <li className="py-0.5">
+      <span
+        className="mr-2 hidden size-4 border border-base-content align-middle print:inline-block"
+        aria-hidden="true"
+      />
       <Link href={`/machines/${machineId}`} className="link font-bold" prefetch={false}>
         {machine}
       </Link>
-      : {due.title} <span className={`font-bold ${STATUS[due.status]}`}>{due.status === 'well' ? '' : due.status}</span>
+      {!short && `: ${due.title}`}{' '}
+      {due.status !== 'well' && <span className={`font-bold ${STATUS[due.status]}`}>{due.status}</span>}
       <span className="block text-sm">{due.because}</span>
-      {how && (
-        <>
-          <span className="block">{due.how}</span>
-          <span className="block font-semibold text-secondary">{due.caution}</span>
-        </>
-      )}
     </li>
   )
 }

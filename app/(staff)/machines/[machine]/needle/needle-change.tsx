@@ -322,7 +322,7 @@ function OneStep({
           <p className="mt-2 text-xl">{step.how}</p>
           {step.caution && <p className="mt-2 text-lg font-semibold text-secondary">{step.caution}</p>}
         </div>
-        <StepPicture drawing={step.drawing} drawn={{ traits, set: undefined }} />
+        <StepPicture drawing={step.drawing} drawn={{ traits, set: undefined }} size="h-44" />
       </div>
       <div className="flex flex-wrap gap-3">
         {next}
