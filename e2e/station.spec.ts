@@ -19,6 +19,10 @@ test('a learner at their seat: bag, seat check with a fail, swatch', async ({ pa
       .click()
   }
   await page.getByRole('button', { name: 'Write it down' }).click()
+  // What did not pass leads on to the finder, which starts from there.
+  await expect(page.getByRole('heading', { level: 1, name: 'What is wrong with Curlew?' })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Look at this next' })).toBeVisible()
+  await page.goto('/station')
   await expect(page.getByRole('main')).toContainText('due')
   await page.getByRole('link', { name: 'Read my swatch' }).click()
   await page.getByRole('radio', { name: 'only the dark thread' }).check({ force: true })

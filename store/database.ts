@@ -139,6 +139,17 @@ export interface AccessKeyTable {
   ended_at: ColumnType<Date | null, Date | string | null | undefined, Date | string>
 }
 
+/** Append-only: what somebody has learnt is only ever folded from these. */
+export interface PersonEventTable {
+  site_id: string
+  event_id: string
+  person_id: string
+  kind: string
+  body: Json
+  happened_at: Time
+  written_by: string
+}
+
 export interface DropTestTable {
   site_id: string
   drop_test_id: string
@@ -175,6 +186,7 @@ export interface Database {
   kit_given: KitGivenTable
   stock_move: StockMoveTable
   access_key: AccessKeyTable
+  person_event: PersonEventTable
   drop_test: DropTestTable
   command: CommandTable
   sign_in_user: { id: string; name: string; email: string; emailVerified: boolean; createdAt: Time; updatedAt: Time }

@@ -4,6 +4,7 @@ import * as kits from './migrations/0002-kits'
 import * as careAndFaults from './migrations/0003-care-and-faults'
 import * as longBooks from './migrations/0004-long-books'
 import * as shelvesAndKeys from './migrations/0005-shelves-and-keys'
+import * as peopleLearn from './migrations/0006-people-learn'
 import { rebuildStates } from './machine/book'
 import type { Database } from './database'
 
@@ -14,6 +15,7 @@ const MIGRATIONS = {
   '0003-care-and-faults': careAndFaults,
   '0004-long-books': longBooks,
   '0005-shelves-and-keys': shelvesAndKeys,
+  '0006-people-learn': peopleLearn,
 }
 
 /** After these the kept states say more than they did, so every book is folded again. */

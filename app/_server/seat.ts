@@ -3,7 +3,15 @@ import { roomCheck, seatCheck } from '@/core/check/seat-check'
 import type { Target } from '@/core/knowledge/tension'
 import type { Machine } from '@/store/machine/machines'
 import type { Project } from '@/store/project/projects'
+import { applyCorrections } from '@/core/machine/fold'
+import type { MachineEvent } from '@/core/machine/event'
+import { sittingOf } from '@/core/tension/sitting'
+import { readNewest } from '@/store/machine/book'
+import { theStore } from './store'
 import type { Dial } from '@/core/units/dial'
+
+/** How many swatches of a machine speak of its dial. */
+const SWATCHES = 60
 
 /** What a swatch of this kit should look like. */
 const targetOf = (project: Project | undefined): Target => {
@@ -43,17 +51,30 @@ export function seatCheckProps(
 }
 
 /** What the swatch reader is told; undefined while the machine's dial is not known. */
-export function swatchProps(machine: Machine, project: Project | undefined) {
+export async function swatchProps(siteId: string, machine: Machine, project: Project | undefined) {
   const dial = machine.traits.tensionDial as Dial | undefined
   if (!dial) return undefined
   const start = project?.given?.kit.dial.setting ?? dial.normal
+  const target = targetOf(project)
+  const { lines, around } = await readNewest(theStore(), siteId, machine.machineId, {
+    limit: SWATCHES,
+    kinds: ['swatch-stitched'],
+  })
+  const standing = applyCorrections([...lines, ...around])
+    .flatMap(({ event, happening }) => (happening ? [{ ...event, ...happening } as MachineEvent] : []))
+    .reverse()
+  const sitting = sittingOf(standing, target, new Date().toISOString())
   return {
     machineId: machine.machineId,
     ...(project && { projectId: project.projectId }),
     dial,
     start,
     at: machine.state.dial ?? start,
-    target: targetOf(project),
+    target,
     bobbinScrew: machine.traits.bobbinScrew ?? false,
+    before: sitting,
+    ...(project?.fabric.thicknessMm !== undefined && {
+      stackMm: project.fabric.thicknessMm * project.layers.seam,
+    }),
   }
 }

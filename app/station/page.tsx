@@ -41,6 +41,9 @@ export default async function StationPage() {
           <Link href="/station/swatch" className="btn btn-outline btn-lg">
             Read my swatch
           </Link>
+          <Link href="/station/fault" className="btn btn-outline btn-lg">
+            Something is wrong
+          </Link>
         </nav>
       )}
       <KitCard kit={project.given.kit} traits={machine.traits} fabric={project.fabric} layers={project.layers} />

@@ -22,6 +22,7 @@ export type SetupChange =
   | 'bobbin'
   | 'strike'
   | 'dial'
+  | 'bobbin-spring'
 
 const EVERYTHING: readonly CheckGroup[] = ['settings', 'threading', 'needle', 'bobbin', 'raise', 'no-touch', 'swatch']
 
@@ -37,6 +38,7 @@ export const STALE_AFTER: Readonly<Record<SetupChange, readonly CheckGroup[]>> =
   foot: ['settings', 'no-touch'],
   bobbin: ['bobbin', 'raise', 'no-touch'],
   dial: ['swatch'],
+  'bobbin-spring': ['bobbin', 'swatch'],
 }
 
 export const GROUP_WORDS: Readonly<Record<CheckGroup, string>> = {

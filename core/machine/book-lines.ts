@@ -23,6 +23,8 @@ export const FILTER_OF: Readonly<Record<EventKind, BookFilter>> = {
   'trait-learnt': 'notes',
   'fault-opened': 'trouble',
   'fault-cured': 'trouble',
+  'fault-run': 'trouble',
+  'bobbin-screw-turned': 'setting up',
   serviced: 'care',
   'electrical-test': 'care',
   released: 'trouble',

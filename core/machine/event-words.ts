@@ -1,3 +1,5 @@
+import { CHECKS } from '../knowledge/fault'
+import { SYMPTOM_WORDS } from '../knowledge/symptom'
 import { POINTS } from '../knowledge/needle'
 import { plain } from '../knowledge/rule'
 import { GROUP_WORDS } from '../knowledge/check'
@@ -15,6 +17,14 @@ export interface EventWords {
 const needle = (each: { point: keyof typeof POINTS; sizeNm: number }) =>
   `${POINTS[each.point].words} ${sizeText(each.sizeNm)}`
 const spaced = (word: string) => word.replaceAll('-', ' ')
+
+const OUTCOME_WORDS: Readonly<Record<BodyOf<'fault-run'>['outcome'], string>> = {
+  cured: 'cured',
+  'handed-on': 'handed to staff',
+  'red-tag': 'red-tagged',
+  service: 'for a technician',
+  left: 'left as it is',
+}
 
 const spokenName = (name: string) => name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()
 
@@ -119,6 +129,19 @@ export function eventWords(happened: Happening): EventWords {
       return { title: `Fault: ${happened.body.fault}`, detail: happened.body.seen ?? '' }
     case 'fault-cured':
       return { title: `Cured: ${happened.body.fault}`, detail: happened.body.cure }
+    case 'fault-run': {
+      const { symptom, answers, outcome, cured } = happened.body
+      const looked = answers.length === 1 ? 'One thing looked at' : `${answers.length} things looked at`
+      return {
+        title: `${SYMPTOM_WORDS[symptom]}: ${OUTCOME_WORDS[outcome]}`,
+        detail: cured ? `${CHECKS[cured].remedy} ${looked}.` : `${looked}.`,
+      }
+    }
+    case 'bobbin-screw-turned': {
+      const { eighths, because } = happened.body
+      const count = Math.abs(eighths) === 1 ? 'one eighth' : `${Math.abs(eighths)} eighths`
+      return { title: `Bobbin screw ${count} ${eighths > 0 ? 'tighter' : 'looser'}`, detail: because ?? '' }
+    }
     case 'serviced': {
       const { by, electrical, did } = happened.body
       return {

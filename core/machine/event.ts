@@ -1,6 +1,8 @@
 import Type, { type Static } from 'typebox'
 import { CHECK_GROUPS } from '../knowledge/check'
+import { FAULT_CHECKS } from '../knowledge/fault'
 import { FAULTS } from '../knowledge/fault-kind'
+import { SYMPTOMS } from '../knowledge/symptom'
 import { LOADS, NEEDLE_SIGNS } from '../knowledge/wear'
 import { Above0, FootWord, From0, KitThreadSchema, PointWord, strict, words } from '../schema/vocabulary'
 import { TARGETS, TOP_LOOKS, UNDER_LOOKS, GATES, SWATCH_SIGNS } from '../knowledge/tension'
@@ -12,6 +14,8 @@ const ProjectId = Type.Optional(Id)
 
 export const CHANGE_REASONS = [...NEEDLE_SIGNS, 'due', 'other-kit', 'unknown-age', 'broken'] as const
 export const NEEDLE_STATES = ['sharp', 'blunt', 'bent', 'burr', 'broken', 'not-looked'] as const
+/** How a run of the finder ends. */
+export const FAULT_OUTCOMES = ['cured', 'handed-on', 'red-tag', 'service', 'left'] as const
 export const WENT_TO = ['sharps', 'part-used', 'lost'] as const
 
 const NeedleOut = strict({
@@ -114,6 +118,17 @@ export const EVENT_BODIES = {
   'trait-learnt': strict({ trait: Type.String({ minLength: 1, maxLength: 80 }), words: Words, source: Words }),
   'fault-opened': strict({ fault: words(FAULTS), seen: Type.Optional(Words) }),
   'fault-cured': strict({ fault: words(FAULTS), cure: Words }),
+  /** one run of the finder: what was seen, what was looked at, and how it ended */
+  'fault-run': strict({
+    symptom: words(SYMPTOMS),
+    answers: Type.Array(strict({ check: words(FAULT_CHECKS), found: Type.Boolean() }), { maxItems: 60 }),
+    outcome: words(FAULT_OUTCOMES),
+    /** the check whose remedy cured it */
+    cured: Type.Optional(words(FAULT_CHECKS)),
+    projectId: ProjectId,
+  }),
+  /** above 0: tighter, clockwise */
+  'bobbin-screw-turned': strict({ eighths: Type.Integer({ minimum: -8, maximum: 8 }), because: Type.Optional(Words) }),
   serviced: strict({ by: Words, electrical: Type.Boolean(), did: Type.Optional(Words) }),
   'electrical-test': strict({
     passed: Type.Boolean(),

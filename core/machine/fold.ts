@@ -175,6 +175,11 @@ function after(before: MachineState, line: MachineEvent, happened: Happening): M
           }
     case 'released':
       return withoutLock(state, 'broken-needle')
+    case 'fault-run':
+      // What failed is cured; the check is still to be run again, since it stays stale.
+      return happened.body.outcome === 'cured' ? { ...state, failed: [] } : state
+    case 'bobbin-screw-turned':
+      return stale(state, 'bobbin-spring')
     case 'bobbin-wound':
     case 'oiled':
     case 'trait-learnt':

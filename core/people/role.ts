@@ -28,6 +28,9 @@ const MAY_LOG: Readonly<Record<EventKind, readonly Role[]>> = {
   'trait-learnt': TEACHING,
   'fault-opened': EVERYONE,
   'fault-cured': STAFF,
+  'fault-run': EVERYONE,
+  // In counted eighths, and by somebody who answers for the room.
+  'bobbin-screw-turned': COORDINATOR,
   serviced: TEACHING,
   'electrical-test': TEACHING,
   // Only after the case was opened and looked into.
@@ -56,6 +59,8 @@ const MAY_DO = {
   'take-stock': STAFF,
   'adjust-stock': TEACHING,
   'import-machines': TEACHING,
+  'log-progress': EVERYONE,
+  'sign-off': TEACHING,
   'make-key': COORDINATOR,
   'end-key': COORDINATOR,
   'add-person': COORDINATOR,
@@ -70,6 +75,8 @@ const MAY_SEE = {
   'see-stores': STAFF,
   'see-people': COORDINATOR,
   'see-rules': STAFF,
+  'see-lab': EVERYONE,
+  'see-progress': TEACHING,
   'see-station': ['learner'],
 } as const satisfies Readonly<Record<string, readonly Role[]>>
 

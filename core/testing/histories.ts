@@ -68,6 +68,12 @@ const kinds = {
     fault: fc.constantFrom('electrical' as const, 'jam' as const),
     cure: fc.constant('cleared'),
   }),
+  'fault-run': fc.record({
+    symptom: fc.constantFrom('skipped' as const, 'loops-under' as const),
+    answers: fc.constant([{ check: 'rethread-foot-up' as const, found: true }]),
+    outcome: fc.constantFrom('cured' as const, 'handed-on' as const),
+  }),
+  'bobbin-screw-turned': fc.constant({ eighths: -1 }),
   serviced: fc.record({ by: fc.constant('a technician'), electrical: fc.boolean() }),
   'electrical-test': fc.record({ passed: fc.boolean(), by: fc.constant('a technician') }),
   released: fc.constant({ because: 'case opened' }),

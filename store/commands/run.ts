@@ -10,6 +10,7 @@ import type { Command } from './command'
 import { log } from './log'
 import { addMachine, placeMachine, setTrait } from './machine'
 import { addPerson } from './people'
+import { logProgress, signOff } from './progress'
 import { logDropTest } from './drop-test'
 import { changeHouseRules } from './house-rules'
 import { importKits } from './import-kits'
@@ -33,6 +34,8 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'count-stock': countStock,
   'take-stock': takeStock,
   'adjust-stock': adjustStock,
+  'log-progress': logProgress,
+  'sign-off': signOff,
   'make-key': makeKey,
   'end-key': endKey,
   'import-kits': importKits,

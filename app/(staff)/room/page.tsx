@@ -100,6 +100,11 @@ export default async function RoomPage({ searchParams }: Props) {
                   Arrange
                 </Link>
               )}
+              {may(actor.role, 'see-progress') && (
+                <Link href="/room/patterns" className="btn btn-ghost min-h-11 max-sm:hidden">
+                  What comes back
+                </Link>
+              )}
               <Link href="/room/care" className="btn btn-ghost min-h-11">
                 Care
               </Link>

@@ -2,6 +2,7 @@
 
 import Link from 'next/link'
 import type { CheckStep } from '@/core/check/seat-check'
+import { SYMPTOM_OF_GROUP } from '@/core/fault/lead-on'
 import { AFTER_FAIL } from '@/core/knowledge/check'
 import { StepPicture, type StepDrawn } from '@/ui/drawings/step-picture'
 import { FaultNote } from '@/ui/parts/fault-note'
@@ -22,13 +23,24 @@ interface Props {
   /** where to go when all is well, and when something failed */
   readonly swatchHref: string
   readonly homeHref: string
+  /** the finder, which starts from what did not pass */
+  readonly faultHref: string
 }
 
 const NOTHING: Ticks = {}
 const WORDS: Readonly<Record<Result, string>> = { pass: 'Yes', fail: 'Not yet', 'not-applicable': 'Does not apply' }
 
 /** One step a row, worded and drawn for exactly this machine; ticks survive a reload until they have landed. */
-export function SeatCheck({ machineId, projectId, steps, list = 'seat', drawn, swatchHref, homeHref }: Props) {
+export function SeatCheck({
+  machineId,
+  projectId,
+  steps,
+  list = 'seat',
+  drawn,
+  swatchHref,
+  homeHref,
+  faultHref,
+}: Props) {
   const [ticks, keep] = useKept<Ticks>(`${list}-check-${machineId}`, NOTHING)
   const { busy, fault, log } = useWrite()
   const answered = steps.filter(({ step }) => ticks[step]).length
@@ -41,9 +53,10 @@ export function SeatCheck({ machineId, projectId, steps, list = 'seat', drawn, s
       steps: steps.map(({ step, group }) => ({ step, group, result: ticks[step] ?? 'not-applicable' })),
       ...(projectId && { projectId }),
     }
-    const then = failed.length > 0 || list === 'room' ? homeHref : swatchHref
+    const trouble = failed[0] && `${faultHref}?symptom=${SYMPTOM_OF_GROUP[failed[0].group]}`
+    const then = trouble ?? (list === 'room' ? homeHref : swatchHref)
     const passed = list === 'room' ? 'Room check passed' : 'Seat check passed; now the test swatch'
-    const done = failed.length > 0 ? 'Written down: not ready yet' : passed
+    const done = failed.length > 0 ? 'Written down: not ready yet. Now find out what it is' : passed
     if (await log(machineId, 'check-run', body, { done, then })) keep(undefined)
   }
 

@@ -1,5 +1,6 @@
 'use client'
 
+import Link from 'next/link'
 import { useState } from 'react'
 import {
   GATES,
@@ -15,7 +16,9 @@ import {
 } from '@/core/knowledge/tension'
 import { plain } from '@/core/knowledge/rule'
 import { READING_WORDS } from '@/core/tension/reading'
-import { nextStep } from '@/core/tension/next-step'
+import { symptomOfSwatch } from '@/core/fault/lead-on'
+import { nextStep, type SwatchAt } from '@/core/tension/next-step'
+import type { Sitting } from '@/core/tension/sitting'
 import type { Dial } from '@/core/units/dial'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { LOOK_WORDS, SwatchFace } from '@/ui/drawings/swatch-face'
@@ -34,6 +37,11 @@ interface Props {
   readonly role: 'learner' | 'staff'
   readonly school: 'hands-on' | 'hands-off'
   readonly homeHref: string
+  readonly faultHref: string
+  readonly curveHref?: string
+  /** what this machine's earlier swatches say */
+  readonly before: Sitting
+  readonly stackMm?: number
 }
 
 const GATE_WORDS: Readonly<Record<Gate, string>> = {
@@ -69,11 +77,12 @@ const ACTION_WORDS: Readonly<Record<ReturnType<typeof nextStep>['next']['do'], s
 
 /** Look at both faces, choose the picture that matches, and be told what it means and what to do next. */
 export function SwatchReader(props: Props) {
-  const { machineId, projectId, dial, homeHref } = props
+  const { machineId, projectId, dial, homeHref, before } = props
   const [top, setTop] = useState<TopLook>()
   const [under, setUnder] = useState<UnderLook>()
   const [signs, setSigns] = useState<readonly SwatchSign[]>([])
-  const [done, setDone] = useState<readonly Gate[]>([])
+  const [done, setDone] = useState<readonly Gate[]>(before.done)
+  const [sewn, setSewn] = useState<readonly SwatchAt[]>(before.swatches)
   const [target, setTarget] = useState(props.target)
   const [at, setAt] = useState(props.at)
   const { busy, fault, log } = useWrite()
@@ -86,11 +95,15 @@ export function SwatchReader(props: Props) {
       target,
       start: props.start,
       done,
-      swatches: [{ dial: at, top, under, signs }],
+      swatches: [...(target === props.target ? sewn : []), { dial: at, top, under, signs }],
+      ...(target === props.target && { past: before.past }),
+      ...(props.stackMm !== undefined && { stackMm: props.stackMm }),
       role: props.role,
       school: props.school,
       bobbinScrew: props.bobbinScrew,
     })
+  const symptom = step && symptomOfSwatch(step.reading, signs)
+  const last = sewn.at(-1)
   const write = async () => {
     const body = {
       dial: at,
@@ -109,6 +122,7 @@ export function SwatchReader(props: Props) {
     if (!landed || good || !step) return
     // The next swatch starts from what was just advised.
     if (step.next.dial !== undefined) setAt(step.next.dial)
+    setSewn([...sewn, { dial: at, top, under, signs }])
     setTop(undefined)
     setUnder(undefined)
     setSigns([])
@@ -217,6 +231,17 @@ export function SwatchReader(props: Props) {
         </fieldset>
       </div>
       <section className="sheet h-fit p-5 lg:sticky lg:top-20" aria-live="polite" aria-label="Reading">
+        {last && (
+          <div className="mb-4 border-b border-dashed border-base-content/40 pb-3">
+            <p className="text-sm">
+              Swatch {sewn.length} of this trouble, at {plain(last.dial)}:
+            </p>
+            <div className="grid grid-cols-2 gap-2">
+              <SwatchFace face="top" look={last.top} />
+              <SwatchFace face="under" look={last.under} />
+            </div>
+          </div>
+        )}
         {step ? (
           <>
             <p className="text-lg">{READING_WORDS[step.reading]}</p>
@@ -227,6 +252,23 @@ export function SwatchReader(props: Props) {
               {step.next.dial !== undefined && `: ${plain(step.next.dial)}`}
             </p>
             <p className="mt-1">{step.because}</p>
+            {step.next.dial !== undefined && step.interval && (
+              <p className="mt-1 text-sm">
+                It is right somewhere from {plain(step.interval[0])} to {plain(step.interval[1])}, four chances in five.
+              </p>
+            )}
+            {step.next.do === 'bobbin-screw' && (
+              <p className="mt-1 text-sm">
+                Count the eighths, write them in the book (“bobbin screw turned”), and sew a whole swatch after.
+              </p>
+            )}
+            {symptom && step.next.do !== 'dial' && (
+              <p className="mt-2">
+                <Link className="link" href={`${props.faultHref}?symptom=${symptom}`}>
+                  Find out what it is
+                </Link>
+              </p>
+            )}
             {step.next.dial !== undefined && (
               <DialDrawing dial={dial} set={step.next.dial} className="mx-auto mt-3 w-40" />
             )}
@@ -250,6 +292,13 @@ export function SwatchReader(props: Props) {
             <p className="text-center">
               This kit starts at <strong>{plain(props.start)}</strong>
             </p>
+            {props.curveHref && (
+              <p className="mt-2 text-center">
+                <Link className="link" href={props.curveHref}>
+                  What its swatches have said
+                </Link>
+              </p>
+            )}
           </>
         )}
       </section>

@@ -21,7 +21,9 @@ export default async function StationCheckPage({ searchParams }: { searchParams:
         swatchHref={swatchIsStale ? '/station/swatch' : undefined}
         wholeHref="/station/check?only=all"
       />
-      {check.steps.length > 0 && <SeatCheck {...check} swatchHref="/station/swatch" homeHref="/station" />}
+      {check.steps.length > 0 && (
+        <SeatCheck {...check} swatchHref="/station/swatch" homeHref="/station" faultHref="/station/fault" />
+      )}
     </div>
   )
 }

@@ -8,14 +8,20 @@ import { ownSeat } from '../../_server/station'
 export const metadata: Metadata = { title: 'Swatch' }
 
 export default async function StationSwatchPage() {
-  const { machine, project, site } = await ownSeat()
+  const { actor, machine, project, site } = await ownSeat()
   if (!machine) redirect('/station')
-  const props = swatchProps(machine, project)
+  const props = await swatchProps(actor.siteId, machine, project)
   return (
     <>
       <h1 className="mb-3 text-3xl font-bold">Read your swatch</h1>
       {props ? (
-        <SwatchReader {...props} role="learner" school={site.houseRules.tension} homeHref="/station" />
+        <SwatchReader
+          {...props}
+          role="learner"
+          school={site.houseRules.tension}
+          homeHref="/station"
+          faultHref="/station/fault"
+        />
       ) : (
         <DialUnknown name={machine.name} />
       )}

@@ -88,6 +88,9 @@ export default async function MachinePage({ params, searchParams }: Props) {
         <Link href={`${base}/swatch`} className="btn btn-outline btn-lg">
           Read a swatch
         </Link>
+        <Link href={`${base}/fault`} className="btn btn-outline btn-lg">
+          Something is wrong
+        </Link>
       </nav>
 
       <div className="grid gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
@@ -139,6 +142,10 @@ export default async function MachinePage({ params, searchParams }: Props) {
                   Dial at <span className="numeral text-2xl">{plain(state.dial ?? traits.tensionDial.normal)}</span>
                   <br />
                   its normal mark is {plain(traits.tensionDial.normal)}
+                  <br />
+                  <Link className="link" href={`${base}/curve`} prefetch={false}>
+                    its curve
+                  </Link>
                 </p>
               </div>
             )}

@@ -37,7 +37,9 @@ export default async function CheckPage({ params, searchParams }: Props) {
         swatchHref={swatchIsStale ? `${home}/swatch` : undefined}
         wholeHref={`${home}/check?only=all`}
       />
-      {check.steps.length > 0 && <SeatCheck {...check} swatchHref={`${home}/swatch`} homeHref={home} />}
+      {check.steps.length > 0 && (
+        <SeatCheck {...check} swatchHref={`${home}/swatch`} homeHref={home} faultHref={`${home}/fault`} />
+      )}
     </div>
   )
 }

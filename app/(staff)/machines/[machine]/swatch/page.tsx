@@ -12,7 +12,7 @@ export default async function SwatchPage({ params }: { params: Promise<{ machine
   const actor = await mustSee('see-book')
   const { machine, project, site } = await machinePage(actor.siteId, (await params).machine)
   const home = `/machines/${machine.machineId}`
-  const props = swatchProps(machine, project)
+  const props = await swatchProps(actor.siteId, machine, project)
   return (
     <>
       <p>
@@ -23,7 +23,14 @@ export default async function SwatchPage({ params }: { params: Promise<{ machine
       </p>
       <h1 className="mb-3 text-3xl font-bold">Read a swatch</h1>
       {props ? (
-        <SwatchReader {...props} role="staff" school={site.houseRules.tension} homeHref={home} />
+        <SwatchReader
+          {...props}
+          role="staff"
+          school={site.houseRules.tension}
+          homeHref={home}
+          faultHref={`${home}/fault`}
+          curveHref={`${home}/curve`}
+        />
       ) : (
         <DialUnknown name={machine.name} />
       )}

@@ -1,0 +1,71 @@
+import 'server-only'
+import { seatCheck, type CheckStep } from '@/core/check/seat-check'
+import { STEPS_OF_CHECK } from '@/core/fault/lead-on'
+import { curesOf } from '@/core/fault/patterns'
+import type { KnownOfFault } from '@/core/fault/fault'
+import { FAULT_CHECKS, type FaultCheck } from '@/core/knowledge/fault'
+import { SYMPTOMS, type Symptom } from '@/core/knowledge/symptom'
+import { wearOfFitting } from '@/core/machine/standing'
+import { readNewest } from '@/store/machine/book'
+import type { Machine } from '@/store/machine/machines'
+import type { Project } from '@/store/project/projects'
+import { readFaultRuns } from '@/store/room/fault-runs'
+import type { Site } from '@/store/site/site'
+import { theStore } from './store'
+
+/** How far back a room's own cures count, and how long a strike is recent. */
+const CURES_DAYS = 365
+const STRIKE_DAYS = 7
+const DAY_MS = 24 * 3_600_000
+
+/** What the finder is told of a machine: what its book knows, its own ways, and what cured things in this room. */
+export async function finderProps(
+  site: Site,
+  machine: Machine,
+  project: Project | undefined,
+  asked: string | undefined,
+) {
+  const { state, traits } = machine
+  const now = Date.now()
+  const [runs, trouble] = await Promise.all([
+    readFaultRuns(theStore(), site.siteId, new Date(now - CURES_DAYS * DAY_MS)),
+    readNewest(theStore(), site.siteId, machine.machineId, { limit: 3, kinds: ['needle-broke', 'needle-changed'] }),
+  ])
+  const struck = trouble.lines.some(
+    (line) =>
+      now - Date.parse(line.happenedAt) < STRIKE_DAYS * DAY_MS &&
+      (line.kind === 'needle-broke' || (line.kind === 'needle-changed' && line.body.out?.reason === 'struck')),
+  )
+  const { fitting } = state
+  const known: KnownOfFault = {
+    ...(fitting && {
+      needlePoint: fitting.needle.point,
+      ...(fitting.needle.condition !== 'unverified' && {
+        needleHours: wearOfFitting(fitting, site.houseRules.needle).effectiveHours,
+      }),
+    }),
+    bobbinsSinceClean: state.care.bobbinsSinceClean,
+    ...(project && { fabricStructure: project.fabric.structure }),
+    ...(struck && { recentStrike: true }),
+  }
+  const steps = seatCheck(traits, project?.given?.kit)
+  return {
+    machineId: machine.machineId,
+    name: machine.name,
+    ...(project && { projectId: project.projectId }),
+    known,
+    cures: Object.fromEntries(SYMPTOMS.map((symptom) => [symptom, curesOf(runs, symptom)])),
+    ways: Object.fromEntries(FAULT_CHECKS.map((check) => [check, waysOf(check, steps)])) as Record<
+      FaultCheck,
+      CheckStep[]
+    >,
+    drawn: { traits, set: project?.given?.kit.dial.setting ?? traits.tensionDial?.normal },
+    ...(SYMPTOMS.includes(asked as Symptom) && { symptom: asked as Symptom }),
+  }
+}
+
+/** How this machine does what a check asks for. */
+const waysOf = (check: FaultCheck, steps: readonly CheckStep[]): CheckStep[] => {
+  const wanted = STEPS_OF_CHECK[check] ?? []
+  return steps.filter(({ step }) => wanted.some((each) => (each.endsWith('-') ? step.startsWith(each) : step === each)))
+}

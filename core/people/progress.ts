@@ -1,0 +1,96 @@
+import Type, { type Static } from 'typebox'
+import { TRAITS } from '../machine/trait'
+import { strict, words } from '../schema/vocabulary'
+
+/** What somebody can be signed off for. */
+export const SKILLS = ['tension', 'needle-change', 'threading'] as const
+export type Skill = (typeof SKILLS)[number]
+export const SKILL_WORDS: Readonly<Record<Skill, string>> = {
+  tension: 'reads a swatch and turns the dial',
+  'needle-change': 'changes a needle',
+  threading: 'threads and loads the bobbin',
+}
+
+const Whole = Type.Integer({ minimum: 0, maximum: 1000 })
+
+/** Every kind of line in a person's learning, and what its body holds. */
+export const PERSON_EVENTS = {
+  'exercise-done': strict({ exercise: Type.String({ minLength: 1, maxLength: 60 }), right: Whole, of: Whole }),
+  'signed-off': strict({ skill: words(SKILLS), machineKind: TRAITS.drive }),
+  'sign-off-withdrawn': strict({ skill: words(SKILLS), machineKind: TRAITS.drive }),
+} as const
+export type PersonEventKind = keyof typeof PERSON_EVENTS
+
+/** One line about a person: who they are, who wrote it, and when. */
+export type PersonEvent = {
+  [Kind in PersonEventKind]: {
+    readonly kind: Kind
+    readonly body: Static<(typeof PERSON_EVENTS)[Kind]>
+    readonly eventId: string
+    readonly happenedAt: string
+    readonly personId: string
+    readonly writtenBy: string
+  }
+}[PersonEventKind]
+
+export interface ExerciseProgress {
+  readonly tries: number
+  /** the best try so far, 0…1 */
+  readonly best: number
+  readonly lastAt: string
+}
+
+export interface SignOff {
+  readonly skill: Skill
+  readonly machineKind: Static<(typeof TRAITS)['drive']>
+  readonly by: string
+  readonly at: string
+}
+
+/** What somebody has done and may do: only ever folded from their events. */
+export interface Progress {
+  readonly exercises: Readonly<Record<string, ExerciseProgress>>
+  readonly signOffs: readonly SignOff[]
+}
+
+const NOTHING: Progress = { exercises: {}, signOffs: [] }
+
+const inOrder = (a: PersonEvent, b: PersonEvent): number =>
+  a.happenedAt < b.happenedAt ? -1 : a.happenedAt > b.happenedAt ? 1 : a.eventId < b.eventId ? -1 : 1
+
+/** The one place where somebody's progress comes from; the same for the same lines in whatever order they come. */
+export function foldProgress(events: readonly PersonEvent[]): Progress {
+  const each = [...new Map(events.map((event) => [event.eventId, event])).values()].sort(inOrder)
+  return each.reduce((progress, event): Progress => {
+    switch (event.kind) {
+      case 'exercise-done': {
+        const { exercise, right, of } = event.body
+        const before = progress.exercises[exercise]
+        const share = of > 0 ? right / of : 0
+        return {
+          ...progress,
+          exercises: {
+            ...progress.exercises,
+            [exercise]: {
+              tries: (before?.tries ?? 0) + 1,
+              best: Math.max(before?.best ?? 0, share),
+              lastAt: event.happenedAt,
+            },
+          },
+        }
+      }
+      case 'signed-off': {
+        const { skill, machineKind } = event.body
+        const signOff = { skill, machineKind, by: event.writtenBy, at: event.happenedAt }
+        return { ...progress, signOffs: [...withoutSignOff(progress, event.body), signOff] }
+      }
+      case 'sign-off-withdrawn':
+        return { ...progress, signOffs: withoutSignOff(progress, event.body) }
+    }
+  }, NOTHING)
+}
+
+const withoutSignOff = (
+  { signOffs }: Progress,
+  { skill, machineKind }: Pick<SignOff, 'skill' | 'machineKind'>,
+): SignOff[] => signOffs.filter((each) => each.skill !== skill || each.machineKind !== machineKind)

@@ -1,0 +1,49 @@
+import Type from 'typebox'
+import { PERSON_EVENTS, SKILLS, type PersonEventKind } from '@/core/people/progress'
+import { TRAITS } from '@/core/machine/trait'
+import { strict, words } from '@/core/schema/vocabulary'
+import { notFound } from '../refused'
+import { command, type CommandCall } from './command'
+
+async function write(call: CommandCall, personId: string, kind: PersonEventKind, body: object): Promise<void> {
+  await call.tx
+    .insertInto('person_event')
+    .values({
+      site_id: call.actor.siteId,
+      event_id: call.commandId,
+      person_id: personId,
+      kind,
+      body: JSON.stringify(body),
+      happened_at: call.now,
+      written_by: call.actor.personId,
+    })
+    .execute()
+}
+
+/** Somebody did an exercise; always their own. */
+export const logProgress = command(
+  PERSON_EVENTS['exercise-done'],
+  () => 'log-progress',
+  (call, body) => write(call, call.actor.personId, 'exercise-done', body),
+)
+
+/** Staff say that somebody can do something on a kind of machine, or say so no more. */
+export const signOff = command(
+  strict({
+    personId: Type.String({ format: 'uuid' }),
+    skill: words(SKILLS),
+    machineKind: TRAITS.drive,
+    withdrawn: Type.Optional(Type.Boolean()),
+  }),
+  () => 'sign-off',
+  async (call, { personId, skill, machineKind, withdrawn }) => {
+    const found = await call.tx
+      .selectFrom('person')
+      .select('person_id')
+      .where('site_id', '=', call.actor.siteId)
+      .where('person_id', '=', personId)
+      .executeTakeFirst()
+    if (!found) throw notFound('person', 'personId')
+    await write(call, personId, withdrawn ? 'sign-off-withdrawn' : 'signed-off', { skill, machineKind })
+  },
+)
