@@ -61,7 +61,7 @@ export async function swatchProps(siteId: string, machine: Machine, project: Pro
     kinds: ['swatch-stitched'],
   })
   const standing = applyCorrections([...lines, ...around])
-    .flatMap(({ event, happening }) => (happening ? [{ ...event, ...happening } as MachineEvent] : []))
+    .flatMap(({ event, happening }) => (happening ? [{ ...event, ...happening }] : []))
     .reverse()
   const sitting = sittingOf(standing, target, new Date().toISOString())
   return {

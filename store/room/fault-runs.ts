@@ -19,10 +19,11 @@ export async function readFaultRuns(store: Reader, siteId: string, since: Date):
     .where('run.site_id', '=', siteId)
     .where('run.kind', '=', 'fault-run')
     .where('run.happened_at', '>=', since)
-    .where(({ not, exists, selectFrom }) =>
-      not(
-        exists(
-          selectFrom('machine_event as later')
+    .where((build) =>
+      build.not(
+        build.exists(
+          build
+            .selectFrom('machine_event as later')
             .select('later.event_id')
             .whereRef('later.site_id', '=', 'run.site_id')
             .where('later.kind', '=', 'correction')

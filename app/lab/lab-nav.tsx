@@ -1,0 +1,25 @@
+import Link from 'next/link'
+
+const PAGES = [
+  { href: '/lab', name: 'Swatch lab' },
+  { href: '/lab/trainer', name: 'Trainer' },
+] as const
+
+/** The ways through the lab. */
+export function LabNav({ here, mayProgress }: { here: string; mayProgress: boolean }) {
+  const pages = mayProgress ? [...PAGES, { href: '/lab/progress', name: 'Who can do what' }] : PAGES
+  return (
+    <nav aria-label="Lab" className="mb-4 flex flex-wrap gap-1">
+      {pages.map(({ href, name }) => (
+        <Link
+          key={href}
+          href={href}
+          aria-current={here === href ? 'page' : undefined}
+          className={`btn ${here === href ? 'btn-neutral' : 'btn-ghost'}`}
+        >
+          {name}
+        </Link>
+      ))}
+    </nav>
+  )
+}

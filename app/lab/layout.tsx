@@ -1,0 +1,18 @@
+import { redirect } from 'next/navigation'
+import { may } from '@/core/people/role'
+import { Shell } from '../_parts/shell'
+import { currentActor } from '../_server/actor'
+import { placesOf } from '../_server/home'
+import { siteOf } from '../_server/site'
+
+export default async function LabLayout({ children }: { children: React.ReactNode }) {
+  const actor = await currentActor()
+  if (!actor) redirect('/sign-in')
+  const site = await siteOf(actor.siteId)
+  const who = actor.role === 'learner' ? actor.name : `${actor.name}, ${actor.role}`
+  return (
+    <Shell venue={site.name} who={who} logs={may(actor.role, 'see-book')} places={placesOf(actor.role)}>
+      {children}
+    </Shell>
+  )
+}

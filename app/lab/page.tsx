@@ -1,0 +1,35 @@
+import type { Metadata } from 'next'
+import { completeFabric } from '@/core/fabric/intake'
+import { NAMED_FABRICS } from '@/core/knowledge/named-fabric'
+import { may } from '@/core/people/role'
+import type { Dial } from '@/core/units/dial'
+import { readMachines } from '@/store/machine/machines'
+import { mustSee } from '../_server/actor'
+import { theStore } from '../_server/store'
+import { LabNav } from './lab-nav'
+import { Lab } from './lab'
+
+export const metadata: Metadata = { title: 'Swatch lab' }
+
+/** A dial to begin with in a room whose machines' dials nobody has written down. */
+const ORDINARY = { name: 'an ordinary dial', dial: { min: 0, max: 9, normal: 4, step: 0.5 } }
+
+export default async function LabPage() {
+  const actor = await mustSee('see-lab')
+  const machines = await readMachines(theStore(), actor.siteId)
+  const dials = machines.flatMap(({ name, traits }) =>
+    traits.tensionDial ? [{ name, dial: traits.tensionDial }] : [],
+  )
+  return (
+    <>
+      <LabNav here="/lab" mayProgress={may(actor.role, 'see-progress')} />
+      <Lab
+        dials={dials.length > 0 ? dials : [ORDINARY]}
+        cloths={NAMED_FABRICS.map((named) => {
+          const { massGsm, thicknessMm } = completeFabric(named)
+          return { name: named.name, massGsm, thicknessMm, dense: named.traits?.includes('dense') ?? false }
+        })}
+      />
+    </>
+  )
+}

@@ -1,0 +1,69 @@
+import type { Metadata } from 'next'
+import { DRILLS } from '@/core/knowledge/drill'
+import { TRAITS } from '@/core/machine/trait'
+import { SKILL_WORDS } from '@/core/people/progress'
+import { PASS } from '@/core/trainer/pass'
+import { readLearners, readProgress } from '@/store/people/progress'
+import { readNames } from '@/store/site/site'
+import { formatInTimeZone } from '@/ui/time'
+import { mustSee } from '../../_server/actor'
+import { siteOf } from '../../_server/site'
+import { theStore } from '../../_server/store'
+import { LabNav } from '../lab-nav'
+import { SignOffs } from './sign-offs'
+
+export const metadata: Metadata = { title: 'Who can do what' }
+
+const EXERCISES = [{ id: 'swatches', title: 'Swatches' }, ...DRILLS]
+
+export default async function ProgressPage() {
+  const actor = await mustSee('see-progress')
+  const store = theStore()
+  const [learners, progress, names, site] = await Promise.all([
+    readLearners(store, actor.siteId),
+    readProgress(store, actor.siteId),
+    readNames(store, actor.siteId),
+    siteOf(actor.siteId),
+  ])
+  return (
+    <>
+      <LabNav here="/lab/progress" mayProgress />
+      <h1 className="text-3xl font-bold">Who can do what</h1>
+      {learners.length === 0 && <p className="sheet mt-4 p-6 text-lg">No learner is in a class yet.</p>}
+      <ul>
+        {learners.map(({ personId, name }) => {
+          const own = progress.get(personId)
+          const passed = EXERCISES.filter(({ id }) => (own?.exercises[id]?.best ?? 0) >= PASS)
+          return (
+            <li key={personId} className="seam grid gap-x-6 gap-y-2 py-4 md:grid-cols-[12rem_1fr]">
+              <div>
+                <h2 className="text-xl font-bold">{name}</h2>
+                <p>
+                  <span className="numeral text-2xl">{passed.length}</span> of {EXERCISES.length} exercises
+                </p>
+              </div>
+              <div>
+                <p className="text-sm">
+                  {passed.length > 0
+                    ? passed.map(({ title }) => title).join(' · ')
+                    : 'nothing finished in the trainer yet'}
+                </p>
+                <SignOffs
+                  personId={personId}
+                  name={name}
+                  kinds={[...(TRAITS.drive as unknown as { enum: string[] }).enum]}
+                  given={(own?.signOffs ?? []).map(({ skill, machineKind, by, at }) => ({
+                    skill,
+                    machineKind,
+                    words: `${SKILL_WORDS[skill]} (${machineKind.replaceAll('-', ' ')})`,
+                    by: `${names.get(by) ?? 'somebody'}, ${formatInTimeZone(at, site.timeZone)}`,
+                  }))}
+                />
+              </div>
+            </li>
+          )
+        })}
+      </ul>
+    </>
+  )
+}

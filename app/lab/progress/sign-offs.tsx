@@ -1,0 +1,108 @@
+'use client'
+
+import { useState } from 'react'
+import { SKILL_WORDS, SKILLS, type Skill } from '@/core/people/progress'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useWrite } from '@/ui/parts/use-write'
+
+interface Props {
+  readonly personId: string
+  readonly name: string
+  readonly kinds: readonly string[]
+  readonly given: readonly {
+    readonly skill: Skill
+    readonly machineKind: string
+    readonly words: string
+    readonly by: string
+  }[]
+}
+
+/** What staff have seen somebody do at a machine, on which kind of machine, and who says so. */
+export function SignOffs({ personId, name, kinds, given }: Props) {
+  const [open, setOpen] = useState(false)
+  const [skill, setSkill] = useState<Skill>('tension')
+  const [machineKind, setMachineKind] = useState(kinds[0]!)
+  const { busy, fault, write } = useWrite()
+  return (
+    <>
+      <ul>
+        {given.map((each) => (
+          <li key={`${each.skill}${each.machineKind}`} className="flex flex-wrap items-center gap-x-3">
+            <span>
+              <span aria-hidden="true">✓ </span>
+              <strong>{each.words}</strong> <span className="text-sm">by {each.by}</span>
+            </span>
+            <button
+              type="button"
+              className="link min-h-8 text-sm"
+              disabled={busy}
+              aria-label={`Withdraw from ${name}: ${each.words}`}
+              onClick={() =>
+                void write(
+                  'sign-off',
+                  { personId, skill: each.skill, machineKind: each.machineKind, withdrawn: true },
+                  { done: 'Withdrawn; both lines are kept' },
+                )
+              }
+            >
+              withdraw
+            </button>
+          </li>
+        ))}
+      </ul>
+      {open ? (
+        <form
+          className="mt-2 flex flex-wrap items-end gap-2"
+          aria-label={`Sign off ${name}`}
+          onSubmit={(submitted) => {
+            submitted.preventDefault()
+            void write('sign-off', { personId, skill, machineKind }, { done: `${name} is signed off` }).then(
+              (landed) => landed && setOpen(false),
+            )
+          }}
+        >
+          <select
+            className="select"
+            aria-label="What they can do"
+            value={skill}
+            onChange={({ target }) => setSkill(target.value as Skill)}
+          >
+            {SKILLS.map((each) => (
+              <option key={each} value={each}>
+                {SKILL_WORDS[each]}
+              </option>
+            ))}
+          </select>
+          <select
+            className="select"
+            aria-label="On which kind of machine"
+            value={machineKind}
+            onChange={({ target }) => setMachineKind(target.value)}
+          >
+            {kinds.map((kind) => (
+              <option key={kind} value={kind}>
+                {kind.replaceAll('-', ' ')}
+              </option>
+            ))}
+          </select>
+          <button type="submit" className="btn btn-primary" disabled={busy}>
+            I have seen it
+          </button>
+          <button type="button" className="btn btn-ghost" onClick={() => setOpen(false)}>
+            Leave it
+          </button>
+          <FaultNote fault={fault} />
+        </form>
+      ) : (
+        <button
+          type="button"
+          className="btn btn-outline btn-sm mt-1"
+          aria-label={`Sign off ${name} …`}
+          onClick={() => setOpen(true)}
+        >
+          Sign off …
+        </button>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,56 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { foldProgress, type PersonEvent } from './progress'
+
+const event = (index: number, minute: number, what: Pick<PersonEvent, 'kind' | 'body'>): PersonEvent =>
+  ({
+    ...what,
+    eventId: `01900000-0000-7000-8000-${String(index).padStart(12, '0')}`,
+    happenedAt: new Date(Date.UTC(2026, 0, 1, 18, minute)).toISOString(),
+    personId: 'chidi',
+    writtenBy: 'tobias',
+  }) as PersonEvent
+const done = (index: number, minute: number, right: number, of: number) =>
+  event(index, minute, { kind: 'exercise-done', body: { exercise: 'discs', right, of } })
+const signed = (index: number, minute: number, kind: 'signed-off' | 'sign-off-withdrawn') =>
+  event(index, minute, { kind, body: { skill: 'tension', machineKind: 'mechanical' } })
+
+describe('somebody’s progress', () => {
+  it('is the best of their tries, however many there were', () => {
+    expect(foldProgress([done(1, 1, 2, 4), done(2, 2, 4, 4), done(3, 3, 1, 4)]).exercises['discs']).toMatchObject({
+      tries: 3,
+      best: 1,
+    })
+    expect(foldProgress([done(1, 1, 0, 0)]).exercises['discs']!.best).toBe(0)
+  })
+
+  it('holds a sign-off with who and when, until it is withdrawn', () => {
+    const [first, again] = [signed(1, 1, 'signed-off'), signed(2, 5, 'signed-off')]
+    expect(foldProgress([first, again]).signOffs).toEqual([
+      { skill: 'tension', machineKind: 'mechanical', by: 'tobias', at: again.happenedAt },
+    ])
+    expect(foldProgress([first, signed(3, 9, 'sign-off-withdrawn')]).signOffs).toEqual([])
+    expect(foldProgress([signed(3, 0, 'sign-off-withdrawn'), first]).signOffs).toHaveLength(1)
+  })
+
+  it('does not depend on the order in which lines come, nor on lines that come twice', () => {
+    const anyEvents = fc.array(
+      fc
+        .tuple(fc.nat(20), fc.constantFrom('done', 'signed-off', 'sign-off-withdrawn' as const), fc.nat(4))
+        .map(([minute, kind, right]) => ({ minute, kind, right })),
+      { maxLength: 15 },
+    )
+    fc.assert(
+      fc.property(anyEvents, fc.array(fc.nat()), (raw, shuffle) => {
+        const events = raw.map(({ minute, kind, right }, index) =>
+          kind === 'done' ? done(index, minute, right, 4) : signed(index, minute, kind as 'signed-off'),
+        )
+        const mixed = events
+          .map((each, index) => ({ each, key: shuffle[index] ?? index }))
+          .sort((a, b) => a.key - b.key)
+          .map(({ each }) => each)
+        expect(foldProgress([...mixed, ...mixed.slice(0, 3)])).toEqual(foldProgress(events))
+      }),
+    )
+  })
+})

@@ -1,0 +1,182 @@
+import { STITCH_FAULTS, STITCH_FAULT_WORDS, type StitchFault } from '../knowledge/lockstitch'
+import { GATES, type Gate } from '../knowledge/tension'
+import { sewLine, type StitchResult, type StitchSetup } from '../stitch/lockstitch'
+import { nextStep, type NextAction } from '../tension/next-step'
+import { readSwatch } from '../tension/reading'
+
+/** What a learner may say a swatch shows. */
+export const VERDICTS = ['good', 'too-tight', 'too-loose', 'threading', 'needle', 'cloth'] as const
+export type Verdict = (typeof VERDICTS)[number]
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  good: 'It is good',
+  'too-tight': 'The top thread pulls too hard',
+  'too-loose': 'The top thread pulls too little',
+  threading: 'It is threading, not tension',
+  needle: 'It is the needle or the thread’s way through it',
+  cloth: 'Balanced, but wrong for the cloth',
+}
+
+/** What a learner may do next. */
+export const MOVES = [
+  'rethread',
+  'change-needle',
+  'check-bobbin',
+  'match-thread',
+  'clean',
+  'dial-down',
+  'dial-up',
+  'done',
+] as const
+export type Move = (typeof MOVES)[number]
+export const MOVE_WORDS: Readonly<Record<Move, string>> = {
+  rethread: 'Thread again, foot up',
+  'change-needle': 'Put in a new needle',
+  'check-bobbin': 'Bobbin out, look, and in again',
+  'match-thread': 'The same good thread above and below',
+  clean: 'Lint out',
+  'dial-down': 'Dial one number down',
+  'dial-up': 'Dial one number up',
+  done: 'Sew the project',
+}
+
+/** One swatch to be put right: the machine as it stands, and what has been tried. Plain data. */
+export interface Round {
+  readonly setup: StitchSetup
+  readonly done: readonly Gate[]
+  /** right answers and answers given, so far */
+  readonly right: number
+  readonly of: number
+  readonly finished: boolean
+}
+
+const DIAL = { min: 0, max: 9, normal: 4 }
+
+/** A random machine with something wrong, or nothing. Faults that are no tension come as often as the dial. */
+export function newRound(chance: () => number): Round {
+  const pick = <Thing>(things: readonly Thing[]): Thing => things[Math.floor(chance() * things.length)]!
+  const kind = chance()
+  const fault: StitchFault = kind < 0.4 ? 'none' : pick(STITCH_FAULTS.filter((each) => each !== 'none'))
+  // Nothing wrong, a dial that somebody turned, or a spring that differs.
+  const turned = fault === 'none' && kind > 0.08 ? pick([-2, 2]) : 0
+  return {
+    setup: {
+      dial: DIAL,
+      at: DIAL.normal,
+      topThreadMm: 0.2,
+      bobbinThreadMm: 0.2,
+      // The spring makes the right place lie elsewhere than the mark.
+      bobbinSpring: Math.exp(0.35 * -turned),
+      stackMm: pick([0.5, 0.6, 0.8]),
+      massGsm: pick([130, 160, 200]),
+      dense: false,
+      lengthMm: 2.5,
+      widthMm: 0,
+      fault,
+    },
+    done: [],
+    right: 0,
+    of: 0,
+    finished: false,
+  }
+}
+
+export const stitched = ({ setup }: Round): StitchResult => sewLine(setup)
+
+/** What this swatch really shows. */
+export function verdictOf(round: Round): Verdict {
+  const { look } = stitched(round)
+  if (look.signs.some((sign) => sign === 'skipped' || sign === 'shredding')) return 'needle'
+  const { reading, onTarget } = readSwatch(look, 'straight')
+  if (reading === 'threading') return 'threading'
+  if (onTarget) return look.signs.length > 0 ? 'cloth' : 'good'
+  return reading === 'top-little-tight' || reading === 'top-far-tight' ? 'too-tight' : 'too-loose'
+}
+
+/** What should be done next: by the order of the checks, the dial last. */
+export function rightMove(round: Round): Move {
+  const { setup, done } = round
+  const { next } = nextStep({
+    dial: { ...DIAL, step: 0.5 },
+    target: 'straight',
+    done,
+    swatches: [{ dial: setup.at, ...stitched(round).look }],
+    role: 'staff',
+    school: 'hands-on',
+    bobbinScrew: false,
+  })
+  if (next.do === 'dial') return next.dial! < setup.at ? 'dial-down' : 'dial-up'
+  const move: Partial<Record<NextAction, Move>> = {
+    rethread: 'rethread',
+    'change-needle': 'change-needle',
+    'check-bobbin': 'check-bobbin',
+    'match-thread': 'match-thread',
+    clean: 'clean',
+    done: 'done',
+  }
+  return move[next.do] ?? 'done'
+}
+
+const GATE_OF: Readonly<Partial<Record<Move, Gate>>> = {
+  rethread: 'rethreaded',
+  'change-needle': 'needle',
+  'check-bobbin': 'bobbin',
+  'match-thread': 'same-thread',
+  clean: 'clean',
+}
+/** What each move cures. */
+const CURES: Readonly<Partial<Record<Move, readonly StitchFault[]>>> = {
+  rethread: ['out-of-discs', 'tails-loose'],
+  'change-needle': ['worn-needle', 'wrong-point', 'tight-eye'],
+  'check-bobbin': ['reversed-bobbin'],
+}
+
+/** Answers what the swatch shows. */
+export function answerVerdict(round: Round, verdict: Verdict): { readonly round: Round; readonly right: boolean } {
+  const right = verdict === verdictOf(round)
+  return { right, round: { ...round, right: round.right + (right ? 1 : 0), of: round.of + 1 } }
+}
+
+/**
+ * Does something and stitches again. Only the order is scored: what was done out of turn is done all the same, as it would be
+ * at a machine.
+ */
+export function makeMove(
+  round: Round,
+  move: Move,
+): { readonly round: Round; readonly right: boolean; readonly because: string } {
+  const wanted = rightMove(round)
+  const right = move === wanted
+  const scored = { ...round, right: round.right + (right ? 1 : 0), of: round.of + 1 }
+  const { setup } = round
+  if (move === 'done') {
+    const good = verdictOf(round) === 'good' || wanted === 'done'
+    return {
+      right,
+      round: { ...scored, finished: good },
+      because: good ? 'Both faces are as they should be.' : 'Not yet: look at both faces again.',
+    }
+  }
+  const gate = GATE_OF[move]
+  const cured = CURES[move]?.includes(setup.fault) ?? false
+  const at = move === 'dial-down' ? setup.at - 1 : move === 'dial-up' ? setup.at + 1 : setup.at
+  const next: Round = {
+    ...scored,
+    setup: {
+      ...setup,
+      at: Math.min(DIAL.max, Math.max(DIAL.min, at)),
+      fault: cured ? 'none' : setup.fault,
+    },
+    done: gate ? GATES.filter((each) => each === gate || round.done.includes(each)) : round.done,
+  }
+  return { right, round: next, because: becauseOf(round, move, wanted, cured) }
+}
+
+function becauseOf({ setup }: Round, move: Move, wanted: Move, cured: boolean): string {
+  if (cured) return `${STITCH_FAULT_WORDS[setup.fault]}. That was it, and no dial would have cured it.`
+  if (move === wanted) {
+    return move === 'dial-down' || move === 'dial-up'
+      ? 'Everything before the dial is done, so the dial’s turn has come.'
+      : 'In its turn: cheap and common first. Now look at the new swatch.'
+  }
+  return `First comes: ${MOVE_WORDS[wanted].toLowerCase()}. The dial is last, since most of this is threading, needle or bobbin.`
+}
