@@ -35,7 +35,7 @@ const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
   },
   'a book': (page) => openMachine(page, 'Knot'),
   ...Object.fromEntries(
-    ['needle', 'check', 'swatch', 'traits', 'print'].map((part) => [
+    ['needle', 'check', 'swatch', 'traits', 'fault', 'curve', 'print'].map((part) => [
       `a machine’s ${part}`,
       async (page: Page) => {
         await openMachine(page, 'Knot')
@@ -43,6 +43,9 @@ const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
       },
     ]),
   ),
+  'the lab': (page) => page.goto('/lab'),
+  'the trainer': (page) => page.goto('/lab/trainer'),
+  'what comes back': (page) => page.goto('/room/patterns'),
   'nothing here': (page) => page.goto('/nowhere'),
 }
 
@@ -72,7 +75,15 @@ for (const scheme of ['light', 'dark'] as const) {
 
 test.describe('at a seat and at the door axe finds nothing in', () => {
   test.use({ storageState: stateFile('learner') })
-  for (const view of ['/station', '/station/check', '/station/swatch', '/sign-in', '/enter']) {
+  for (const view of [
+    '/station',
+    '/station/check',
+    '/station/swatch',
+    '/station/fault',
+    '/lab',
+    '/sign-in',
+    '/enter',
+  ]) {
     test(view, async ({ page }) => {
       await page.goto(view)
       await findsNothing(page)
@@ -122,6 +133,9 @@ test.describe('by keyboard', () => {
       `${machine}/needle`,
       `${machine}/check`,
       `${machine}/swatch`,
+      `${machine}/fault`,
+      '/lab',
+      '/lab/trainer',
     ]) {
       await page.goto(view)
       expect([view, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([view, 390])

@@ -345,6 +345,20 @@ test.describe('a signed-in request', () => {
     ).toBe(400)
     expect((await request.post('/api/commands/log', { form: { a: 'b' } })).status()).toBe(415)
     expect((await request.post('/api/compute/needle-size', { data: { text: '80/11' } })).status()).toBe(200)
+    const holds = { needle: 'n', thread: 't', foot: 'f' }
+    const planned = await request.post('/api/compute/plan', {
+      data: {
+        blocks: 1,
+        machines: [{ id: 'heron', can: ['a'], holds }],
+        kits: [{ id: 'a', ...holds }],
+        students: [{ id: 'ida', kit: 'a' }],
+      },
+    })
+    expect(await planned.json()).toMatchObject({
+      seats: [{ student: 'ida', machine: 'heron', block: 1 }],
+      optimal: true,
+    })
+    expect((await request.post('/api/compute/plan', { data: { blocks: 0 } })).status()).toBe(400)
   })
 
   test('from another site is refused', async ({ request }) => {

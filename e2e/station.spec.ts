@@ -5,7 +5,7 @@ test.use({ storageState: stateFile('learner'), viewport: { width: 390, height: 8
 test('a learner at their seat: bag, seat check with a fail, swatch', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByText('You sit at Curlew')).toBeVisible()
-  await expect(page.getByRole('navigation', { name: 'Places' }).getByRole('link')).toHaveText(['Your seat'])
+  await expect(page.getByRole('navigation', { name: 'Places' }).getByRole('link')).toHaveText(['Your seat', 'Lab'])
   await page.getByRole('link', { name: 'Seat check' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Seat check on Curlew' })).toBeVisible()
   await page.goto('/station/check?only=all')

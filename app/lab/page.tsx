@@ -2,7 +2,6 @@ import type { Metadata } from 'next'
 import { completeFabric } from '@/core/fabric/intake'
 import { NAMED_FABRICS } from '@/core/knowledge/named-fabric'
 import { may } from '@/core/people/role'
-import type { Dial } from '@/core/units/dial'
 import { readMachines } from '@/store/machine/machines'
 import { mustSee } from '../_server/actor'
 import { theStore } from '../_server/store'
@@ -17,9 +16,7 @@ const ORDINARY = { name: 'an ordinary dial', dial: { min: 0, max: 9, normal: 4, 
 export default async function LabPage() {
   const actor = await mustSee('see-lab')
   const machines = await readMachines(theStore(), actor.siteId)
-  const dials = machines.flatMap(({ name, traits }) =>
-    traits.tensionDial ? [{ name, dial: traits.tensionDial }] : [],
-  )
+  const dials = machines.flatMap(({ name, traits }) => (traits.tensionDial ? [{ name, dial: traits.tensionDial }] : []))
   return (
     <>
       <LabNav here="/lab" mayProgress={may(actor.role, 'see-progress')} />

@@ -17,7 +17,7 @@ describe('bin/compute', () => {
     ['needle-size', '{"text":"85"}', 'invalid', 'text'],
     ['needle-size', '{"text":"14","colour":"red"}', 'invalid', 'colour'],
     ['thread', '{"notation":"50/3"}', 'ambiguous', 'notation'],
-    ['plan', '{}', 'not-built', ''],
+    ['plan', '{}', 'invalid', 'blocks'],
     ['knitting', '{}', 'unknown-name', ''],
   ])('refuses %s %s with code %s, its path and exit 2', (name, input, code, path) => {
     const { status, stdout } = compute([name], input)
@@ -40,14 +40,40 @@ describe('bin/compute', () => {
     const schemas = JSON.parse(compute(['--schemas']).stdout) as Record<string, { additionalProperties?: boolean }>
     expect(Object.keys(schemas).sort()).toEqual([
       'fabric',
+      'fault',
       'kit',
       'needle-fit',
       'needle-size',
+      'plan',
+      'tension',
       'thread',
       'thread-use',
       'wear',
     ])
     for (const schema of Object.values(schemas)) expect(schema.additionalProperties).toBe(false)
+  })
+
+  it('plans with a solver of its own', () => {
+    const holds = { needle: 'n', thread: 't', foot: 'f' }
+    const { status, stdout } = compute(
+      ['plan'],
+      JSON.stringify({
+        blocks: 2,
+        machines: [{ id: 'heron', can: ['a', 'b'], holds }],
+        kits: [
+          { id: 'a', ...holds },
+          { id: 'b', ...holds, needle: 'm' },
+        ],
+        students: [
+          { id: 'ida', kit: 'b' },
+          { id: 'jon', kit: 'a' },
+        ],
+      }),
+    )
+    expect([status, JSON.parse(stdout)]).toMatchObject([
+      0,
+      { changeoverMinutes: 7, byHandMinutes: 14, optimal: true, boundMinutes: 7 },
+    ])
   })
 
   it('says how it is used when it is asked nothing', () => {

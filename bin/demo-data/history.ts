@@ -82,6 +82,7 @@ function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Da
     runCheck(kit, week)
     if (machine.name === 'Heron' && week === 4) footDownMystery(kit)
     stitchSwatch(kit, chance.next() < 0.35)
+    troubles(week)
     if (machine.name === 'Curlew' && week === 3) breakNeedle(false)
     if (machine.name === 'Avocet' && week === 6) breakNeedle(true)
     const load = LOADS[last && project ? project.fabric.structure : 'woven'] ?? 'ordinary'
@@ -179,6 +180,30 @@ function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Da
       },
       'instructor',
     )
+  }
+
+  /** What went wrong and what cured it: on Heron always the same, on Plover its old needles. */
+  function troubles(week: number): void {
+    if (machine.name === 'Heron' && week >= 4 && week <= 6) {
+      const answers = [
+        { check: 'tails-held', found: false },
+        { check: 'rethread-foot-up', found: true },
+      ] as const
+      tell(
+        {
+          kind: 'fault-run',
+          body: { symptom: 'nest-at-start', answers: [...answers], outcome: 'cured', cured: 'rethread-foot-up' },
+        },
+        'helper',
+      )
+    }
+    if (machine.name === 'Plover' && (week === 2 || week === 5)) {
+      const answers = [{ check: 'needle-condition' as const, found: true }]
+      tell(
+        { kind: 'fault-run', body: { symptom: 'skipped', answers, outcome: 'cured', cured: 'needle-condition' } },
+        'helper',
+      )
+    }
   }
 
   function breakNeedle(piecesFound: boolean): void {

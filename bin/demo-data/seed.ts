@@ -78,6 +78,13 @@ const DROP_TESTS: readonly (DropTest & { readonly daysAgo: number })[] = [
   },
 ]
 
+/** Right answers of five, by learner and exercise. */
+const LEARNT: Readonly<Record<string, Readonly<Record<string, number>>>> = {
+  Ansa: { 'needle-parts': 5, bobbin: 5, discs: 5, start: 4, tension: 5, swatches: 4 },
+  Chidi: { discs: 4, bobbin: 3 },
+  Lotta: { discs: 5, start: 5 },
+}
+
 /**
  * Fills an empty database with the Saltmarsh Road Toolshed: nine machines, twelve projects, eight weeks of history up to
  * `today`, all written through the same commands that people use.
@@ -149,8 +156,21 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
   for (const project of DEMO_PROJECTS) {
     const { machine, ...facts } = project
     const projectId = id()
-    await run('add-project', { projectId, courseId, personId: id(), enrolmentId: id(), ...facts })
+    const personId = id()
+    await run('add-project', { projectId, courseId, personId, enrolmentId: id(), ...facts })
+    await learn(personId, facts.learner)
     if (machine) await giveBestKit(machine, facts, projectId)
+  }
+
+  /** What the class has done in the trainer, and one who was seen to turn the dial. */
+  async function learn(personId: string, learner: string): Promise<void> {
+    const who: Actor = { siteId: coordinator.siteId, personId, role: 'learner' }
+    for (const [exercise, right] of Object.entries(LEARNT[learner] ?? {})) {
+      await run('log-progress', { exercise, right, of: 5 }, who, id(), new Date(today.getTime() - 6 * 24 * 3_600_000))
+    }
+    if (learner === 'Ansa') {
+      await run('sign-off', { personId, skill: 'tension', machineKind: 'mechanical' }, staff['instructor'], id(), today)
+    }
   }
 
   async function giveBestKit(

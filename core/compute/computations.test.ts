@@ -33,6 +33,15 @@ const kit = {
   machine,
 }
 
+const swatches = {
+  dial: { min: 0, max: 9, normal: 4, step: 0.5 },
+  target: 'straight',
+  done: ['rethreaded', 'needle', 'bobbin', 'same-thread', 'clean'],
+  swatches: [{ dial: 5, top: 'dots', under: 'own' }],
+  role: 'staff',
+  school: 'hands-on',
+}
+
 describe('a request that does not fit says which field and what is allowed', () => {
   it.each([
     ['kit', { ...kit, fabric: { structure: 'tweed', massGsm: 150 } }, 'fabric.structure', 'woven, knit'],
@@ -66,15 +75,21 @@ describe('a request that does not fit says which field and what is allowed', () 
     ],
     ['wear', { school: 'hours', projects: 1, uses: [{ load: 'ordinary' }] }, 'uses.0', 'exactly one'],
     ['kit', 'cloth', '', 'an object'],
+    ['tension', { ...swatches, swatches: [] }, 'swatches', '1'],
+    ['tension', { ...swatches, start: 12 }, 'start', 'on the dial'],
+    ['tension', { ...swatches, swatches: [{ dial: 9.5, top: 'own', under: 'own' }] }, 'swatches.0.dial', 'on the dial'],
+    ['tension', { ...swatches, dial: { ...swatches.dial, max: 0 } }, 'dial.max', ''],
+    ['fault', { symptom: 'sad' }, 'symptom', 'nest-at-start'],
+    ['fault', { symptom: 'jam', answers: [{ check: 'lint', found: 'yes' }] }, 'answers.0.found', 'true or false'],
+    ['plan', { blocks: 1, machines: [], kits: [], students: [{ id: 'ida', kit: 'a' }] }, 'students.0.kit', 'no kit'],
   ])('%s %j', (name, request, path, message) => {
     const said = fault(name, request)
     expect(said.path).toBe(path)
     expect(said.message).toContain(message)
   })
 
-  it('tells unknown names from planned ones', () => {
+  it('tells a name that is no computation', () => {
     expect(fault('knit', {}).code).toBe('unknown-name')
-    expect(fault('plan', {}).code).toBe('not-built')
     expect(fault('toString', {}).code).toBe('unknown-name')
   })
 })
@@ -91,6 +106,29 @@ it('says what it assumed', () => {
     ],
   })
   expect(compute('thread', { notation: 'V69' })).toMatchObject({ tex: 70, fibre: 'nylon', finish: 'bonded' })
+})
+
+describe('tension', () => {
+  it('answers with the reading, the next step, and what it assumed', () => {
+    expect(compute('tension', swatches)).toMatchObject({
+      s: 1,
+      reading: 'top-little-tight',
+      next: { do: 'dial' },
+      assumed: [
+        { field: 'start', value: 4 },
+        { field: 'bobbinScrew', value: false },
+      ],
+    })
+    expect(compute('tension', { ...swatches, done: [] })).toMatchObject({ next: { do: 'rethread' } })
+  })
+})
+
+describe('fault', () => {
+  it('answers with checks, best first, or stops', () => {
+    expect(compute('fault', { symptom: 'loops-under' })).toMatchObject({ stop: false })
+    expect(compute('fault', { symptom: 'loops-under' })).toHaveProperty('checks.0.check', 'rethread-foot-up')
+    expect(compute('fault', { symptom: 'electrical' })).toMatchObject({ stop: true, checks: [] })
+  })
 })
 
 describe('thread-use', () => {

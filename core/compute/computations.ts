@@ -8,6 +8,7 @@ import { FAULT_CHECKS } from '../knowledge/fault'
 import { SYMPTOMS } from '../knowledge/symptom'
 import { GATES, SWATCH_SIGNS, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../knowledge/tension'
 import { LOADS, NEEDLE_SCHOOLS, NEEDLE_SIGNS } from '../knowledge/wear'
+import { PLAN_COSTS, planSeats, type PlanCosts, type PlanQuestion, type Solve } from '../session/plan'
 import { checkDial, checkLengthMarks, checkSpan } from '../schema/dial'
 import { Invalid } from '../schema/invalid'
 import { KitRequestSchema } from '../schema/kit'
@@ -38,13 +39,21 @@ import type { Assumption } from '../fabric/intake'
 /** One computation: what it may be asked, as a schema, and its answer. */
 export interface Computation {
   readonly request: TSchema
-  readonly answer: (request: unknown) => object
+  readonly answer: (request: unknown, tools: Tools) => object
+}
+
+/** What a computation is given that the core cannot have of itself. */
+export interface Tools {
+  /** solves a linear or mixed-integer program; only `plan` asks for it */
+  readonly solve?: Solve
+  /** seconds since some moment */
+  readonly clock?: () => number
 }
 
 const computation = <Schema extends TSchema>(
   request: Schema,
-  answer: (request: Static<Schema>) => object,
-): Computation => ({ request, answer: (value) => answer(check(request, value)) })
+  answer: (request: Static<Schema>, tools: Tools) => object,
+): Computation => ({ request, answer: (value, tools) => answer(check(request, value), tools) })
 
 /** An optional field that is absent is never `undefined` in a validated request, which is what the core's types say. */
 const exact = <Shape>(value: unknown): Shape => value as Shape
@@ -245,6 +254,90 @@ const fault = computation(
   (request) => ({ ...findFault(exact<FaultQuestion>(request)), assumed: [] }),
 )
 
+const Name = Type.String({ minLength: 1, maxLength: 200 })
+const NameOrNothing = Type.Union([Name, Type.Null()])
+const holds = strict({
+  needle: NameOrNothing,
+  thread: NameOrNothing,
+  foot: NameOrNothing,
+  threadClass: Type.Optional(Name),
+})
+const plan = computation(
+  strict({
+    blocks: Type.Integer({ minimum: 1, maximum: 12 }),
+    machines: Type.Array(strict({ id: Name, can: Type.Array(Name), holds }), { maxItems: 200 }),
+    kits: Type.Array(strict({ id: Name, needle: Name, thread: Name, foot: Name, threadClass: Type.Optional(Name) }), {
+      maxItems: 400,
+    }),
+    students: Type.Array(
+      strict({
+        id: Name,
+        kit: Name,
+        fixed: Type.Optional(strict({ machine: Type.Optional(Name), block: Type.Optional(Count) })),
+      }),
+      { maxItems: 400 },
+    ),
+    costs: Type.Optional(
+      strict({
+        needle: Type.Optional(From0),
+        thread: Type.Optional(From0),
+        bobbin: Type.Optional(From0),
+        foot: Type.Optional(From0),
+        tensionTest: Type.Optional(From0),
+      }),
+    ),
+  }),
+  (request, { solve, clock = () => 0 }) => {
+    checkPlanNames(request)
+    if (!solve) throw new Invalid('not-built', 'No solver is given here')
+    const assumed = (Object.keys(PLAN_COSTS) as (keyof PlanCosts)[])
+      .filter((name) => request.costs?.[name] === undefined)
+      .map((name) => ({ field: `costs.${name}`, value: PLAN_COSTS[name] }))
+    return { ...planSeats(exact<PlanQuestion>(request), solve, PLAN_SECONDS, clock), assumed }
+  },
+)
+/** How long a plan may be thought about, so that the answer is there within twenty seconds. */
+const PLAN_SECONDS = 14
+
+function checkPlanNames({ blocks, machines, kits, students }: PlanQuestion): void {
+  const unique = (what: string, ids: readonly string[]) => {
+    const twice = ids.findIndex((id, index) => ids.indexOf(id) !== index)
+    if (twice >= 0)
+      throw new Invalid('invalid', `"${what}.${twice}.id" is there twice: "${ids[twice]}"`, `${what}.${twice}.id`)
+  }
+  unique(
+    'machines',
+    machines.map(({ id }) => id),
+  )
+  unique(
+    'kits',
+    kits.map(({ id }) => id),
+  )
+  unique(
+    'students',
+    students.map(({ id }) => id),
+  )
+  const kitIds = new Set(kits.map(({ id }) => id))
+  const machineIds = new Set(machines.map(({ id }) => id))
+  machines.forEach(({ can }, index) =>
+    can.forEach((kit, at) => {
+      if (!kitIds.has(kit))
+        throw new Invalid('invalid', `"${kit}" is no kit of this plan`, `machines.${index}.can.${at}`)
+    }),
+  )
+  students.forEach(({ kit, fixed }, index) => {
+    if (!kitIds.has(kit)) throw new Invalid('invalid', `"${kit}" is no kit of this plan`, `students.${index}.kit`)
+    if (fixed?.machine !== undefined && !machineIds.has(fixed.machine))
+      throw new Invalid('invalid', `"${fixed.machine}" is no machine of this plan`, `students.${index}.fixed.machine`)
+    if (fixed?.block !== undefined && fixed.block > blocks)
+      throw new Invalid(
+        'invalid',
+        `"students.${index}.fixed.block" must be one of 1 to ${blocks}`,
+        `students.${index}.fixed.block`,
+      )
+  })
+}
+
 function readOr<Answer>(Kind: typeof NotationError | typeof NeedleSizeError, path: string, read: () => Answer): Answer {
   try {
     return read()
@@ -267,17 +360,15 @@ export const COMPUTATIONS: Readonly<Record<string, Computation>> = {
   wear,
   tension,
   fault,
+  plan,
 }
-
-/** Named in the published contract, and still to be built. */
-export const NOT_BUILT: readonly string[] = ['plan']
 
 /**
  * Answers one request.
+ * @param tools what a computation is given that the core cannot have of itself; `plan` wants a solver
  * @throws Invalid `unknown-name`, `not-built`, `invalid` or `ambiguous`
  */
-export function compute(name: string, request: unknown): object {
-  if (NOT_BUILT.includes(name)) throw new Invalid('not-built', `"${name}" is planned and not built yet`)
+export function compute(name: string, request: unknown, tools: Tools = {}): object {
   const found = Object.hasOwn(COMPUTATIONS, name) ? COMPUTATIONS[name] : undefined
   if (!found) {
     throw new Invalid(
@@ -285,5 +376,5 @@ export function compute(name: string, request: unknown): object {
       `"${name}" is no computation; allowed are ${Object.keys(COMPUTATIONS).join(', ')}`,
     )
   }
-  return found.answer(request)
+  return found.answer(request, tools)
 }

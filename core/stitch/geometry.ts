@@ -94,12 +94,25 @@ export function faceShapes(stitch: DrawnStitch, face: 'top' | 'under', lengthMm:
             slack: true,
           },
         ]
-      : line.slice(1).map((to, index) => ({ kind: 'thread', thread: own, points: [line[index]!, to], widthMm: ownMm })),
+      : line.slice(1).map((to, index) => ({
+          kind: 'thread',
+          thread: own,
+          points: shortened(line[index]!, to, stitch.needleMm * 0.35),
+          widthMm: ownMm,
+        })),
   )
   const radiusMm = peep(shows, otherMm)
   const dots: StitchShape[] =
     radiusMm > 0 && shows < 2 ? [...left, ...right].map((at) => ({ kind: 'dot', thread: other, at, radiusMm })) : []
   return [...holes, ...threads, ...dots]
+}
+
+/** A stitch between two holes: its thread dives into the cloth a little before each. */
+function shortened(from: Point, to: Point, byMm: number): Point[] {
+  const length = Math.hypot(to.x - from.x, to.y - from.y)
+  const share = length > 0 ? Math.min(0.3, byMm / length) : 0
+  const at = (part: number): Point => ({ x: from.x + (to.x - from.x) * part, y: from.y + (to.y - from.y) * part })
+  return [at(share), at(1 - share)]
 }
 
 /** The other thread where it lies outside: loops hanging to one side underneath, a line on top. */

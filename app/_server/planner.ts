@@ -1,0 +1,35 @@
+import 'server-only'
+import { Worker } from 'node:worker_threads'
+import { Invalid } from '@/core/schema/invalid'
+import { Refused } from '@/store/refused'
+import type { PlanReply } from '@/workers/plan.worker'
+
+/** A plan that takes longer than this has come to grief. */
+const LONGEST_MS = 40_000
+
+/**
+ * Plans on a thread of its own, so that everybody else is served meanwhile.
+ * @throws Invalid when the question is not what the schema says
+ */
+export function planApart(request: unknown): Promise<object> {
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(new URL('../../workers/plan.worker.ts', import.meta.url))
+    const end = (done: () => void) => {
+      clearTimeout(late)
+      void worker.terminate()
+      done()
+    }
+    const late = setTimeout(
+      () => end(() => reject(new Refused(409, 'too-long', 'The plan took too long; try with fewer kits or blocks'))),
+      LONGEST_MS,
+    )
+    worker.once('message', (reply: PlanReply) =>
+      end(() => {
+        if ('answer' in reply) resolve(reply.answer)
+        else reject(new Invalid(reply.fault.code, reply.fault.message, reply.fault.path))
+      }),
+    )
+    worker.once('error', (error) => end(() => reject(error)))
+    worker.postMessage(request)
+  })
+}
