@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { changeover, PLAN_COSTS, planSeats, type PlanAnswer, type PlanQuestion, type Solve } from '@/core/session/plan'
+import { changeover } from '@/core/session/changeover'
+import { planSeats } from '@/core/session/plan'
+import { PLAN_COSTS, type PlanAnswer, type PlanQuestion, type Solve } from '@/core/session/plan-question'
 import { randomPlan } from '@/core/testing/plans'
 import { loadSolver } from './solver'
 

@@ -1,4 +1,4 @@
-import type { PlanKit, PlanMachine, PlanQuestion, PlanStudent } from '../session/plan'
+import type { PlanKit, PlanMachine, PlanQuestion, PlanStudent } from '../session/plan-question'
 
 const FEET = ['standard', 'walking', 'zip']
 

@@ -1,0 +1,184 @@
+import { changeover } from './changeover'
+import type { Class } from './evening'
+import type {
+  PlanAnswer,
+  PlanChange,
+  PlanCosts,
+  PlanHolds,
+  PlanKit,
+  PlanMachine,
+  PlanQuestion,
+  PlanSeat,
+  PlanStudent,
+} from './plan-question'
+
+export interface Plan {
+  readonly seats: readonly PlanSeat[]
+  readonly changes: readonly PlanChange[]
+  readonly minutes: number
+}
+
+/** The minutes of a plan, machine by machine and block by block; an empty block changes nothing. */
+export function costed(
+  seats: readonly PlanSeat[],
+  { machines, students }: PlanQuestion,
+  kits: ReadonlyMap<string, PlanKit>,
+  costs: PlanCosts,
+): Plan {
+  const kitOf = new Map(students.map(({ id, kit }) => [id, kits.get(kit)!]))
+  const order = new Map(machines.map(({ id }, index) => [id, index]))
+  const sorted = [...seats].sort((a, b) => order.get(a.machine)! - order.get(b.machine)! || a.block - b.block)
+  const holds = new Map<string, PlanHolds>(machines.map((machine) => [machine.id, machine.holds]))
+  const changes: PlanChange[] = []
+  for (const { student, machine, block } of sorted) {
+    const kit = kitOf.get(student)!
+    const change = changeover(holds.get(machine)!, kit, costs)
+    if (change.parts.length > 0) changes.push({ machine, block, ...change })
+    holds.set(machine, kit)
+  }
+  return { seats: sorted, changes, minutes: changes.reduce((sum, { minutes }) => sum + minutes, 0) }
+}
+
+const mayTake = (student: PlanStudent, machine: PlanMachine, block: number): boolean =>
+  machine.can.includes(student.kit) &&
+  (student.fixed?.machine === undefined || student.fixed.machine === machine.id) &&
+  (student.fixed?.block === undefined || student.fixed.block === block)
+
+/** As many seats as can be: augmenting paths between learners and the places at machines. */
+export function mostSeats(question: PlanQuestion, kits: ReadonlyMap<string, PlanKit>): PlanSeat[] {
+  const { machines, blocks, students } = question
+  const places = machines.flatMap((machine) =>
+    Array.from({ length: blocks }, (_, block) => ({ machine, block: block + 1 })),
+  )
+  const taken = new Array<number>(places.length).fill(-1)
+  const seat = (who: number, seen: Set<number>): boolean => {
+    for (let at = 0; at < places.length; at += 1) {
+      const { machine, block } = places[at]!
+      if (seen.has(at) || !mayTake(students[who]!, machine, block)) continue
+      seen.add(at)
+      if (taken[at] === -1 || seat(taken[at]!, seen)) {
+        taken[at] = who
+        return true
+      }
+    }
+    return false
+  }
+  students.forEach((student, who) => kits.has(student.kit) && seat(who, new Set()))
+  return places.flatMap(({ machine, block }, at) =>
+    taken[at] === -1 ? [] : [{ student: students[taken[at]!]!.id, machine: machine.id, block }],
+  )
+}
+
+/** Learners of one class are told apart no further: whoever comes first sits. */
+export function startFrom(seats: readonly PlanSeat[], question: PlanQuestion, classes: readonly Class[]): PlanSeat[] {
+  const classOf = new Map(classes.flatMap((each, index) => each.students.map(({ id }) => [id, index] as const)))
+  const next = classes.map(({ students }) => students.map(({ id }) => id))
+  const order = new Map(question.machines.map(({ id }, index) => [id, index]))
+  return [...seats]
+    .sort((a, b) => a.block - b.block || order.get(a.machine)! - order.get(b.machine)!)
+    .map((seat) => ({ ...seat, student: next[classOf.get(seat.student)!]!.shift()! }))
+}
+
+/** A good plan at once: two places change hands as long as that saves time. */
+export function improve(
+  start: readonly PlanSeat[],
+  question: PlanQuestion,
+  kits: ReadonlyMap<string, PlanKit>,
+  costs: PlanCosts,
+): Plan {
+  const { machines, blocks, students } = question
+  const who = new Map(students.map((student) => [student.id, student]))
+  const rows: (PlanStudent | undefined)[][] = machines.map(() =>
+    new Array<PlanStudent | undefined>(blocks).fill(undefined),
+  )
+  const at = new Map(machines.map(({ id }, index) => [id, index]))
+  for (const { student, machine, block } of start) rows[at.get(machine)!]![block - 1] = who.get(student)
+  const minutesOf = (machine: number): number => {
+    let from: PlanHolds = machines[machine]!.holds
+    let sum = 0
+    for (const student of rows[machine]!) {
+      if (!student) continue
+      const kit = kits.get(student.kit)!
+      sum += changeover(from, kit, costs).minutes
+      from = kit
+    }
+    return sum
+  }
+  const fits = (student: PlanStudent | undefined, machine: number, block: number) =>
+    student === undefined || mayTake(student, machines[machine]!, block + 1)
+  const spent = machines.map((_, machine) => minutesOf(machine))
+  const places = machines.flatMap((_, machine) =>
+    Array.from({ length: blocks }, (__, block) => [machine, block] as const),
+  )
+  for (let round = 0, better = true; better && round < 40; round += 1) {
+    better = false
+    for (const [a, ab] of places) {
+      for (const [b, bb] of places) {
+        const [one, other] = [rows[a]![ab], rows[b]![bb]]
+        if ((a === b && ab >= bb) || one === other || !fits(one, b, bb) || !fits(other, a, ab)) continue
+        rows[a]![ab] = other
+        rows[b]![bb] = one
+        const [costA, costB] = [minutesOf(a), minutesOf(b)]
+        const before = a === b ? spent[a]! : spent[a]! + spent[b]!
+        const after = a === b ? costA : costA + costB
+        if (after < before - 1e-9) {
+          spent[a] = costA
+          spent[b] = costB
+          better = true
+        } else {
+          rows[a]![ab] = one
+          rows[b]![bb] = other
+        }
+      }
+    }
+  }
+  const seats = rows.flatMap((row, machine) =>
+    row.flatMap((student, block) =>
+      student ? [{ student: student.id, machine: machines[machine]!.id, block: block + 1 }] : [],
+    ),
+  )
+  return costed(seats, question, kits, costs)
+}
+
+/** What it costs without a plan: in the order they come, each takes the first free machine that can, block by block. */
+export function firstCome(question: PlanQuestion, kits: ReadonlyMap<string, PlanKit>, costs: PlanCosts): number {
+  const { machines, blocks, students } = question
+  const seats: PlanSeat[] = []
+  const free = (machine: string, block: number) =>
+    !seats.some((seat) => seat.machine === machine && seat.block === block)
+  for (const student of students) {
+    search: for (let block = 1; block <= blocks; block += 1) {
+      for (const machine of machines) {
+        if (!mayTake(student, machine, block) || !free(machine.id, block)) continue
+        seats.push({ student: student.id, machine: machine.id, block })
+        break search
+      }
+    }
+  }
+  return costed(seats, question, kits, costs).minutes
+}
+
+/** Why somebody has no seat, in one sentence. */
+export function unseatedOf(
+  { machines, students, blocks }: PlanQuestion,
+  kits: ReadonlyMap<string, PlanKit>,
+  seats: readonly PlanSeat[],
+): PlanAnswer['unseated'] {
+  const seated = new Set(seats.map(({ student }) => student))
+  return students
+    .filter(({ id }) => !seated.has(id))
+    .map((student) => {
+      const able = machines.filter(({ can }) => can.includes(student.kit))
+      const { machine, block } = student.fixed ?? {}
+      const because = !kits.has(student.kit)
+        ? `There is no kit called ${student.kit}.`
+        : able.length === 0
+          ? `No machine here can make the kit ${student.kit}.`
+          : machine !== undefined && !able.some(({ id }) => id === machine)
+            ? `They are fixed to ${machine}, which cannot make the kit ${student.kit}.`
+            : block !== undefined && block > blocks
+              ? `They are fixed to block ${block}, and there are ${blocks}.`
+              : `All ${able.length * blocks} places at the ${able.length === 1 ? 'one machine' : `${able.length} machines`} that can make the kit ${student.kit} are taken.`
+      return { student: student.id, because }
+    })
+}
