@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { needleWear, type WearQuestion } from './wear'
+import { loadOf, needleWear, type WearQuestion } from './wear'
 
 const uses = (...hours: number[]) => hours.map((each) => ({ load: 'ordinary' as const, motorMinutes: each * 60 }))
 const ask = (school: WearQuestion['school'], projects: number, ...hours: number[]) =>
@@ -51,5 +51,22 @@ describe('the schools', () => {
     const answer = needleWear({ school: 'signs', projects: 0, uses: uses(0.1), signs: ['popping'] })
     expect(answer).toMatchObject({ verdict: 'change', remainingHours: 0 })
     expect(answer.because).toContain('popping')
+  })
+})
+
+describe('how hard a cloth is on a needle', () => {
+  it.each([
+    [{ structure: 'woven' }, undefined, 'ordinary'],
+    [{ structure: 'woven', traits: ['denim'] }, undefined, 'hard'],
+    [{ structure: 'pile' }, undefined, 'hard'],
+    [{ structure: 'coated' }, undefined, 'hard'],
+    [{ structure: 'knit', traits: ['elastane'] }, undefined, 'ordinary'],
+    [{ structure: 'leather' }, undefined, 'harsh'],
+    [{ structure: 'rope' }, undefined, 'harsh'],
+    [{ structure: 'coated', traits: ['imitation-leather'] }, undefined, 'harsh'],
+    [{ structure: 'woven' }, { fibre: 'metallic' }, 'harsh'],
+    [{ structure: 'woven', traits: ['dense'] }, { fibre: 'polyester' }, 'hard'],
+  ] as const)('%j with %j is %s', (fabric, thread, load) => {
+    expect(loadOf(fabric, thread)).toBe(load)
   })
 })

@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest'
+import { seatCheck } from '../check/seat-check'
+import { ARCHETYPES } from '../knowledge/archetype'
+import { AFTER_FAIL, CHECK_GROUPS } from '../knowledge/check'
+import { CAUSES, FAULT_CHECKS } from '../knowledge/fault'
+import { SEAT_CHECK } from '../knowledge/seat-check'
+import { SWATCH_SIGNS, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../knowledge/tension'
+import { SYMPTOMS } from '../knowledge/symptom'
+import { readSwatch } from '../tension/reading'
+import { STEPS_OF_CHECK, SYMPTOM_OF_GROUP, symptomOfSwatch } from './lead-on'
+
+const fits = (step: string, wanted: readonly string[]) =>
+  wanted.some((each) => (each.endsWith('-') ? step.startsWith(each) : step === each))
+
+describe('what did not pass', () => {
+  it('leads from every group of a check to a symptom that has checks, and says what to do at once', () => {
+    for (const group of CHECK_GROUPS) {
+      const symptom = SYMPTOM_OF_GROUP[group]
+      expect(SYMPTOMS).toContain(symptom)
+      expect(symptom === 'electrical' ? [] : CAUSES[symptom].length).toBeGreaterThan(0)
+      expect(AFTER_FAIL[group]).toMatch(/\.$/)
+    }
+  })
+
+  it('leads from every swatch that is not right to a symptom, and from a good one to none', () => {
+    for (const target of TARGETS)
+      for (const top of TOP_LOOKS)
+        for (const under of UNDER_LOOKS) {
+          const { reading, onTarget } = readSwatch({ top, under }, target)
+          const symptom = symptomOfSwatch(reading, [])
+          expect([target, top, under, symptom === undefined]).toEqual([target, top, under, onTarget])
+        }
+    expect(symptomOfSwatch('threading', [])).toBe('nest-at-start')
+    expect(symptomOfSwatch('top-far-tight', [])).toBe('bobbin-on-top')
+  })
+
+  it('lets a sign go before the balance: skips are the needle, however the faces look', () => {
+    expect(symptomOfSwatch('top-little-tight', ['skipped'])).toBe('skipped')
+    expect(symptomOfSwatch('balanced', ['puckered'])).toBe('puckers')
+    expect(symptomOfSwatch('balanced', ['wobble'])).toBeUndefined()
+    for (const sign of SWATCH_SIGNS)
+      expect(SYMPTOMS.concat()).toEqual(expect.arrayContaining([symptomOfSwatch('mixed', [sign])]))
+  })
+})
+
+describe('a machine’s own way of a check', () => {
+  it('is made of steps that there are', () => {
+    for (const check of FAULT_CHECKS)
+      for (const wanted of STEPS_OF_CHECK[check] ?? [])
+        expect([check, wanted, SEAT_CHECK.some(({ id }) => fits(id, [wanted]))]).toEqual([check, wanted, true])
+  })
+
+  it.each(ARCHETYPES.map(({ id, traits }) => [id, traits] as const))(
+    'is told for threading and bobbin on a %s',
+    (_, traits) => {
+      const steps = seatCheck(traits).map(({ step }) => step)
+      for (const check of ['rethread-foot-up', 'bobbin-seated', 'take-up', 'needle-seated'] as const)
+        expect([check, steps.some((step) => fits(step, STEPS_OF_CHECK[check]!))]).toEqual([check, true])
+    },
+  )
+})

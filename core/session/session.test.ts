@@ -1,0 +1,110 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { randomPlan } from '../testing/plans'
+import { changeover, grainOf } from './changeover'
+import { classesOf, eveningsOf, groupsOf } from './evening'
+import { PLAN_COSTS, type PlanHolds, type PlanKit } from './plan-question'
+import { firstCome, improve, mostSeats } from './seating'
+
+const word = fc.constantFrom('a', 'b', 'c')
+const anyKit: fc.Arbitrary<PlanKit> = fc.record({ id: word, needle: word, thread: word, foot: word })
+const anyHolds: fc.Arbitrary<PlanHolds> = fc.record({
+  needle: fc.option(word),
+  thread: fc.option(word),
+  foot: fc.option(word),
+})
+const anyQuestion = fc
+  .tuple(
+    fc.array(fc.double({ min: 0, max: 0.999999, noNaN: true }), { minLength: 30, maxLength: 30 }),
+    fc.integer({ min: 1, max: 8 }),
+    fc.integer({ min: 1, max: 4 }),
+    fc.integer({ min: 1, max: 3 }),
+  )
+  .map(([draws, students, machines, blocks]) => {
+    let index = 0
+    return randomPlan(() => draws[index++ % draws.length]!, { students, machines, blocks, kits: 4 })
+  })
+const kitsOf = (question: ReturnType<typeof randomPlan>) => new Map(question.kits.map((kit) => [kit.id, kit]))
+
+describe('a changeover', () => {
+  it('costs nothing exactly when everything is there already, and never more than everything', () =>
+    fc.assert(
+      fc.property(anyHolds, anyKit, (from, to) => {
+        const { minutes, parts } = changeover(from, to, PLAN_COSTS)
+        const same = from.needle === to.needle && from.thread === to.thread && from.foot === to.foot
+        expect(minutes === 0).toBe(same)
+        expect(parts.length === 0).toBe(same)
+        expect(minutes).toBeLessThanOrEqual(11)
+      }),
+    ))
+
+  it('takes no detour: by way of a third kit it is never shorter', () =>
+    fc.assert(
+      fc.property(anyHolds, anyKit, anyKit, (from, between, to) => {
+        const direct = changeover(from, to, PLAN_COSTS).minutes
+        const detour = changeover(from, between, PLAN_COSTS).minutes + changeover(between, to, PLAN_COSTS).minutes
+        expect(direct).toBeLessThanOrEqual(detour)
+      }),
+    ))
+
+  it('needs a test for another needle or thread, and none for another foot', () => {
+    const holds = { needle: 'a', thread: 'a', foot: 'a' }
+    expect(changeover(holds, { id: 'k', ...holds, foot: 'b' }, PLAN_COSTS)).toEqual({ minutes: 1, parts: ['foot'] })
+    expect(changeover(holds, { id: 'k', ...holds, needle: 'b' }, PLAN_COSTS).parts).toEqual(['needle', 'tensionTest'])
+    expect(changeover(holds, { id: 'k', ...holds, thread: 'b' }, PLAN_COSTS).minutes).toBe(7)
+  })
+
+  it('has minutes in whole steps where its costs are whole', () => {
+    expect(grainOf(PLAN_COSTS)).toBe(1)
+    expect(grainOf({ needle: 4, thread: 2, bobbin: 2, foot: 6, tensionTest: 0 })).toBe(2)
+    expect(grainOf({ needle: 0, thread: 0, bobbin: 0, foot: 0, tensionTest: 0 })).toBe(1)
+    expect(grainOf({ ...PLAN_COSTS, foot: 0.5 })).toBeLessThan(0.01)
+  })
+})
+
+describe('evenings', () => {
+  it('hold no class more often than it has learners, keep fixed blocks, and come in their cheapest order', () =>
+    fc.assert(
+      fc.property(anyQuestion, (question) => {
+        const kits = kitsOf(question)
+        const classes = classesOf(question.students, kits)
+        const groups = groupsOf(question.machines, classes)
+        expect(groups.reduce((sum, { machines }) => sum + machines.length, 0)).toBe(question.machines.length)
+        const { evenings, all } = eveningsOf(question.blocks, groups, classes, PLAN_COSTS)
+        expect(all).toBe(true)
+        for (const { group, seats, minutes } of evenings) {
+          expect(new Set(seats.map(({ block }) => block)).size).toBe(seats.length)
+          let from: PlanHolds = groups[group]!.machines[0]!.holds
+          let sum = 0
+          for (const { cls, block } of seats) {
+            const { kit, block: fixed, students } = classes[cls]!
+            expect(seats.filter((seat) => seat.cls === cls).length).toBeLessThanOrEqual(students.length)
+            if (fixed !== undefined) expect(block).toBe(fixed)
+            sum += changeover(from, kit, PLAN_COSTS).minutes
+            from = kit
+          }
+          expect(sum).toBe(minutes)
+        }
+      }),
+    ))
+})
+
+describe('a first answer', () => {
+  it('seats no fewer than coming first, and improving it loses no seat and gains minutes', () =>
+    fc.assert(
+      fc.property(anyQuestion, (question) => {
+        const kits = kitsOf(question)
+        const seats = mostSeats(question, kits)
+        const better = improve(seats, question, kits, PLAN_COSTS)
+        expect(better.seats).toHaveLength(seats.length)
+        expect(better.seats.map(({ student }) => student).sort()).toEqual(seats.map(({ student }) => student).sort())
+        for (const { student, machine } of better.seats) {
+          const { kit } = question.students.find(({ id }) => id === student)!
+          expect(question.machines.find(({ id }) => id === machine)!.can).toContain(kit)
+        }
+        // Where all are seated either way, a plan is never worse than none.
+        if (seats.length === question.students.length && question.students.every(({ fixed }) => !fixed))
+          expect(firstCome(question, kits, PLAN_COSTS)).toBeGreaterThanOrEqual(0)
+      }),
+    ))
+})
