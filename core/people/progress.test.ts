@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { foldProgress, type PersonEvent } from './progress'
+import { dialSchool, foldProgress, type PersonEvent } from './progress'
 
 const event = (index: number, minute: number, what: Pick<PersonEvent, 'kind' | 'body'>): PersonEvent =>
   ({
@@ -31,6 +31,14 @@ describe('somebody’s progress', () => {
     ])
     expect(foldProgress([first, signed(3, 9, 'sign-off-withdrawn')]).signOffs).toEqual([])
     expect(foldProgress([signed(3, 0, 'sign-off-withdrawn'), first]).signOffs).toHaveLength(1)
+  })
+
+  it('lets them turn the dial where the room does, on the kind of machine they were seen at', () => {
+    const progress = foldProgress([signed(1, 1, 'signed-off')])
+    expect(dialSchool('hands-on', progress, 'mechanical')).toBe('hands-on')
+    expect(dialSchool('hands-on', progress, 'computerised')).toBe('hands-off')
+    expect(dialSchool('hands-on', undefined, 'mechanical')).toBe('hands-off')
+    expect(dialSchool('hands-off', progress, 'mechanical')).toBe('hands-off')
   })
 
   it('does not depend on the order in which lines come, nor on lines that come twice', () => {

@@ -94,3 +94,16 @@ const withoutSignOff = (
   { signOffs }: Progress,
   { skill, machineKind }: Pick<SignOff, 'skill' | 'machineKind'>,
 ): SignOff[] => signOffs.filter((each) => each.skill !== skill || each.machineKind !== machineKind)
+
+/**
+ * Whether a learner turns the dial themselves: where the room lets learners, those who were seen to do it on such a machine.
+ * Everybody else calls a mentor.
+ */
+export const dialSchool = (
+  room: 'hands-on' | 'hands-off',
+  progress: Progress | undefined,
+  machineKind: string | undefined,
+): 'hands-on' | 'hands-off' =>
+  room === 'hands-on' && progress?.signOffs.some((each) => each.skill === 'tension' && each.machineKind === machineKind)
+    ? 'hands-on'
+    : 'hands-off'

@@ -87,7 +87,7 @@ export function nextStep(question: TensionQuestion): TensionStep {
   if (reading.reading === 'mixed')
     return step('not-the-dial', 'Both faces are off after every check: no dial does that.')
   if (role === 'learner' && question.school === 'hands-off') {
-    return step('call-mentor', 'In this room a mentor turns the dial.')
+    return step('call-mentor', 'Here a mentor turns the dial with you, until somebody has signed you off for it.')
   }
   return dialStep(question, reading, fit!, step)
 }

@@ -1,5 +1,8 @@
 import type { Metadata } from 'next'
 import { redirect } from 'next/navigation'
+import { dialSchool } from '@/core/people/progress'
+import { readProgress } from '@/store/people/progress'
+import { theStore } from '../../_server/store'
 import { DialUnknown } from '../../_parts/seat/dial-unknown'
 import { SwatchReader } from '../../_parts/seat/swatch-reader'
 import { swatchProps } from '../../_server/seat'
@@ -10,7 +13,10 @@ export const metadata: Metadata = { title: 'Swatch' }
 export default async function StationSwatchPage() {
   const { actor, machine, project, site } = await ownSeat()
   if (!machine) redirect('/station')
-  const props = await swatchProps(actor.siteId, machine, project)
+  const [props, progress] = await Promise.all([
+    swatchProps(actor.siteId, machine, project),
+    readProgress(theStore(), actor.siteId, actor.personId),
+  ])
   return (
     <>
       <h1 className="mb-3 text-3xl font-bold">Read your swatch</h1>
@@ -18,7 +24,7 @@ export default async function StationSwatchPage() {
         <SwatchReader
           {...props}
           role="learner"
-          school={site.houseRules.tension}
+          school={dialSchool(site.houseRules.tension, progress.get(actor.personId), machine.traits.drive)}
           homeHref="/station"
           faultHref="/station/fault"
         />
