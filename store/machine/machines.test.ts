@@ -12,7 +12,7 @@ import { createSite } from '../site/create-site'
 import { readIds } from '../site/ids'
 import { freshStore } from '../testing/store'
 import { readBook, readNeedleLines, readNewest, rebuildStates } from './book'
-import { readMachine } from './machines'
+import { readMachine, readRoom } from './machines'
 
 let store: Store
 let end: () => Promise<void>
@@ -87,6 +87,35 @@ describe('a trait that is learnt', () => {
       run('set-trait', { machineId, trait: 'lengthMarks', value: marks, source: 'tried' }),
     ).rejects.toMatchObject({ path: 'value.highest' })
     expect(await readBook(store, who.siteId, machineId)).toEqual([])
+  })
+})
+
+describe('a room', () => {
+  it('shows every machine as it stands now, however often it was read before', async () => {
+    const [first, second] = [await addMachine(), await addMachine()]
+    const bobbins = async (machineId: string) =>
+      (await readRoom(store, who.siteId)).find((each) => each.machineId === machineId)!.state.care.bobbinsSinceClean
+    const wind = (machineId: string) =>
+      run('log', { machineId, happenedAt: new Date().toISOString(), kind: 'bobbin-wound', body: { count: 1 } })
+    for (let turn = 1; turn <= 4; turn += 1) {
+      await wind(first)
+      expect([await bobbins(first), await bobbins(second)]).toEqual([turn, 0])
+    }
+    // A write that is undone leaves nothing behind, in nobody's eyes.
+    await store
+      .transaction()
+      .execute(async (tx) => {
+        await tx
+          .updateTable('machine_state')
+          .set({ state: JSON.stringify(UNSEEN) })
+          .where('machine_id', '=', first)
+          .execute()
+        throw new Error('undone')
+      })
+      .catch(() => undefined)
+    expect(await bobbins(first)).toBe(4)
+    const machine = await readMachine(store, who.siteId, first)
+    expect((await readRoom(store, who.siteId)).find((each) => each.machineId === first)!.state).toEqual(machine!.state)
   })
 })
 

@@ -1,4 +1,4 @@
-import type { Kysely, Transaction } from 'kysely'
+import { sql, type Kysely, type Transaction } from 'kysely'
 import type { MachineState } from '@/core/machine/state'
 import { TRAITS, type TraitName, type Traits } from '@/core/machine/trait'
 import type { TraitSource } from '@/core/machine/trait-source'
@@ -29,6 +29,11 @@ export interface Machine {
 /** A machine without what is known of its kind: enough to say where it stands and whether somebody can sit down. */
 export type RoomMachine = Pick<Machine, 'machineId' | 'name' | 'number' | 'place' | 'state'>
 
+/** States by machine, each with the version of its row: whoever reads a room asks for the versions and only for what is new. */
+const SEEN = new Map<string, { readonly version: string; readonly state: MachineState }>()
+/** A cache, checked at every reading; when it has grown past this it is begun again. */
+const MOST_SEEN = 20_000
+
 /** All machines of a room by number, read at once however many there are. */
 export async function readRoom(store: Reader, siteId: string): Promise<RoomMachine[]> {
   const rows = await store
@@ -38,17 +43,46 @@ export async function readRoom(store: Reader, siteId: string): Promise<RoomMachi
         .onRef('machine_state.site_id', '=', 'machine.site_id')
         .onRef('machine_state.machine_id', '=', 'machine.machine_id'),
     )
-    .select(['machine.machine_id', 'name', 'number', 'place_x', 'place_y', 'state'])
+    .select(['machine.machine_id', 'name', 'number', 'place_x', 'place_y'])
+    // Each write of a row gives it another version.
+    .select(sql<string>`machine_state.xmin::text || machine_state.ctid::text`.as('version'))
     .where('machine.site_id', '=', siteId)
     .orderBy('number')
     .execute()
-  return rows.map((row) => ({
-    machineId: row.machine_id,
-    name: row.name,
-    number: row.number,
-    place: { x: row.place_x, y: row.place_y },
-    state: row.state as MachineState,
-  }))
+  if (SEEN.size > MOST_SEEN) SEEN.clear()
+  const key = (machineId: string) => `${siteId}/${machineId}`
+  const fresh = rows.filter((row) => SEEN.get(key(row.machine_id))?.version !== row.version)
+  const states = new Map<string, MachineState>()
+  if (fresh.length > 0) {
+    const changed = await store
+      .selectFrom('machine_state')
+      .select(['machine_id', 'state'])
+      .where('site_id', '=', siteId)
+      .where(
+        'machine_id',
+        'in',
+        fresh.map((row) => row.machine_id),
+      )
+      .execute()
+    for (const row of changed) states.set(row.machine_id, row.state as MachineState)
+    for (const row of fresh) {
+      const state = states.get(row.machine_id)
+      if (state) SEEN.set(key(row.machine_id), { version: row.version, state })
+    }
+  }
+  return rows.flatMap((row) => {
+    const state = states.get(row.machine_id) ?? SEEN.get(key(row.machine_id))?.state
+    if (!state) return []
+    return [
+      {
+        machineId: row.machine_id,
+        name: row.name,
+        number: row.number,
+        place: { x: row.place_x, y: row.place_y },
+        state,
+      },
+    ]
+  })
 }
 
 /** Some traits of some machines, by machine id. */

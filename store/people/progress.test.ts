@@ -1,6 +1,5 @@
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { Role } from '@/core/people/role'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
@@ -41,7 +40,7 @@ beforeAll(async () => {
       },
     ],
   })
-  learner = { siteId: staff.siteId, personId, role: 'learner' as Role }
+  learner = { siteId: staff.siteId, personId, role: 'learner' }
 })
 afterAll(() => end())
 
