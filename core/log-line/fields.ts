@@ -35,6 +35,8 @@ export function lineFields(schema: TSchema): LineFields | undefined {
   const fields: LineField[] = []
   const parts: string[] = []
   const walk = (at: Plain, path: string, required: boolean): boolean => {
+    // What a device writes is typed by nobody.
+    if (at['readOnly'] === true) return !required
     const name = spoken(path.split('.').at(-1) ?? '')
     const field = (kind: LineField['kind'], words: readonly string[] = []) => {
       const reading = typeof at['title'] === 'string' ? { reading: at['title'] } : {}

@@ -105,8 +105,8 @@ export const EVENT_BODIES = {
     finishedProject: Type.Boolean(),
     /** fleece, batting and hairy thread: lint out at once */
     linty: Type.Optional(Type.Boolean()),
-    /** what a run meter counted besides the motor's time */
-    metered: Type.Optional(strict({ stitches: Whole, starts: Whole })),
+    /** what a run meter counted besides the motor's time; read-only, as nobody types it */
+    metered: Type.Optional(strict({ stitches: Whole, starts: Whole }, { readOnly: true })),
     projectId: ProjectId,
   }),
   'bobbin-wound': strict({ count: Type.Integer({ minimum: 1, maximum: 40 }), thread: Type.Optional(KitThreadSchema) }),
