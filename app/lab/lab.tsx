@@ -100,34 +100,34 @@ export function Lab({
     <>
       <h1 className="text-3xl font-bold">Swatch lab</h1>
       <p>
-        A model to learn from, not a measurement: a real swatch decides. The top thread is dark blue and solid, the
+        A model to learn from, not a measurement: a real swatch decides. The top thread is blue and solid, the
         bobbin’s is rust and striped.
       </p>
-      <div className="mt-4 grid gap-6 lg:grid-cols-[20rem_1fr]">
-        <div className="flex flex-col gap-4">
-          <section className="sheet p-4" aria-label="Dial">
-            <DialDrawing dial={dial} set={at} className="mx-auto w-44" />
-            <label className="mt-2 flex flex-col gap-1">
-              <span className="flex items-baseline justify-between">
-                <span className="font-bold">Dial</span>
-                <span className="numeral text-3xl">{plain(at)}</span>
-              </span>
-              <input
-                type="range"
-                className="range w-full"
-                aria-label="Dial"
-                aria-valuetext={`${plain(at)}, normal is ${plain(dial.normal)}`}
-                min={dial.min}
-                max={dial.max}
-                step={dial.step}
-                value={at}
-                onChange={({ target: { valueAsNumber } }) => setAt(valueAsNumber)}
-              />
-            </label>
-            <button type="button" className="btn btn-outline mt-2 w-full" onClick={() => setAt(dial.normal)}>
-              Back to its normal mark, {plain(dial.normal)}
-            </button>
-          </section>
+      <div className="mt-4 grid gap-6 lg:grid-cols-[20rem_1fr] lg:grid-rows-[auto_1fr]">
+        <section className="sheet h-fit p-4" aria-label="Dial">
+          <DialDrawing dial={dial} set={at} className="mx-auto w-44" />
+          <label className="mt-2 flex flex-col gap-1">
+            <span className="flex items-baseline justify-between">
+              <span className="font-bold">Dial</span>
+              <span className="numeral text-3xl">{plain(at)}</span>
+            </span>
+            <input
+              type="range"
+              className="range w-full"
+              aria-label="Dial"
+              aria-valuetext={`${plain(at)}, normal is ${plain(dial.normal)}`}
+              min={dial.min}
+              max={dial.max}
+              step={dial.step}
+              value={at}
+              onChange={({ target: { valueAsNumber } }) => setAt(valueAsNumber)}
+            />
+          </label>
+          <button type="button" className="btn btn-outline mt-2 w-full" onClick={() => setAt(dial.normal)}>
+            Back to its normal mark, {plain(dial.normal)}
+          </button>
+        </section>
+        <div className="flex flex-col gap-4 max-lg:order-last">
           <Select
             label="What is wrong"
             value={fault}
@@ -192,7 +192,7 @@ export function Lab({
             />
           </div>
         </div>
-        <div className="flex min-w-0 flex-col gap-5">
+        <div className="flex min-w-0 flex-col gap-5 lg:col-start-2 lg:row-span-2 lg:row-start-1">
           <section aria-live="polite" aria-label="What it shows" className="sheet p-4">
             <p className="text-2xl font-bold">{READING_WORDS[reading]}</p>
             {signs && <p className="text-lg">{signs}</p>}

@@ -1,7 +1,7 @@
 import type { StitchShape } from '@/core/stitch/geometry'
 
 /**
- * Shapes of a stitch, drawn. The top thread is dark blue and solid, the bobbin's rust and striped: nobody has to tell them
+ * Shapes of a stitch, drawn. The top thread is blue and solid, the bobbin's rust and striped: nobody has to tell them
  * apart by colour.
  */
 export function StitchShapes({ shapes, up = false }: { shapes: readonly StitchShape[]; up?: boolean }) {

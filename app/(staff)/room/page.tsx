@@ -91,21 +91,16 @@ export default async function RoomPage({ searchParams }: Props) {
             <>
               <Link
                 href={to({ view: list ? undefined : 'list', part })}
-                className="btn btn-ghost min-h-11 max-sm:hidden"
+                className="btn btn-ghost min-h-11 px-3 max-sm:hidden"
               >
                 {list ? 'As a plan' : 'As a list'}
               </Link>
-              {may(actor.role, 'place-machine') && (
-                <Link href="/room/arrange" className="btn btn-ghost min-h-11 max-sm:hidden">
-                  Arrange
-                </Link>
-              )}
               {may(actor.role, 'see-progress') && (
-                <Link href="/room/patterns" className="btn btn-ghost min-h-11 max-sm:hidden">
+                <Link href="/room/patterns" className="btn btn-ghost min-h-11 px-3 max-sm:hidden">
                   What comes back
                 </Link>
               )}
-              <Link href="/room/care" className="btn btn-ghost min-h-11">
+              <Link href="/room/care" className="btn btn-ghost min-h-11 px-3">
                 Care
               </Link>
               <Link href="/room/before" className="btn btn-primary min-h-11">
@@ -153,6 +148,13 @@ export default async function RoomPage({ searchParams }: Props) {
             ) : (
               <section className="hidden sm:block" aria-label="Plan of the room">
                 <RoomPlan machines={plan} label="Plan of the room, seen from above" />
+                {may(actor.role, 'place-machine') && (
+                  <p className="text-right">
+                    <Link href="/room/arrange" className="link inline-flex min-h-11 items-center" prefetch={false}>
+                      Arrange the tables
+                    </Link>
+                  </p>
+                )}
               </section>
             ))}
           <h2 className="sr-only sm:hidden">Machines</h2>

@@ -142,7 +142,7 @@ function Swatches({ finish }: { finish: (right: number, of: number) => void }) {
         <div className="flex flex-col gap-3">
           <figure>
             <SewnFace stitch={stitch} face="top" className="w-full border border-base-300" />
-            <figcaption>On top: dark blue is the top thread</figcaption>
+            <figcaption>On top: blue is the top thread</figcaption>
           </figure>
           <figure>
             <SewnFace stitch={stitch} face="under" nest={result.nest} className="w-full border border-base-300" />
