@@ -1,0 +1,83 @@
+import { v7 as uuid } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { archetype } from '@/core/knowledge/archetype'
+import type { Actor } from '../actor'
+import type { Store } from '../connect'
+import { readMachine } from '../machine/machines'
+import { createSite } from '../site/create-site'
+import { freshStore } from '../testing/store'
+import { runCommand } from './run'
+
+let store: Store
+let end: () => Promise<void>
+let who: Actor
+beforeAll(async () => {
+  ;({ store, end } = await freshStore())
+  who = await store
+    .transaction()
+    .execute((tx) =>
+      createSite(
+        tx,
+        { code: 'kinds', name: 'kinds', timeZone: 'UTC' },
+        { name: 'Ada', email: 'ada@kinds.example', password: 'long-enough-1' },
+      ),
+    )
+})
+afterAll(() => end())
+
+const run = (name: string, body: object) => runCommand(store, who, name, { commandId: uuid(), body })
+let number = 0
+const add = async (more: object) => {
+  const machineId = uuid()
+  number += 1
+  await run('add-machine', {
+    machineId,
+    name: `Stint ${number}`,
+    number,
+    place: { x: 10, y: 10 },
+    traits: {},
+    source: 'plate',
+    ...more,
+  })
+  return machineId
+}
+const proofs = async (machineId: string) => (await readMachine(store, who.siteId, machineId))!.proofs
+
+describe('a machine from a template', () => {
+  const { traits } = archetype('lettered-dial')
+
+  it('has each answer that nobody checked marked as such, and the others as they were learnt', async () => {
+    const unchecked = Object.keys(traits).filter((trait) => trait !== 'lengthDial')
+    const machineId = await add({ traits, unchecked })
+    const known = await proofs(machineId)
+    expect(known.lengthDial!.source).toBe('plate')
+    expect(known.shankFlat).toMatchObject({ source: 'template', learntBy: who.personId })
+  })
+
+  it('loses the mark of an answer that somebody checks, though it stays the same', async () => {
+    const machineId = await add({ traits, unchecked: Object.keys(traits) })
+    await run('set-trait', { machineId, trait: 'shankFlat', value: traits.shankFlat, source: 'tried' })
+    const known = await proofs(machineId)
+    expect([known.shankFlat!.source, known.bobbinRuns!.source]).toEqual(['tried', 'template'])
+  })
+
+  it('is refused whole when it names a trait that is none, or a value that no trait has', async () => {
+    await expect(add({ traits: { colour: 'red' } })).rejects.toMatchObject({ path: 'traits.colour' })
+    await expect(add({ traits: { shankFlat: 'up' } })).rejects.toMatchObject({ path: 'traits.shankFlat' })
+    await expect(add({ traits, unchecked: ['colour'] })).rejects.toMatchObject({ path: 'unchecked.0' })
+  })
+})
+
+describe('a table', () => {
+  it('is moved within the room, and stays where it is when it is moved out of it', async () => {
+    const machineId = await add({})
+    const place = async () => (await readMachine(store, who.siteId, machineId))!.place
+    await run('place-machine', { machineId, place: { x: 61, y: 44 } })
+    expect(await place()).toEqual({ x: 61, y: 44 })
+    await expect(run('place-machine', { machineId, place: { x: -1, y: 4 } })).rejects.toMatchObject({ path: 'place.x' })
+    await expect(run('place-machine', { machineId: uuid(), place: { x: 1, y: 4 } })).rejects.toMatchObject({
+      status: 404,
+    })
+    expect(await place()).toEqual({ x: 61, y: 44 })
+  })
+})
