@@ -100,8 +100,8 @@ export function Lab({
     <>
       <h1 className="text-3xl font-bold">Swatch lab</h1>
       <p>
-        A model to learn from, not a measurement: a real swatch decides. The top thread is blue and solid, the
-        bobbin’s is rust and striped.
+        A model to learn from, not a measurement: a real swatch decides. The top thread is blue and solid, the bobbin’s
+        is rust and striped.
       </p>
       <div className="mt-4 grid gap-6 lg:grid-cols-[20rem_1fr] lg:grid-rows-[auto_1fr]">
         <section className="sheet h-fit p-4" aria-label="Dial">
