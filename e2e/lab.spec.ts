@@ -1,10 +1,13 @@
 import AxeBuilder from '@axe-core/playwright'
 import { DRILLS } from '@/core/knowledge/drill'
 import {
+  answerPrediction,
   answerVerdict,
+  isPredictable,
   makeMove,
   MOVE_WORDS,
   newRound,
+  PREDICTION_WORDS,
   rightMove,
   VERDICT_WORDS,
   verdictOf,
@@ -17,7 +20,7 @@ test.describe('a learner', () => {
   test('passes the trainer: swatches read and put right in order, a drill, and both stay done', async ({ page }) => {
     // Every swatch of this evening is the same one, so the test knows what is wrong with it.
     await page.addInitScript(() => {
-      Math.random = () => 0.5
+      Math.random = () => 0.3
     })
     await page.goto('/station')
     await page.getByRole('link', { name: 'Lab', exact: true }).click()
@@ -25,7 +28,7 @@ test.describe('a learner', () => {
     await page.getByRole('button', { name: /^Swatches/ }).click()
     for (let swatch = 1; swatch <= 3; swatch += 1) {
       await expect(page.getByRole('heading', { level: 1, name: `Swatch ${swatch} of 3` })).toBeVisible()
-      let round = newRound(() => 0.5)
+      let round = newRound(() => 0.3)
       while (!round.finished) {
         const verdict = verdictOf(round)
         await page.getByRole('button', { name: VERDICT_WORDS[verdict], exact: true }).click()
@@ -33,7 +36,14 @@ test.describe('a learner', () => {
         const read = answerVerdict(round, verdict).round
         const move = rightMove(read)
         await page.getByRole('button', { name: MOVE_WORDS[move], exact: true }).click()
-        round = makeMove(read, move).round
+        const predicted = isPredictable(move)
+          ? answerPrediction(read, move, move === 'dial-up' ? 'knot-rises' : 'knot-sinks')
+          : { round: read }
+        if ('truth' in predicted) {
+          await page.getByRole('button', { name: PREDICTION_WORDS[predicted.truth], exact: true }).click()
+          await expect(page.getByText(/^As you said: /)).toBeVisible()
+        }
+        round = makeMove(predicted.round, move).round
       }
       await page.getByRole('button', { name: swatch === 3 ? 'Done' : 'The next swatch', exact: true }).click()
     }
@@ -123,6 +133,25 @@ test.describe('staff', () => {
     expect(await page.locator('[data-part="swatch"]').count()).toBeGreaterThanOrEqual(3)
     await expect(page.getByRole('region', { name: 'Tag of the last swatch' })).toContainText(`Knot, dial ${third}`)
     expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  })
+
+  test('turn the bobbin screw only where the dial ends, in counted eighths that the book keeps', async ({ page }) => {
+    await openMachine(page, 'Snipe')
+    await page.getByRole('link', { name: 'Read a swatch' }).click()
+    for (const box of await page
+      .getByRole('checkbox', { name: /Re-threaded|New needle|Bobbin out|Same thread|Lint/ })
+      .all())
+      await box.check()
+    const at = page.getByLabel('The dial stands at')
+    await at.fill((await at.getAttribute('max'))!)
+    await page.getByText('twin needle', { exact: true }).click()
+    await page.getByRole('radio', { name: 'only the dark thread' }).check({ force: true })
+    await page.getByRole('radio', { name: /loops of the dark/ }).check({ force: true })
+    await expect(page.getByRole('region', { name: 'Reading' })).toContainText('The bobbin screw, in eighths')
+    await page.getByRole('button', { name: '1⁄8 looser' }).click()
+    await expect(page.getByText('Written down: 1⁄8 looser')).toBeVisible()
+    await page.goto(page.url().replace(/\/swatch$/, ''))
+    await expect(page.getByText('Bobbin screw one eighth looser').first()).toBeVisible()
   })
 
   test('stop at once for anything electrical, and nothing is offered to look at', async ({ page }) => {

@@ -14,10 +14,12 @@ const SWATCHES = 60
 
 /** What a swatch of this kit should look like. */
 const targetOf = (project: Project | undefined): Target => {
-  const stitch = project?.given?.kit.stitch
-  if (!stitch || stitch.iso === '301') return 'straight'
-  if (project.operation === 'embroidery') return 'embroidery'
-  return stitch.of === 'decorative' ? 'decorative' : 'zigzag'
+  const kit = project?.given?.kit
+  if (!project || !kit) return 'straight'
+  if (kit.needle.point.startsWith('twin-')) return 'twin'
+  if (project.operation === 'buttonhole' || project.operation === 'embroidery') return project.operation
+  if (kit.stitch.iso === '301') return project.fabric.traits?.includes('sheer') ? 'straight-on-sheer' : 'straight'
+  return kit.stitch.of === 'decorative' ? 'decorative' : 'zigzag'
 }
 
 /**

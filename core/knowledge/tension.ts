@@ -3,7 +3,15 @@
 export const TOP_LOOKS = ['own', 'dots', 'line'] as const
 export const UNDER_LOOKS = ['own', 'dots', 'loops', 'nest'] as const
 export const SWATCH_SIGNS = ['skipped', 'puckered', 'ridge', 'shredding', 'wobble'] as const
-export const TARGETS = ['straight', 'zigzag', 'decorative', 'embroidery'] as const
+export const TARGETS = [
+  'straight',
+  'straight-on-sheer',
+  'zigzag',
+  'twin',
+  'decorative',
+  'buttonhole',
+  'embroidery',
+] as const
 /** What is done before the dial is ever touched, in this order. */
 export const GATES = ['rethreaded', 'needle', 'bobbin', 'same-thread', 'clean'] as const
 
@@ -13,6 +21,16 @@ export type SwatchSign = (typeof SWATCH_SIGNS)[number]
 export type Target = (typeof TARGETS)[number]
 export type Gate = (typeof GATES)[number]
 
+export const TARGET_WORDS: Readonly<Record<Target, string>> = {
+  straight: 'straight',
+  'straight-on-sheer': 'straight, on sheer',
+  zigzag: 'zigzag',
+  twin: 'twin needle',
+  decorative: 'decorative',
+  buttonhole: 'buttonhole',
+  embroidery: 'embroidery',
+}
+
 /** Score of each face: the bobbin showing on top counts up, the top thread showing below counts down. */
 export const TOP_SCORE: Readonly<Record<TopLook, number>> = { own: 0, dots: 1, line: 3 }
 /** A nest has no score: it is threading. */
@@ -21,8 +39,12 @@ export const UNDER_SCORE: Readonly<Record<Exclude<UnderLook, 'nest'>, number>> =
 /** The score that is right for each kind of stitch, and how far off is still accepted. */
 export const TARGET_SCORE: Readonly<Record<Target, { readonly score: number; readonly within: number }>> = {
   straight: { score: 0, within: 0.5 },
+  // A thread that lies a little to the back puckers a sheer less.
+  'straight-on-sheer': { score: -0.5, within: 0.5 },
   zigzag: { score: -0.75, within: 0.5 },
+  twin: { score: -0.75, within: 0.5 },
   decorative: { score: -1, within: 0.5 },
+  buttonhole: { score: -1.5, within: 0.5 },
   embroidery: { score: -1.5, within: 0.5 },
 }
 

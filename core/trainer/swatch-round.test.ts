@@ -1,7 +1,19 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DRILLS } from '../knowledge/drill'
-import { answerVerdict, makeMove, MOVES, newRound, rightMove, VERDICTS, verdictOf, type Round } from './swatch-round'
+import {
+  answerPrediction,
+  answerVerdict,
+  isPredictable,
+  makeMove,
+  MOVES,
+  newRound,
+  PREDICTIONS,
+  rightMove,
+  VERDICTS,
+  verdictOf,
+  type Round,
+} from './swatch-round'
 
 const anyRound = fc
   .array(fc.double({ min: 0, max: 0.999, noNaN: true }), { minLength: 6, maxLength: 6 })
@@ -47,6 +59,21 @@ describe('a round of the trainer', () => {
         expect(answerVerdict(round, verdict).right).toBe(verdict === verdictOf(round))
       }),
     ))
+})
+
+describe('a prediction', () => {
+  it('is right by what the turned dial then sews: up lifts the knots and down sinks them, and one of three is true', () =>
+    fc.assert(
+      fc.property(anyRound, fc.constantFrom('dial-up' as const, 'dial-down' as const), (round, move) => {
+        const right = PREDICTIONS.filter((each) => answerPrediction(round, move, each).right)
+        expect(right).toHaveLength(1)
+        expect(right[0]).not.toBe(move === 'dial-up' ? 'knot-sinks' : 'knot-rises')
+        if (round.setup.fault === 'none') expect(right[0]).not.toBe('nothing')
+        expect(answerPrediction(round, move, 'nothing').round).toMatchObject({ of: round.of + 1, setup: round.setup })
+      }),
+    ))
+
+  it('is asked only of the dial', () => expect(MOVES.filter(isPredictable)).toEqual(['dial-down', 'dial-up']))
 })
 
 describe('the drills', () => {

@@ -39,6 +39,15 @@ export const MOVE_WORDS: Readonly<Record<Move, string>> = {
   done: 'Sew the project',
 }
 
+/** What a learner may expect of a turn of the dial before it is sewn. */
+export const PREDICTIONS = ['knot-rises', 'knot-sinks', 'nothing'] as const
+export type Prediction = (typeof PREDICTIONS)[number]
+export const PREDICTION_WORDS: Readonly<Record<Prediction, string>> = {
+  'knot-rises': 'The knots move up, towards the top',
+  'knot-sinks': 'The knots sink, towards the back',
+  nothing: 'Nothing will change',
+}
+
 /** One swatch to be put right: the machine as it stands, and what has been tried. Plain data. */
 export interface Round {
   readonly setup: StitchSetup
@@ -134,6 +143,22 @@ const CURES: Readonly<Partial<Record<Move, readonly StitchFault[]>>> = {
 export function answerVerdict(round: Round, verdict: Verdict): { readonly round: Round; readonly right: boolean } {
   const right = verdict === verdictOf(round)
   return { right, round: { ...round, right: round.right + (right ? 1 : 0), of: round.of + 1 } }
+}
+
+/** Whether a move can be predicted before it is sewn: what a dial does is known, what a new needle cures is not. */
+export const isPredictable = (move: Move): boolean => move === 'dial-up' || move === 'dial-down'
+
+/** Answers what a turn of the dial will do, told from the swatch that it would make. */
+export function answerPrediction(
+  round: Round,
+  move: Move,
+  prediction: Prediction,
+): { readonly round: Round; readonly right: boolean; readonly truth: Prediction } {
+  const before = stitched(round).s
+  const after = stitched(makeMove(round, move).round).s
+  const truth: Prediction = after > before ? 'knot-rises' : after < before ? 'knot-sinks' : 'nothing'
+  const right = prediction === truth
+  return { right, truth, round: { ...round, right: round.right + (right ? 1 : 0), of: round.of + 1 } }
 }
 
 /**

@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import {
   GATES,
+  TARGET_WORDS,
   TARGETS,
   TOP_LOOKS,
   UNDER_LOOKS,
@@ -22,6 +23,7 @@ import type { Sitting } from '@/core/tension/sitting'
 import type { Dial } from '@/core/units/dial'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { LOOK_WORDS, SwatchFace } from '@/ui/drawings/swatch-face'
+import { BobbinScrew } from './bobbin-screw'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -34,6 +36,8 @@ interface Props {
   readonly at: number
   readonly target: Target
   readonly bobbinScrew: boolean
+  /** whether this person may write down a turn of the bobbin screw */
+  readonly mayTurnScrew: boolean
   readonly role: 'learner' | 'staff'
   readonly school: 'hands-on' | 'hands-off'
   readonly homeHref: string
@@ -146,7 +150,7 @@ export function SwatchReader(props: Props) {
                     checked={target === each}
                     onChange={() => setTarget(each)}
                   />
-                  {each}
+                  {TARGET_WORDS[each]}
                 </label>
               ))}
             </div>
@@ -257,11 +261,7 @@ export function SwatchReader(props: Props) {
                 It is right somewhere from {plain(step.interval[0])} to {plain(step.interval[1])}, four chances in five.
               </p>
             )}
-            {step.next.do === 'bobbin-screw' && (
-              <p className="mt-1 text-sm">
-                Count the eighths, write them in the book (“bobbin screw turned”), and sew a whole swatch after.
-              </p>
-            )}
+            {step.next.do === 'bobbin-screw' && <BobbinScrew machineId={machineId} mayTurn={props.mayTurnScrew} />}
             {symptom && step.next.do !== 'dial' && (
               <p className="mt-2">
                 <Link className="link" href={`${props.faultHref}?symptom=${symptom}`}>

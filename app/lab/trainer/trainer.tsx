@@ -4,16 +4,21 @@ import { useState } from 'react'
 import { DRILLS, type Drill, type DrillQuestion } from '@/core/knowledge/drill'
 import { plain } from '@/core/knowledge/rule'
 import {
+  answerPrediction,
   answerVerdict,
+  isPredictable,
   makeMove,
   MOVES,
   MOVE_WORDS,
   newRound,
+  PREDICTION_WORDS,
+  PREDICTIONS,
   stitched,
   VERDICTS,
   VERDICT_WORDS,
   verdictOf,
   type Move,
+  type Prediction,
   type Round,
   type Verdict,
 } from '@/core/trainer/swatch-round'
@@ -29,7 +34,7 @@ import { useWrite } from '@/ui/parts/use-write'
 const ROUNDS = 3
 const SWATCHES = 'swatches'
 
-/** See, read, do, stitch, explain; and short drills. No clock runs, and anything can be done again. */
+/** See, read, predict, turn, stitch, explain; and short drills. No clock runs, and anything can be done again. */
 export function Trainer({ best, signedOff }: { best: Readonly<Record<string, number>>; signedOff: boolean }) {
   const [open, setOpen] = useState<string>()
   const [done, setDone] = useState(best)
@@ -88,6 +93,8 @@ function Swatches({ finish }: { finish: (right: number, of: number) => void }) {
   const [count, setCount] = useState(1)
   const [round, setRound] = useState<Round>(() => newRound(Math.random))
   const [read, setRead] = useState(false)
+  /** a turn of the dial that waits for what the learner expects of it */
+  const [turning, setTurning] = useState<Move>()
   const [said, setSaid] = useState<{ readonly right: boolean; readonly words: string }>()
   const [score, setScore] = useState({ right: 0, of: 0 })
   const result = stitched(round)
@@ -116,9 +123,27 @@ function Swatches({ finish }: { finish: (right: number, of: number) => void }) {
     })
   }
   const move = (chosen: Move) => {
+    if (isPredictable(chosen)) {
+      setTurning(chosen)
+      setSaid(undefined)
+      return
+    }
     const made = makeMove(round, chosen)
     setSaid({ right: made.right, words: made.because })
     setRound(made.round)
+    setRead(false)
+  }
+  const predict = (prediction: Prediction) => {
+    if (!turning) return
+    const expected = answerPrediction(round, turning, prediction)
+    const made = makeMove(expected.round, turning)
+    const seen = PREDICTION_WORDS[expected.truth].toLowerCase()
+    setSaid({
+      right: expected.right && made.right,
+      words: `${expected.right ? 'As you said' : 'See for yourself'}: ${seen}. ${made.because}`,
+    })
+    setRound(made.round)
+    setTurning(undefined)
     setRead(false)
   }
   const next = () => {
@@ -170,6 +195,25 @@ function Swatches({ finish }: { finish: (right: number, of: number) => void }) {
             <button type="button" className="btn btn-primary btn-lg" onClick={next}>
               {count === ROUNDS ? 'Done' : 'The next swatch'}
             </button>
+          ) : turning ? (
+            <fieldset>
+              <legend className="mb-2 text-xl font-bold">{MOVE_WORDS[turning]}. What will the new swatch show?</legend>
+              <div className="flex flex-col gap-2">
+                {PREDICTIONS.map((each) => (
+                  <button
+                    key={each}
+                    type="button"
+                    className="btn btn-outline btn-lg justify-start"
+                    onClick={() => predict(each)}
+                  >
+                    {PREDICTION_WORDS[each]}
+                  </button>
+                ))}
+                <button type="button" className="btn btn-ghost" onClick={() => setTurning(undefined)}>
+                  Leave the dial for now
+                </button>
+              </div>
+            </fieldset>
           ) : read ? (
             <fieldset>
               <legend className="mb-2 text-xl font-bold">What do you do next?</legend>

@@ -24,6 +24,7 @@ export default async function StationSwatchPage() {
         <SwatchReader
           {...props}
           role="learner"
+          mayTurnScrew={false}
           school={dialSchool(site.houseRules.tension, progress.get(actor.personId), machine.traits.drive)}
           homeHref="/station"
           faultHref="/station/fault"

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { TARGET_SCORE, TARGETS, type Target } from '@/core/knowledge/tension'
+import { TARGET_SCORE, TARGET_WORDS, TARGETS, type Target } from '@/core/knowledge/tension'
 import { plain } from '@/core/knowledge/rule'
 import { applyCorrections } from '@/core/machine/fold'
 import { fitDial } from '@/core/tension/dial-fit'
@@ -87,7 +87,7 @@ export default async function CurvePage({ params, searchParams }: Props) {
               aria-current={target === each ? 'true' : undefined}
               className={`btn btn-sm ${target === each ? 'btn-neutral' : 'btn-ghost'}`}
             >
-              {each}
+              {TARGET_WORDS[each]}
             </Link>
           ))}
         </nav>
@@ -95,7 +95,7 @@ export default async function CurvePage({ params, searchParams }: Props) {
       {!dial && <DialUnknown name={machine.name} />}
       {dial && points.length === 0 && (
         <p className="sheet p-6 text-lg print:hidden">
-          No {target} swatch of this machine is written down yet.{' '}
+          No {TARGET_WORDS[target]} swatch of this machine is written down yet.{' '}
           <Link className="link" href={`${home}/swatch`}>
             Read one
           </Link>
@@ -106,7 +106,7 @@ export default async function CurvePage({ params, searchParams }: Props) {
         <div className="print:hidden">
           {fit && (
             <p className="text-lg">
-              With {target} stitches it is most likely right at{' '}
+              With {TARGET_WORDS[target]} stitches it is most likely right at{' '}
               <span className="numeral text-3xl">{plain(fit.best)}</span> ({plain(fit.interval[0])} to{' '}
               {plain(fit.interval[1])}, four chances in five). Its normal mark is {plain(dial.normal)}.
             </p>

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
+import { may } from '@/core/people/role'
 import { mustSee } from '../../../../_server/actor'
 import { machinePage } from '../../../../_server/machine'
 import { swatchProps } from '../../../../_server/seat'
@@ -26,6 +27,7 @@ export default async function SwatchPage({ params }: { params: Promise<{ machine
         <SwatchReader
           {...props}
           role="staff"
+          mayTurnScrew={may(actor.role, 'log bobbin-screw-turned')}
           school={site.houseRules.tension}
           homeHref={home}
           faultHref={`${home}/fault`}
