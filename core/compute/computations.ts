@@ -263,6 +263,14 @@ const holds = strict({
   foot: NameOrNothing,
   threadClass: Type.Optional(Name),
 })
+/** A question put from outside names these; what else a room reckons with comes from its own books. */
+const NAMED_COSTS = [
+  'needle',
+  'thread',
+  'bobbin',
+  'foot',
+  'tensionTest',
+] as const satisfies readonly (keyof PlanCosts)[]
 const plan = computation(
   strict({
     blocks: Type.Integer({ minimum: 1, maximum: 12 }),
@@ -278,22 +286,15 @@ const plan = computation(
       }),
       { maxItems: 400 },
     ),
-    costs: Type.Optional(
-      strict({
-        needle: Type.Optional(From0),
-        thread: Type.Optional(From0),
-        bobbin: Type.Optional(From0),
-        foot: Type.Optional(From0),
-        tensionTest: Type.Optional(From0),
-      }),
-    ),
+    costs: Type.Optional(strict(Object.fromEntries(NAMED_COSTS.map((part) => [part, Type.Optional(From0)])))),
   }),
   (request, { solve, clock = () => 0 }) => {
     checkPlanNames(request)
     if (!solve) throw new Invalid('not-built', 'No solver is given here')
-    const assumed = (Object.keys(PLAN_COSTS) as (keyof PlanCosts)[])
-      .filter((name) => request.costs?.[name] === undefined)
-      .map((name) => ({ field: `costs.${name}`, value: PLAN_COSTS[name] }))
+    const assumed = NAMED_COSTS.filter((name) => request.costs?.[name] === undefined).map((name) => ({
+      field: `costs.${name}`,
+      value: PLAN_COSTS[name],
+    }))
     return { ...planSeats(exact<PlanQuestion>(request), solve, PLAN_SECONDS, clock), assumed }
   },
 )

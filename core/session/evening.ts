@@ -1,12 +1,13 @@
-import { changeover } from './changeover'
+import { changeover, kitOn } from './changeover'
 import type { PlanCosts, PlanHolds, PlanKit, PlanMachine, PlanQuestion, PlanStudent } from './plan-question'
-import type { Plan } from './seating'
+import { mayUse, type Plan } from './seating'
 
-/** Learners who are the same to the plan: one kit, one fixing. */
+/** Learners who are the same to the plan: one kit, one fixing, one set of machines. */
 export interface Class {
   readonly kit: PlanKit
   readonly machine?: string | undefined
   readonly block?: number | undefined
+  readonly fromBlock: number
   readonly students: readonly PlanStudent[]
 }
 
@@ -14,6 +15,8 @@ export interface Class {
 export interface Group {
   readonly machines: readonly PlanMachine[]
   readonly classes: readonly number[]
+  /** what each class's kit is called here, by class */
+  readonly kits: readonly PlanKit[]
 }
 
 /** One machine's evening: who sits when, in its cheapest order. */
@@ -27,33 +30,68 @@ export interface Evening {
 /** More evenings than this are not listed; they are priced, and only those that a better plan could hold are made. */
 const MOST_EVENINGS = 20_000
 
-export function classesOf(students: readonly PlanStudent[], kits: ReadonlyMap<string, PlanKit>): Class[] {
+/** @param tellsApart what else makes somebody one of their own: a pair, a place that they hold */
+export function classesOf(
+  students: readonly PlanStudent[],
+  kits: ReadonlyMap<string, PlanKit>,
+  tellsApart: (student: PlanStudent) => string | undefined = () => undefined,
+): Class[] {
   const found = new Map<string, PlanStudent[]>()
   for (const student of students) {
-    const key = JSON.stringify([student.kit, student.fixed?.machine ?? null, student.fixed?.block ?? null])
+    const { kit, fixed, machines, fromBlock } = student
+    const key = JSON.stringify([
+      kit,
+      fixed?.machine ?? null,
+      fixed?.block ?? null,
+      machines ?? null,
+      fromBlock ?? 1,
+      tellsApart(student) ?? null,
+    ])
     found.set(key, [...(found.get(key) ?? []), student])
   }
   return [...found.values()].map((own) => ({
     kit: kits.get(own[0]!.kit)!,
     machine: own[0]!.fixed?.machine,
     block: own[0]!.fixed?.block,
+    fromBlock: own[0]!.fromBlock ?? 1,
     students: own,
   }))
 }
 
-export function groupsOf(machines: readonly PlanMachine[], classes: readonly Class[]): Group[] {
+/** @param tellsApart what else makes a machine one of its own */
+export function groupsOf(
+  machines: readonly PlanMachine[],
+  classes: readonly Class[],
+  tellsApart: (machine: PlanMachine) => unknown = () => null,
+): Group[] {
   const found = new Map<string, { machines: PlanMachine[]; classes: number[] }>()
   for (const machine of machines) {
-    const able = classes.flatMap((each, index) =>
-      machine.can.includes(each.kit.id) && (each.machine === undefined || each.machine === machine.id) ? [index] : [],
-    )
-    const { needle, thread, foot, threadClass } = machine.holds
-    const key = JSON.stringify([able, needle, thread, foot, threadClass ?? null])
+    const able = classes.flatMap((each, index) => (mayUse(each.students[0]!, machine) ? [index] : []))
+    const { holds, own } = machine
+    const key = JSON.stringify([
+      able,
+      holds,
+      able.map((cls) => own?.[classes[cls]!.kit.id] ?? null),
+      tellsApart(machine),
+    ])
     const group = found.get(key)
     if (group) group.machines.push(machine)
     else found.set(key, { machines: [machine], classes: able })
   }
-  return [...found.values()]
+  return [...found.values()].map((group) => ({
+    ...group,
+    kits: classes.map(({ kit }) => kitOn(group.machines[0]!, kit)),
+  }))
+}
+
+/** The block that a class would take after block `last`; undefined when it cannot come then. */
+export function blockAfter(
+  last: number,
+  { block, fromBlock }: Pick<Class, 'block' | 'fromBlock'>,
+  blocks: number,
+): number | undefined {
+  const at = block ?? Math.max(last + 1, fromBlock)
+  return at > last && at >= fromBlock && at <= blocks ? at : undefined
 }
 
 /** Every evening that a machine of each group could have, at its cheapest order; `all` is false when there are too many. */
@@ -74,7 +112,7 @@ export function eveningsOf(
         return
       }
       if (bag.length > 0) {
-        const evening = cheapestOrder(bag, index, group.machines[0]!.holds, classes, blocks, costs)
+        const evening = cheapestOrder(bag, index, group, classes, blocks, costs)
         if (evening) evenings.push(evening)
       }
       if (bag.length === blocks) return
@@ -94,8 +132,8 @@ export function eveningsOf(
 /** The cheapest order of these classes on one machine, fixed blocks respected; undefined when there is none. */
 function cheapestOrder(
   bag: readonly number[],
-  group: number,
-  holds: PlanHolds,
+  index: number,
+  group: Group,
   classes: readonly Class[],
   blocks: number,
   costs: PlanCosts,
@@ -106,7 +144,7 @@ function cheapestOrder(
   const place = (from: PlanHolds, minutes: number, last: number): void => {
     if (best && minutes >= best.minutes) return
     if (order.length === bag.length) {
-      best = { group, seats: [...order], minutes }
+      best = { group: index, seats: [...order], minutes }
       return
     }
     const tried = new Set<number>()
@@ -114,9 +152,9 @@ function cheapestOrder(
       const cls = bag[at]!
       if (used[at] || tried.has(cls)) continue
       tried.add(cls)
-      const { kit, block: fixed } = classes[cls]!
-      const block = fixed ?? last + 1
-      if (block <= last || block > blocks) continue
+      const kit = group.kits[cls]!
+      const block = blockAfter(last, classes[cls]!, blocks)
+      if (block === undefined) continue
       used[at] = true
       order.push({ cls, block })
       place(kit, minutes + changeover(from, kit, costs).minutes, block)
@@ -124,7 +162,7 @@ function cheapestOrder(
       used[at] = false
     }
   }
-  place(holds, 0, 0)
+  place(group.machines[0]!.holds, 0, 0)
   return best
 }
 
@@ -145,8 +183,9 @@ export function eveningsIn(
     let from: PlanHolds = machine.holds
     let minutes = 0
     for (const { cls } of seats) {
-      minutes += changeover(from, classes[cls]!.kit, costs).minutes
-      from = classes[cls]!.kit
+      const kit = groups[group]!.kits[cls]!
+      minutes += changeover(from, kit, costs).minutes
+      from = kit
     }
     return seats.length > 0 ? [{ group, seats, minutes }] : []
   })

@@ -6,6 +6,10 @@ export interface PlanKit {
   readonly foot: string
   /** compared for the tension test in place of the thread, where both sides give it: another colour costs no test */
   readonly threadClass?: string
+  /** another pressure is set anew, where both sides give it */
+  readonly pressure?: string
+  /** another cloth is tested anew, where both sides give it */
+  readonly cloth?: string
 }
 
 export interface PlanHolds {
@@ -13,6 +17,10 @@ export interface PlanHolds {
   readonly thread: string | null
   readonly foot: string | null
   readonly threadClass?: string
+  readonly pressure?: string
+  readonly cloth?: string
+  /** its needle has less life left than an evening may use: the like comes in, and a line is sewn */
+  readonly worn?: boolean
 }
 
 export interface PlanMachine {
@@ -20,12 +28,44 @@ export interface PlanMachine {
   /** kits that it can make */
   readonly can: readonly string[]
   readonly holds: PlanHolds
+  /** what a kit is called on this machine, where that differs: its needle system is another one, say */
+  readonly own?: Readonly<Record<string, PlanKit>>
+  /** a soft aim keeps beginners away from it */
+  readonly complex?: boolean
 }
 
 export interface PlanStudent {
   readonly id: string
   readonly kit: string
   readonly fixed?: { readonly machine?: string; readonly block?: number }
+  /** the only machines for them, whatever the kit allows: access needs, sign-offs; all when absent */
+  readonly machines?: readonly string[]
+  /** comes late: no block before this one */
+  readonly fromBlock?: number
+  /** where they sat last time; a soft aim */
+  readonly lastMachine?: string
+  readonly beginner?: boolean
+  /** the place that they hold already: anywhere else is a move, and moves are few */
+  readonly holdsPlace?: { readonly machine: string; readonly block: number }
+}
+
+/** Two who sit in one block, or never in the same. */
+export interface PlanPair {
+  readonly kind: 'together' | 'apart'
+  readonly students: readonly [string, string]
+}
+
+/** Something of which there is only so much: in each block, or for all needles that are put in. */
+export interface PlanLimit {
+  readonly id: string
+  /** what there is too little of */
+  readonly words: string
+  readonly most: number
+  readonly per: 'block' | 'fit'
+  /** how many each kit takes */
+  readonly uses: Readonly<Record<string, number>>
+  /** only seats at these machines count; all when absent */
+  readonly machines?: readonly string[]
 }
 
 export interface PlanCosts {
@@ -34,10 +74,20 @@ export interface PlanCosts {
   readonly bobbin: number
   readonly foot: number
   readonly tensionTest: number
+  readonly pressure: number
+  readonly quickLine: number
 }
 
 /** Minutes. Source: common practice; a room may change them. */
-export const PLAN_COSTS: PlanCosts = { needle: 3, thread: 2, bobbin: 1, foot: 1, tensionTest: 4 }
+export const PLAN_COSTS: PlanCosts = {
+  needle: 3,
+  thread: 2,
+  bobbin: 1,
+  foot: 1,
+  tensionTest: 4,
+  pressure: 1,
+  quickLine: 1,
+}
 
 export interface PlanQuestion {
   readonly blocks: number
@@ -45,6 +95,8 @@ export interface PlanQuestion {
   readonly kits: readonly PlanKit[]
   readonly students: readonly PlanStudent[]
   readonly costs?: Partial<PlanCosts>
+  readonly pairs?: readonly PlanPair[]
+  readonly limits?: readonly PlanLimit[]
 }
 
 export interface PlanSeat {

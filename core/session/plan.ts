@@ -3,7 +3,7 @@ import { type Evening, classesOf, eveningsIn, eveningsOf, groupsOf } from './eve
 import { PLAN_COSTS, type PlanAnswer, type PlanQuestion, type Solve } from './plan-question'
 import { MOST_PRICED, PRICE_SECONDS, eveningsWithin, relax } from './pricing'
 import { solveWhole } from './program'
-import { firstCome, improve, mostSeats, startFrom, unseatedOf } from './seating'
+import { firstCome, improve, mostSeats, startFrom, unseatedOf, type Plan } from './seating'
 
 /** How many columns the first whole plan is looked for among, and for how long at most. */
 const NEAR = 1200
@@ -16,8 +16,15 @@ const FIRST_SECONDS = 4
  * @param solve the solver
  * @param seconds how long it may think
  * @param clock seconds that have passed since some moment
+ * @param tell is told of each better plan as it is found, with what is known to be the least
  */
-export function planSeats(question: PlanQuestion, solve: Solve, seconds: number, clock: () => number): PlanAnswer {
+export function planSeats(
+  question: PlanQuestion,
+  solve: Solve,
+  seconds: number,
+  clock: () => number,
+  tell: (plan: Plan, bound: number) => void = () => undefined,
+): PlanAnswer {
   const started = clock()
   const left = () => Math.max(0.2, seconds - (clock() - started))
   const costs = { ...PLAN_COSTS, ...question.costs }
@@ -25,17 +32,21 @@ export function planSeats(question: PlanQuestion, solve: Solve, seconds: number,
   const classes = classesOf(question.students, kits)
   const groups = groupsOf(question.machines, classes)
   const seatable = mostSeats(question, kits)
-  const byHand = firstCome(question, kits, costs)
+  const byHand = firstCome(question, kits, costs).minutes
   const { evenings, all } = eveningsOf(question.blocks, groups, classes, costs)
 
   let best = improve(startFrom(seatable, question, classes), question, kits, costs)
   let bound = 0
+  tell(best, bound)
   let proved = seatable.length === 0
   const wanted = seatable.length
   const grain = grainOf(costs)
   const better = (from: readonly Evening[], time: number): boolean => {
     const found = solveWhole(from, groups, classes, wanted, question, kits, costs, solve, time)
-    if (found && found.plan.minutes < best.minutes - 1e-6) best = found.plan
+    if (found && found.plan.minutes < best.minutes - 1e-6) {
+      best = found.plan
+      tell(best, bound)
+    }
     return found?.optimal ?? false
   }
   if (!proved) {

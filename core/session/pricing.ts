@@ -1,5 +1,5 @@
 import { changeover } from './changeover'
-import type { Class, Evening, Group } from './evening'
+import { blockAfter, type Class, type Evening, type Group } from './evening'
 import type { PlanCosts, PlanHolds, PlanQuestion, Solve } from './plan-question'
 import { programOf } from './program'
 
@@ -87,24 +87,19 @@ const keyOf = ({ group, seats }: Evening): string =>
   `${group}:${seats.map(({ cls, block }) => `${cls}@${block}`).join(',')}`
 
 /** From one class, or from what a machine holds, to the next: minutes less what the seat is worth. */
-const stepCost = (from: PlanHolds, cls: number, classes: readonly Class[], costs: PlanCosts, prices: Prices): number =>
-  changeover(from, classes[cls]!.kit, costs).minutes - prices.seat[cls]!
-
-/** The block that a class would take after block `last`; undefined when it cannot come then. */
-function blockAfter(last: number, { block }: Class, blocks: number): number | undefined {
-  const at = block ?? last + 1
-  return at > last && at <= blocks ? at : undefined
-}
+const stepCost = (from: PlanHolds, cls: number, { kits }: Group, costs: PlanCosts, prices: Prices): number =>
+  changeover(from, kits[cls]!, costs).minutes - prices.seat[cls]!
 
 /** Good evenings of one group at these prices, one for each class that may come last at each block. */
 function cheapestEvenings(
   group: number,
-  { machines, classes: able }: Group,
+  own: Group,
   blocks: number,
   classes: readonly Class[],
   costs: PlanCosts,
   prices: Prices,
 ): Evening[] {
+  const { machines, classes: able } = own
   interface Path {
     readonly cost: number
     readonly seats: Evening['seats']
@@ -115,7 +110,7 @@ function cheapestEvenings(
     const block = blockAfter(last, classes[cls]!, blocks)
     if (block === undefined) return
     if (path.seats.filter((seat) => seat.cls === cls).length >= classes[cls]!.students.length) return
-    const cost = path.cost + stepCost(from, cls, classes, costs, prices)
+    const cost = path.cost + stepCost(from, cls, own, costs, prices)
     if (cost < (paths[block]!.get(cls)?.cost ?? Infinity))
       paths[block]!.set(cls, { cost, seats: [...path.seats, { cls, block }] })
   }
@@ -124,22 +119,17 @@ function cheapestEvenings(
     for (const [from, path] of paths[last]!) {
       const minutes = path.cost + path.seats.reduce((sum, { cls }) => sum + prices.seat[cls]!, 0)
       evenings.push({ group, seats: path.seats, minutes })
-      for (const cls of able) go(classes[from]!.kit, last, cls, path)
+      for (const cls of able) go(own.kits[from]!, last, cls, path)
     }
   }
   return evenings
 }
 
 /** Steps between a group's classes at these prices, and the least that can still be won after each at a block. */
-function outlookOf(
-  { machines, classes: able }: Group,
-  blocks: number,
-  classes: readonly Class[],
-  costs: PlanCosts,
-  prices: Prices,
-) {
-  const first = able.map((cls) => stepCost(machines[0]!.holds, cls, classes, costs, prices))
-  const step = able.map((from) => able.map((cls) => stepCost(classes[from]!.kit, cls, classes, costs, prices)))
+function outlookOf(own: Group, blocks: number, classes: readonly Class[], costs: PlanCosts, prices: Prices) {
+  const { machines, classes: able, kits } = own
+  const first = able.map((cls) => stepCost(machines[0]!.holds, cls, own, costs, prices))
+  const step = able.map((from) => able.map((cls) => stepCost(kits[from]!, cls, own, costs, prices)))
   const after: Float64Array[] = Array.from({ length: blocks + 1 }, () => new Float64Array(able.length))
   for (let last = blocks; last >= 1; last -= 1) {
     able.forEach((_, from) => {

@@ -1,4 +1,4 @@
-import { changeover } from './changeover'
+import { changeover, kitOn } from './changeover'
 import type { Class } from './evening'
 import type {
   PlanAnswer,
@@ -27,11 +27,12 @@ export function costed(
 ): Plan {
   const kitOf = new Map(students.map(({ id, kit }) => [id, kits.get(kit)!]))
   const order = new Map(machines.map(({ id }, index) => [id, index]))
+  const named = new Map(machines.map((machine) => [machine.id, machine]))
   const sorted = [...seats].sort((a, b) => order.get(a.machine)! - order.get(b.machine)! || a.block - b.block)
   const holds = new Map<string, PlanHolds>(machines.map((machine) => [machine.id, machine.holds]))
   const changes: PlanChange[] = []
   for (const { student, machine, block } of sorted) {
-    const kit = kitOf.get(student)!
+    const kit = kitOn(named.get(machine)!, kitOf.get(student)!)
     const change = changeover(holds.get(machine)!, kit, costs)
     if (change.parts.length > 0) changes.push({ machine, block, ...change })
     holds.set(machine, kit)
@@ -39,10 +40,17 @@ export function costed(
   return { seats: sorted, changes, minutes: changes.reduce((sum, { minutes }) => sum + minutes, 0) }
 }
 
-const mayTake = (student: PlanStudent, machine: PlanMachine, block: number): boolean =>
+/** Whether somebody may sit at a machine at all. */
+export const mayUse = (student: PlanStudent, machine: PlanMachine): boolean =>
   machine.can.includes(student.kit) &&
   (student.fixed?.machine === undefined || student.fixed.machine === machine.id) &&
-  (student.fixed?.block === undefined || student.fixed.block === block)
+  (student.machines === undefined || student.machines.includes(machine.id))
+
+/** Whether somebody may sit at a machine in a block. */
+export const mayTake = (student: PlanStudent, machine: PlanMachine, block: number): boolean =>
+  mayUse(student, machine) &&
+  (student.fixed?.block === undefined || student.fixed.block === block) &&
+  block >= (student.fromBlock ?? 1)
 
 /** As many seats as can be: augmenting paths between learners and the places at machines. */
 export function mostSeats(question: PlanQuestion, kits: ReadonlyMap<string, PlanKit>): PlanSeat[] {
@@ -98,7 +106,7 @@ export function improve(
     let sum = 0
     for (const student of rows[machine]!) {
       if (!student) continue
-      const kit = kits.get(student.kit)!
+      const kit = kitOn(machines[machine]!, kits.get(student.kit)!)
       sum += changeover(from, kit, costs).minutes
       from = kit
     }
@@ -141,7 +149,7 @@ export function improve(
 }
 
 /** What it costs without a plan: in the order they come, each takes the first free machine that can, block by block. */
-export function firstCome(question: PlanQuestion, kits: ReadonlyMap<string, PlanKit>, costs: PlanCosts): number {
+export function firstCome(question: PlanQuestion, kits: ReadonlyMap<string, PlanKit>, costs: PlanCosts): Plan {
   const { machines, blocks, students } = question
   const seats: PlanSeat[] = []
   const free = (machine: string, block: number) =>
@@ -155,7 +163,7 @@ export function firstCome(question: PlanQuestion, kits: ReadonlyMap<string, Plan
       }
     }
   }
-  return costed(seats, question, kits, costs).minutes
+  return costed(seats, question, kits, costs)
 }
 
 /** Why somebody has no seat, in one sentence. */
@@ -168,7 +176,7 @@ export function unseatedOf(
   return students
     .filter(({ id }) => !seated.has(id))
     .map((student) => {
-      const able = machines.filter(({ can }) => can.includes(student.kit))
+      const able = machines.filter((each) => mayUse({ ...student, fixed: {} }, each))
       const { machine, block } = student.fixed ?? {}
       const because = !kits.has(student.kit)
         ? `There is no kit called ${student.kit}.`

@@ -1,0 +1,187 @@
+import { usesOf } from './breach'
+import { changeover, kitOn } from './changeover'
+import { type Class, type Group, classesOf, groupsOf } from './evening'
+import type { PlanCosts, PlanHolds, PlanKit, PlanMachine, PlanQuestion, PlanSeat, Solve } from './plan-question'
+import { type Plan, costed } from './seating'
+
+/** One machine's evening with the block of each seat: what an evening is when rules tie machines together. */
+interface Timetable {
+  readonly group: number
+  readonly seats: readonly { readonly cls: number; readonly block: number }[]
+  readonly minutes: number
+  readonly moves: number
+  /** by limit, what it takes: in each block, or of needles put in */
+  readonly takes: readonly (readonly number[])[]
+}
+
+/** More than this are not listed; then the plan is not proved. */
+const MOST_TIMETABLES = 24_000
+
+export interface Timetabled {
+  readonly plan: Plan
+  readonly optimal: boolean
+}
+
+/**
+ * The best plan where pairs, limits or places held already tie machines together: seats first, then the fewest moves, then
+ * minutes, in one mixed-integer program with a column for each machine's whole evening.
+ * @returns undefined when none was found in the time
+ */
+export function solveTimetables(
+  question: PlanQuestion,
+  kits: ReadonlyMap<string, PlanKit>,
+  costs: PlanCosts,
+  solve: Solve,
+  seconds: number,
+): Timetabled | undefined {
+  const { blocks, limits = [], pairs = [], students, machines } = question
+  const paired = new Set(pairs.flatMap((pair) => pair.students))
+  const held = students.some(({ holdsPlace }) => holdsPlace)
+  const classes = classesOf(students, kits, ({ id, holdsPlace }) =>
+    paired.has(id) ? id : holdsPlace && JSON.stringify([holdsPlace.machine, holdsPlace.block]),
+  )
+  const groups = groupsOf(machines, classes, ({ id }) => [
+    held ? id : null,
+    limits.map((limit) => limit.machines?.includes(id) ?? true),
+  ])
+  const { tables, all } = timetablesOf(question, groups, classes, costs)
+  if (tables.length === 0) return { plan: costed([], question, kits, costs), optimal: all }
+
+  // Each aim outweighs everything that the later ones could ever add up to.
+  const mostMinutes = tables.reduce((most, { minutes }) => Math.max(most, minutes), 0) * machines.length + 1
+  const move = held ? mostMinutes : 0
+  const seat = mostMinutes + move * (students.length + 1)
+  const terms = (of: (table: Timetable) => number): string => {
+    const parts = tables.flatMap((table, index) => {
+      const value = of(table)
+      return value === 0 ? [] : [`${value < 0 ? '-' : '+'} ${Math.abs(value)} x${index}`]
+    })
+    return parts.length > 0 ? parts.join('\n ') : '0 x0'
+  }
+  const sits = (table: Timetable, cls: number, block?: number): number =>
+    table.seats.filter((each) => each.cls === cls && (block === undefined || each.block === block)).length
+  const classOf = (student: string) => classes.findIndex((each) => each.students.some(({ id }) => id === student))
+  const everyBlock = Array.from({ length: blocks }, (_, index) => index + 1)
+  const rows = [
+    ...groups.map((group, index) => `${terms((table) => (table.group === index ? 1 : 0))} <= ${group.machines.length}`),
+    ...classes.map((each, cls) => `${terms((table) => sits(table, cls))} <= ${each.students.length}`),
+    ...limits.flatMap((limit, index) =>
+      (limit.per === 'fit' ? [0] : everyBlock.map((block) => block - 1)).map(
+        (at) => `${terms(({ takes }) => takes[index]![at] ?? 0)} <= ${limit.most}`,
+      ),
+    ),
+    ...pairs.flatMap(({ kind, students: [a, b] }) => {
+      const [one, other] = [classOf(a), classOf(b)]
+      if (one < 0 || other < 0) return []
+      return everyBlock.map((block) =>
+        kind === 'apart'
+          ? `${terms((table) => sits(table, one, block) + sits(table, other, block))} <= 1`
+          : `${terms((table) => sits(table, one, block) - sits(table, other, block))} = 0`,
+      )
+    }),
+  ]
+  const program = [
+    'Minimize',
+    ` obj: ${terms(({ minutes, moves, seats }) => minutes + move * moves - seat * seats.length)}`,
+    'Subject To',
+    ...rows.map((row, index) => ` r${index}: ${row}`),
+    'Bounds',
+    ...tables.map(({ group }, index) => ` 0 <= x${index} <= ${groups[group]!.machines.length}`),
+    'General',
+    ` ${tables.map((_, index) => `x${index}`).join('\n ')}`,
+    'End',
+  ].join('\n')
+  const answer = solve(program, seconds)
+  if (!answer || answer.objective === Infinity) return undefined
+  const times = (index: number) => Math.round(answer.columns.get(`x${index}`)?.value ?? 0)
+  const seats = seatsOf(tables, times, groups, classes)
+  return { plan: costed(seats, question, kits, costs), optimal: answer.optimal && all }
+}
+
+/** Puts names to the columns that were taken. */
+function seatsOf(
+  tables: readonly Timetable[],
+  times: (index: number) => number,
+  groups: readonly Group[],
+  classes: readonly Class[],
+): PlanSeat[] {
+  const waiting = classes.map(({ students }) => [...students])
+  const free = groups.map(({ machines }) => [...machines])
+  return tables.flatMap((table, index) =>
+    Array.from({ length: times(index) }, () => free[table.group]!.shift()).flatMap((machine) =>
+      machine
+        ? table.seats.flatMap(({ cls, block }) => {
+            const student = waiting[cls]!.shift()
+            return student ? [{ student: student.id, machine: machine.id, block }] : []
+          })
+        : [],
+    ),
+  )
+}
+
+function timetablesOf(
+  { blocks, limits = [] }: PlanQuestion,
+  groups: readonly Group[],
+  classes: readonly Class[],
+  costs: PlanCosts,
+): { readonly tables: Timetable[]; readonly all: boolean } {
+  const tables: Timetable[] = []
+  let all = true
+  groups.forEach((group, index) => {
+    const machine = group.machines[0]!
+    const used = new Uint8Array(classes.length)
+    const seats: { cls: number; block: number }[] = []
+    const grow = (block: number): void => {
+      if (tables.length >= MOST_TIMETABLES) {
+        all = false
+        return
+      }
+      if (block > blocks) {
+        if (seats.length > 0) tables.push(tableOf(index, machine, [...seats], classes, limits, costs, blocks))
+        return
+      }
+      for (const cls of group.classes) {
+        const { students, block: fixed, fromBlock } = classes[cls]!
+        if (used[cls]! >= students.length || block < fromBlock || (fixed !== undefined && fixed !== block)) continue
+        used[cls]! += 1
+        seats.push({ cls, block })
+        grow(block + 1)
+        seats.pop()
+        used[cls]! -= 1
+      }
+      grow(block + 1)
+    }
+    grow(1)
+  })
+  return { tables, all }
+}
+
+function tableOf(
+  group: number,
+  machine: PlanMachine,
+  seats: readonly { readonly cls: number; readonly block: number }[],
+  classes: readonly Class[],
+  limits: NonNullable<PlanQuestion['limits']>,
+  costs: PlanCosts,
+  blocks: number,
+): Timetable {
+  let from: PlanHolds = machine.holds
+  let minutes = 0
+  let moves = 0
+  const takes = limits.map(({ per }) => new Array<number>(per === 'fit' ? 1 : blocks).fill(0))
+  for (const { cls, block } of seats) {
+    const { kit: named, students } = classes[cls]!
+    const kit = kitOn(machine, named)
+    const change = changeover(from, kit, costs)
+    from = kit
+    minutes += change.minutes
+    const place = students[0]!.holdsPlace
+    if (place && (place.machine !== machine.id || place.block !== block)) moves += 1
+    limits.forEach((limit, index) => {
+      const use = usesOf(limit, named.id, machine.id)
+      if (limit.per === 'block') takes[index]![block - 1]! += use
+      else if (change.parts.includes('needle')) takes[index]![0]! += use
+    })
+  }
+  return { group, seats, minutes, moves, takes }
+}
