@@ -45,6 +45,7 @@ const MATRIX: Readonly<Record<Action, Allowed>> = {
   'log noted': row('●●●·'),
   'log correction': row('●●●●'),
   'give-kit': row('●●··'),
+  'give-kits': row('●●··'),
   'add-project': row('●●··'),
   'add-projects': row('●●··'),
   'change-project': row('●●··'),
@@ -59,6 +60,13 @@ const MATRIX: Readonly<Record<Action, Allowed>> = {
   'take-stock': row('●●●·'),
   'adjust-stock': row('●●··'),
   'import-machines': row('●●··'),
+  'add-sessions': row('●●··'),
+  'change-session': row('●●··'),
+  'set-attendance': row('●●●·'),
+  'set-needs': row('●●··'),
+  'pair-people': row('●●··'),
+  'end-pair': row('●●··'),
+  'set-plan': row('●●··'),
   'log-progress': row('●●●●'),
   'sign-off': row('●●··'),
   'make-key': row('●···'),
@@ -69,6 +77,7 @@ const MATRIX: Readonly<Record<Action, Allowed>> = {
   'see-kits': row('●●●·'),
   'see-book': row('●●●·'),
   'see-stores': row('●●●·'),
+  'see-sessions': row('●●●·'),
   'see-people': row('●···'),
   'see-lab': row('●●●●'),
   'see-progress': row('●●··'),
@@ -133,6 +142,7 @@ const HANDLERS = [
 ]
 
 const nowhere = randomUUID()
+const EVENING = { startsAt: '2030-01-10T18:00:00.000Z', endsAt: '2030-01-10T20:00:00.000Z', blocks: 2 }
 const METALLIC = { kind: 'needle', point: 'metallic', sizeNm: 90 }
 const fabric = { structure: 'woven', massGsm: 150 }
 const facts = { fabric, layers: { seam: 2, crossing: 2 }, operation: 'seam' }
@@ -140,6 +150,9 @@ const facts = { fabric, layers: { seam: 2, crossing: 2 }, operation: 'seam' }
 /** A body that fits its schema and names only things that do not exist: being allowed changes nothing. */
 const BODIES: Readonly<Record<Deed, object>> = {
   'give-kit': { projectId: nowhere, machineId: nowhere, needle: { point: 'universal', sizeNm: 80 } },
+  'give-kits': {
+    kits: [{ kitGivenId: nowhere, projectId: nowhere, machineId: nowhere, needle: { point: 'universal', sizeNm: 80 } }],
+  },
   'add-project': {
     projectId: nowhere,
     courseId: nowhere,
@@ -177,6 +190,13 @@ const BODIES: Readonly<Record<Deed, object>> = {
   'take-stock': { item: { ...METALLIC, sizeNm: 80 }, count: 1 },
   'adjust-stock': { item: METALLIC, change: 0, because: 'for the matrix' },
   'import-machines': { file: { orthodex: 'machines', version: 1, people: [], machines: [] } },
+  'add-sessions': { courseId: nowhere, sessions: [{ sessionId: nowhere, ...EVENING }] },
+  'change-session': { sessionId: nowhere, ...EVENING },
+  'set-attendance': { sessionId: nowhere, personId: nowhere, comes: 'absent' },
+  'set-needs': { personId: nowhere, needs: [] },
+  'pair-people': { pairId: nowhere, kind: 'apart', people: [nowhere, randomUUID()] },
+  'end-pair': { pairId: nowhere },
+  'set-plan': { sessionId: nowhere, basedOn: null, plan: { seats: [], leftOut: [] } },
   'log-progress': { exercise: 'discs', right: 1, of: 1 },
   'sign-off': { personId: nowhere, skill: 'tension', machineKind: 'mechanical' },
   'make-key': { keyId: nowhere, purpose: 'run-meter', machineId: nowhere, name: 'x', secret: 'x'.repeat(40) },

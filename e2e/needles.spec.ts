@@ -35,8 +35,10 @@ test('one typed line changes a needle as well, and a filter finds the lines abou
   await openMachine(page, 'Plover')
   await page.keyboard.press('/')
   await page.getByLabel('A line for the book').fill('plover needle universal 90 popping')
-  await page.keyboard.press('Enter')
   await expect(page.getByText(/Plover: .*universal 90\/14/i).first()).toBeVisible()
+  await page.keyboard.press('Enter')
+  // The line shows what it would write; once it is written, it is gone.
+  await expect(page.getByLabel('A line for the book')).toBeHidden()
   await openMachine(page, 'Plover')
   await page.getByRole('navigation', { name: 'Only lines about' }).getByRole('link', { name: 'needles' }).click()
   const lines = page.getByRole('list', { name: 'Lines of the book, newest first' }).getByRole('listitem')

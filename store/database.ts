@@ -42,6 +42,8 @@ export interface SessionTable {
   starts_at: Time
   ends_at: Time
   blocks: number
+  /** why it does not take place */
+  called_off: ColumnType<string | null, string | null | undefined, string | null>
 }
 
 export interface EnrolmentTable {
@@ -150,6 +152,47 @@ export interface PersonEventTable {
   written_by: string
 }
 
+/** Who comes late or not at all; everybody else comes. */
+export interface AttendanceTable {
+  site_id: string
+  session_id: string
+  person_id: string
+  comes: string
+  from_block: number | null
+  written_by: string
+  written_at: Time
+}
+
+export interface PersonNeedTable {
+  site_id: string
+  person_id: string
+  needs: Json
+  written_by: string
+  written_at: Time
+}
+
+export interface SeatPairTable {
+  site_id: string
+  pair_id: string
+  kind: string
+  one_id: string
+  other_id: string
+  written_by: string
+  written_at: WrittenAt
+  ended_at: ColumnType<Date | null, Date | string | null | undefined, Date | string>
+}
+
+/** Append-only: the newest plan of an evening is its run sheet. */
+export interface SessionPlanTable {
+  site_id: string
+  plan_id: string
+  session_id: string
+  based_on: string | null
+  plan: Json
+  made_by: string
+  made_at: Time
+}
+
 export interface DropTestTable {
   site_id: string
   drop_test_id: string
@@ -187,6 +230,10 @@ export interface Database {
   stock_move: StockMoveTable
   access_key: AccessKeyTable
   person_event: PersonEventTable
+  attendance: AttendanceTable
+  person_need: PersonNeedTable
+  seat_pair: SeatPairTable
+  session_plan: SessionPlanTable
   drop_test: DropTestTable
   command: CommandTable
   sign_in_user: { id: string; name: string; email: string; emailVerified: boolean; createdAt: Time; updatedAt: Time }

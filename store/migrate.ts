@@ -5,6 +5,7 @@ import * as careAndFaults from './migrations/0003-care-and-faults'
 import * as longBooks from './migrations/0004-long-books'
 import * as shelvesAndKeys from './migrations/0005-shelves-and-keys'
 import * as peopleLearn from './migrations/0006-people-learn'
+import * as evenings from './migrations/0007-evenings'
 import { rebuildStates } from './machine/book'
 import type { Database } from './database'
 
@@ -16,10 +17,11 @@ const MIGRATIONS = {
   '0004-long-books': longBooks,
   '0005-shelves-and-keys': shelvesAndKeys,
   '0006-people-learn': peopleLearn,
+  '0007-evenings': evenings,
 }
 
 /** After these the kept states say more than they did, so every book is folded again. */
-const FOLDS_AGAIN: ReadonlySet<string> = new Set(['0003-care-and-faults'])
+const FOLDS_AGAIN: ReadonlySet<string> = new Set(['0003-care-and-faults', '0007-evenings'])
 
 /**
  * Brings a database to the newest tables; does nothing when it is there already. Safe to run at the same time twice.

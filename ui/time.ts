@@ -34,3 +34,7 @@ export function dayWords(day: string): string {
   const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((each) => each.type === type)?.value ?? ''
   return `${part('weekday')} ${part('day')} ${part('month').slice(0, 3)}`
 }
+
+/** The day on which a moment falls where the venue stands, `YYYY-MM-DD`. */
+export const dayIn = (moment: Date, timeZone: string): string =>
+  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(moment)

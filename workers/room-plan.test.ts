@@ -38,8 +38,10 @@ const anyRoom = fc
     let index = 0
     const chance = () => draws[index++ % draws.length]!
     const base = randomPlan(chance, { ...size, kits: 3 })
-    const uses = (of: (kit: PlanQuestion['kits'][number]) => boolean) =>
-      Object.fromEntries(base.kits.filter(of).map(({ id }) => [id, 1]))
+    const uses = (of: (kit: PlanQuestion['kits'][number]) => boolean) => {
+      const each = Object.fromEntries(base.kits.filter(of).map(({ id }) => [id, 1]))
+      return Object.fromEntries(base.machines.map((machine) => [machine.id, each]))
+    }
     return {
       ...base,
       machines: base.machines.map((machine, at) =>

@@ -43,8 +43,9 @@ export function Shell({
             <Mark /> Orthodex
           </Link>
           <Places places={places} />
-          <p className="ml-auto hidden text-sm lg:block">
-            {venue} · {who}
+          <p className="ml-auto hidden text-right text-sm leading-tight lg:block">
+            {who}
+            <span className="hidden xl:block">{venue}</span>
           </p>
           <span className="ml-auto flex items-center gap-1 lg:ml-0">
             {logs && <LogButton />}

@@ -1,7 +1,9 @@
 import 'server-only'
 import { Worker } from 'node:worker_threads'
 import { Invalid } from '@/core/schema/invalid'
+import type { EveningPlan, EveningRequest } from '@/core/session/evening-plan'
 import { Refused } from '@/store/refused'
+import type { EveningReply } from '@/workers/evening.worker'
 import type { PlanReply } from '@/workers/plan.worker'
 
 /** A plan that takes longer than this has come to grief. */
@@ -29,6 +31,36 @@ export function planApart(request: unknown): Promise<object> {
         else reject(new Invalid(reply.fault.code, reply.fault.message, reply.fault.path))
       }),
     )
+    worker.once('error', (error) => end(() => reject(error)))
+    worker.postMessage(request)
+  })
+}
+
+/**
+ * Plans an evening on a thread of its own.
+ * @param tell is told of each better plan as it is found
+ * @param stop ends it; the last plan told is then the best there is
+ */
+export function planEveningApart(
+  request: EveningRequest,
+  tell: (plan: EveningPlan) => void,
+  stop: AbortSignal,
+): Promise<EveningPlan | undefined> {
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(new URL('../../workers/evening.worker.ts', import.meta.url))
+    let best: EveningPlan | undefined
+    const end = (done: () => void) => {
+      void worker.terminate()
+      stop.removeEventListener('abort', stopped)
+      done()
+    }
+    const stopped = () => end(() => resolve(best))
+    stop.addEventListener('abort', stopped)
+    worker.on('message', ({ done, plan }: EveningReply) => {
+      best = plan
+      if (done) end(() => resolve(plan))
+      else tell(plan)
+    })
     worker.once('error', (error) => end(() => reject(error)))
     worker.postMessage(request)
   })

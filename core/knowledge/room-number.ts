@@ -29,6 +29,16 @@ const count = (words: string, usual: number, unit: string): RoomNumber => ({
   unit,
 })
 
+/** What a change costs when seats are planned. */
+const minutes = (words: string, usual: number): RoomNumber => ({
+  words,
+  usual,
+  min: 0,
+  max: 30,
+  step: 0.5,
+  unit: 'minutes',
+})
+
 export const ROOM_NUMBERS = {
   offsetSilky: offset('Sheer or silky cloth', -1),
   offsetZigzag: offset('Zigzag', -0.75),
@@ -59,6 +69,18 @@ export const ROOM_NUMBERS = {
   roomCheckDays: count('Room check every so many days of use', 1, 'days'),
   serviceHours: count('Service after so many motor hours', 200, 'motor hours'),
   serviceDays: count('Service after so many days', 365, 'days'),
+  minutesNeedle: minutes('Changing a needle', 3),
+  minutesThread: minutes('Threading anew', 2),
+  minutesBobbin: minutes('Swapping the bobbin', 1),
+  minutesFoot: minutes('Changing the foot', 1),
+  minutesPressure: minutes('Setting the foot’s pressure', 1),
+  minutesTest: minutes('A whole tension test', 4),
+  minutesLine: minutes('A line sewn after a like needle', 1),
+  weightOtherMachine: minutes('To keep somebody at the machine of last time is worth', 3),
+  weightBeginner: minutes('To keep a beginner off a machine that asks much is worth', 4),
+  weightNeedle: minutes('To save a needle is worth', 2),
+  weightSpare: minutes('To keep one machine free is worth', 5),
+  reorderWeeks: count('Buy again when less is left than so many weeks use', 3, 'weeks'),
 } as const satisfies Readonly<Record<string, RoomNumber>>
 
 export type RoomNumberName = keyof typeof ROOM_NUMBERS

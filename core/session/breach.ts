@@ -49,8 +49,7 @@ function brokenPair({ kind, students }: PlanPair, seats: readonly PlanSeat[]): B
 }
 
 /** How much of a limit one seat takes. */
-export const usesOf = ({ uses, machines }: PlanLimit, kit: string, machine: string): number =>
-  machines && !machines.includes(machine) ? 0 : (uses[kit] ?? 0)
+export const usesOf = ({ uses }: PlanLimit, kit: string, machine: string): number => uses[machine]?.[kit] ?? 0
 
 function overLimit(
   limit: PlanLimit,

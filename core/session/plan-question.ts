@@ -62,10 +62,8 @@ export interface PlanLimit {
   readonly words: string
   readonly most: number
   readonly per: 'block' | 'fit'
-  /** how many each kit takes */
-  readonly uses: Readonly<Record<string, number>>
-  /** only seats at these machines count; all when absent */
-  readonly machines?: readonly string[]
+  /** by machine, how many each kit takes there; nothing where it is not named */
+  readonly uses: Readonly<Record<string, Readonly<Record<string, number>>>>
 }
 
 export interface PlanCosts {

@@ -40,10 +40,7 @@ export function solveTimetables(
   const classes = classesOf(students, kits, ({ id, holdsPlace }) =>
     paired.has(id) ? id : holdsPlace && JSON.stringify([holdsPlace.machine, holdsPlace.block]),
   )
-  const groups = groupsOf(machines, classes, ({ id }) => [
-    held ? id : null,
-    limits.map((limit) => limit.machines?.includes(id) ?? true),
-  ])
+  const groups = groupsOf(machines, classes, ({ id }) => [held ? id : null, limits.map(({ uses }) => uses[id] ?? null)])
   const { tables, all } = timetablesOf(question, groups, classes, costs)
   if (tables.length === 0) return { plan: costed([], question, kits, costs), optimal: all }
 

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import Type, { type Static } from 'typebox'
 import { kitRequestFor } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
 import { overrideKit, type Override } from '@/core/kit/override'
@@ -157,64 +157,82 @@ export const changeProject = command(
   },
 )
 
+const GIVEN = {
+  projectId: Id,
+  machineId: Id,
+  needle: strict({ point: PointWord, sizeNm: Above0, gapMm: Type.Optional(Above0) }),
+  /** the thread tells two ways with the same needle apart */
+  threadTex: Type.Optional(Above0),
+  overrides: Type.Optional(Type.Array(OverrideSchema, { maxItems: 7 })),
+}
+const GivenSchema = strict(GIVEN)
+
 /**
  * Gives a project its kit for one machine: computed here again, so that what is kept is what the core says, with the parts
  * that a person chose otherwise and what that breaks.
  */
 export const giveKit = command(
-  strict({
-    projectId: Id,
-    machineId: Id,
-    needle: strict({ point: PointWord, sizeNm: Above0, gapMm: Type.Optional(Above0) }),
-    /** the thread tells two ways with the same needle apart */
-    threadTex: Type.Optional(Above0),
-    overrides: Type.Optional(Type.Array(OverrideSchema, { maxItems: 7 })),
-  }),
+  strict(GIVEN),
   () => 'give-kit',
-  async ({ tx, actor, commandId, now }, { projectId, machineId, needle, threadTex, overrides = [] }) => {
-    const [project, machine, room] = [
-      await readProject(tx, actor.siteId, projectId),
-      await readMachine(tx, actor.siteId, machineId),
-      await readKitRoom(tx, actor.siteId),
-    ]
-    if (!project) throw notFound('project', 'projectId')
-    if (!machine) throw notFound('machine', 'machineId')
-    const asked = kitMachine(machine.traits)
-    if ('missing' in asked) {
-      throw new Refused(
-        409,
-        'traits-missing',
-        `Not known of ${machine.name} yet: ${asked.missing.join(', ')}`,
-        'machineId',
-      )
-    }
-    const request = kitRequestFor(project, asked.machine, room)
-    const answer = computeKit(request)
-    const kit = answer.kits.find(
-      (each) =>
-        each.needle.point === needle.point &&
-        each.needle.sizeNm === needle.sizeNm &&
-        each.needle.gapMm === needle.gapMm &&
-        (threadTex === undefined || each.topThread.tex === threadTex),
-    )
-    if (!kit) {
-      const because = answer.refusals[0]?.because ?? 'The project or the room has changed since: look at its kit again.'
-      throw new Refused(409, 'no-such-kit', because, 'needle')
-    }
-    await tx
-      .insertInto('kit_given')
-      .values({
-        site_id: actor.siteId,
-        kit_given_id: commandId,
-        project_id: projectId,
-        machine_id: machineId,
-        kit: JSON.stringify(withOverrides(request, kit, overrides)),
-        given_by: actor.personId,
-        given_at: now,
-      })
-      .execute()
+  (call, kit) => give(call, call.commandId, kit),
+)
+
+/** Every learner's kit for the place where they sit now, all in one write: a block begins. */
+export const giveKits = command(
+  strict({ kits: Type.Array(strict({ kitGivenId: Id, ...GIVEN }), { minItems: 1, maxItems: 200 }) }),
+  () => 'give-kits',
+  async (call, { kits }) => {
+    for (const { kitGivenId, ...kit } of kits) await give(call, kitGivenId, kit)
   },
 )
+
+async function give(
+  { tx, actor, now }: CommandCall,
+  kitGivenId: string,
+  { projectId, machineId, needle, threadTex, overrides = [] }: Static<typeof GivenSchema>,
+): Promise<void> {
+  const [project, machine, room] = [
+    await readProject(tx, actor.siteId, projectId),
+    await readMachine(tx, actor.siteId, machineId),
+    await readKitRoom(tx, actor.siteId),
+  ]
+  if (!project) throw notFound('project', 'projectId')
+  if (!machine) throw notFound('machine', 'machineId')
+  const asked = kitMachine(machine.traits)
+  if ('missing' in asked) {
+    throw new Refused(
+      409,
+      'traits-missing',
+      `Not known of ${machine.name} yet: ${asked.missing.join(', ')}`,
+      'machineId',
+    )
+  }
+  const request = kitRequestFor(project, asked.machine, room)
+  const answer = computeKit(request)
+  const kit = answer.kits.find(
+    (each) =>
+      each.needle.point === needle.point &&
+      each.needle.sizeNm === needle.sizeNm &&
+      each.needle.gapMm === needle.gapMm &&
+      (threadTex === undefined || each.topThread.tex === threadTex),
+  )
+  if (!kit) {
+    const because = answer.refusals[0]?.because ?? 'The project or the room has changed since: look at its kit again.'
+    throw new Refused(409, 'no-such-kit', because, 'needle')
+  }
+  await tx
+    .insertInto('kit_given')
+    .values({
+      site_id: actor.siteId,
+      kit_given_id: kitGivenId,
+      project_id: projectId,
+      machine_id: machineId,
+      kit: JSON.stringify(withOverrides(request, kit, overrides)),
+      given_by: actor.personId,
+      given_at: now,
+    })
+    .execute()
+}
 
 /** @throws Refused where a part is chosen twice, or the machine cannot do what was chosen */
 function withOverrides(request: KitRequest, kit: Kit, overrides: readonly Override[]): Kit {

@@ -15,14 +15,16 @@ import { logDropTest } from './drop-test'
 import { changeHouseRules } from './house-rules'
 import { importKits } from './import-kits'
 import { importMachines } from './import-machines'
-import { addProject, addProjects, changeProject, giveKit, openCourse } from './project'
+import { addProject, addProjects, changeProject, giveKit, giveKits, openCourse } from './project'
 import { endKey, makeKey } from './keys'
+import { addSessions, changeSession, endPair, pairPeople, setAttendance, setNeeds, setPlan } from './session'
 import { adjustStock, countStock, receiveStock, takeStock } from './stock'
 
 /** Everything that can be written, by the name it has on the wire. */
 export const COMMANDS: Readonly<Record<string, Command>> = {
   log,
   'give-kit': giveKit,
+  'give-kits': giveKits,
   'add-project': addProject,
   'add-projects': addProjects,
   'change-project': changeProject,
@@ -34,6 +36,13 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'count-stock': countStock,
   'take-stock': takeStock,
   'adjust-stock': adjustStock,
+  'add-sessions': addSessions,
+  'change-session': changeSession,
+  'set-attendance': setAttendance,
+  'set-needs': setNeeds,
+  'pair-people': pairPeople,
+  'end-pair': endPair,
+  'set-plan': setPlan,
   'log-progress': logProgress,
   'sign-off': signOff,
   'make-key': makeKey,

@@ -1,0 +1,49 @@
+import Link from 'next/link'
+import type { Session } from '@/store/session/sessions'
+import { formatInTimeZone } from '@/ui/time'
+
+const PARTS = [
+  { path: '', name: 'Run sheet' },
+  { path: '/bench', name: 'Bench list' },
+  { path: '/people', name: 'Who comes' },
+] as const
+
+/** Which evening it is, and its sheets. */
+export function EveningNav({
+  session,
+  timeZone,
+  here,
+}: {
+  session: Session
+  timeZone: string
+  here: (typeof PARTS)[number]['path']
+}) {
+  const home = `/sessions/${session.sessionId}`
+  return (
+    <div className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2">
+      <div>
+        <p className="print:hidden">
+          <Link className="link" href="/sessions">
+            All evenings
+          </Link>
+        </p>
+        <h1 className="text-3xl font-bold">
+          {session.course}, {formatInTimeZone(session.startsAt, timeZone)}
+        </h1>
+      </div>
+      <nav aria-label="Sheets of this evening" className="flex flex-wrap gap-1 print:hidden">
+        {PARTS.map(({ path, name }) => (
+          <Link
+            key={path}
+            href={home + path}
+            aria-current={here === path ? 'page' : undefined}
+            className={`btn ${here === path ? 'btn-neutral' : 'btn-ghost'}`}
+          >
+            {name}
+          </Link>
+        ))}
+      </nav>
+      {session.calledOff && <p className="font-bold text-error">Called off: {session.calledOff}</p>}
+    </div>
+  )
+}

@@ -1,0 +1,94 @@
+import type { Metadata } from 'next'
+import { may } from '@/core/people/role'
+import { POINTS } from '@/core/knowledge/needle'
+import { plain } from '@/core/knowledge/rule'
+import type { Kit } from '@/core/kit/request'
+import { sizeText } from '@/core/units/needle-size'
+import { readNames } from '@/store/site/site'
+import { mustSee } from '../../../_server/actor'
+import { askedNow, readEvening, sessionPage } from '../../../_server/evening'
+import { siteOf } from '../../../_server/site'
+import { theStore } from '../../../_server/store'
+import { EveningNav } from './evening-nav'
+import { RunSheet } from './run-sheet'
+
+export const metadata: Metadata = { title: 'Run sheet' }
+
+const short = (kit: Kit): string =>
+  `${POINTS[kit.needle.point].words} ${sizeText(kit.needle.sizeNm)}, ${plain(kit.topThread.tex)} tex, ${kit.foot.replaceAll('-', ' ')} foot`
+
+export default async function RunSheetPage({ params }: { params: Promise<{ session: string }> }) {
+  const actor = await mustSee('see-sessions')
+  const session = await sessionPage(actor.siteId, (await params).session)
+  const [evening, site, names] = await Promise.all([
+    readEvening(actor.siteId, session),
+    siteOf(actor.siteId),
+    readNames(theStore(), actor.siteId),
+  ])
+  const { facts, kept, places } = evening
+  const now = new Date()
+  const asked = askedNow(evening, now)
+  const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
+  const time = new Intl.DateTimeFormat('en-GB', {
+    timeZone: site.timeZone,
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  })
+  const starts = Array.from(
+    { length: session.blocks + 1 },
+    (_, index) => new Date(session.startsAt.getTime() + index * facts.blockMinutes * 60_000),
+  )
+  const running = starts.findLastIndex((start) => start <= now) + 1
+  return (
+    <>
+      <EveningNav session={session} timeZone={site.timeZone} here="" />
+      <RunSheet
+        key={kept?.planId ?? 'none'}
+        sessionId={session.sessionId}
+        planId={kept?.planId ?? null}
+        {...(kept && { madeBy: names.get(kept.madeBy) ?? 'somebody' })}
+        {...(kept?.basedOn && { basedOn: kept.basedOn })}
+        seats={kept?.plan.seats ?? []}
+        leftOut={kept?.plan.leftOut ?? []}
+        {...(kept?.plan.proof && { proof: kept.plan.proof })}
+        proofHolds={kept?.plan.proof?.asked === asked.digest}
+        question={asked.question}
+        mayPlan={may(actor.role, 'set-plan')}
+        mayGive={may(actor.role, 'give-kits')}
+        {...(running >= 1 && running <= session.blocks && { running })}
+        blocks={starts.slice(0, -1).map((start, index) => ({
+          from: time.format(start),
+          to: time.format(starts[index + 1]),
+        }))}
+        machines={facts.machines.map(({ machineId, name, state }) => ({
+          machineId,
+          name,
+          number: number.get(machineId)!,
+          holds: state.fitting
+            ? `${POINTS[state.fitting.needle.point].words} ${sizeText(state.fitting.needle.sizeNm)}`
+            : 'no needle known',
+          ...(asked.stopped.has(machineId) && { stopped: asked.stopped.get(machineId)! }),
+        }))}
+        learners={facts.learners.map(({ projectId, learner, name, fromBlock }) => ({
+          projectId,
+          learner,
+          what: name,
+          ...(fromBlock !== undefined && { fromBlock }),
+          kits: Object.fromEntries(
+            [...asked.kits.get(projectId)!].map(([machineId, kit]) => [
+              machineId,
+              {
+                words: short(kit),
+                ...(kit.cautions.includes('staff-only') && { staff: true as const }),
+                needle: kit.needle,
+                ...(kit.overrides?.length && { given: true as const }),
+              },
+            ]),
+          ),
+          whyNot: Object.fromEntries(asked.whyNot.get(projectId)!),
+        }))}
+      />
+    </>
+  )
+}

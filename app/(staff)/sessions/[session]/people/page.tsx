@@ -1,0 +1,59 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { may } from '@/core/people/role'
+import { readPairs } from '@/store/session/sessions'
+import { mustSee } from '../../../../_server/actor'
+import { readEvening, sessionPage } from '../../../../_server/evening'
+import { siteOf } from '../../../../_server/site'
+import { theStore } from '../../../../_server/store'
+import { EveningNav } from '../evening-nav'
+import { Pairs } from './pairs'
+import { Roster } from './roster'
+
+export const metadata: Metadata = { title: 'Who comes' }
+
+export default async function PeoplePage({ params }: { params: Promise<{ session: string }> }) {
+  const actor = await mustSee('see-sessions')
+  const session = await sessionPage(actor.siteId, (await params).session)
+  const [evening, site, pairs] = await Promise.all([
+    readEvening(actor.siteId, session),
+    siteOf(actor.siteId),
+    readPairs(theStore(), actor.siteId),
+  ])
+  const enrolled = new Set(evening.roster.map(({ personId }) => personId))
+  return (
+    <>
+      <EveningNav session={session} timeZone={site.timeZone} here="/people" />
+      {evening.roster.length === 0 ? (
+        <p className="sheet p-6 text-lg">
+          Nobody is on the roster.{' '}
+          <Link className="link" href="/kits/sheet">
+            Bring the class in from a sheet
+          </Link>{' '}
+          or hang up the first project, under Kits.
+        </p>
+      ) : (
+        <div className="grid gap-8 lg:grid-cols-[3fr_2fr]">
+          <Roster
+            sessionId={session.sessionId}
+            blocks={session.blocks}
+            roster={evening.roster}
+            mayNeeds={may(actor.role, 'set-needs')}
+          />
+          <Pairs
+            people={evening.roster.map(({ personId, name }) => ({ personId, name }))}
+            pairs={pairs.filter(({ people }) => people.every((each) => enrolled.has(each)))}
+            mayPair={may(actor.role, 'pair-people')}
+          />
+        </div>
+      )}
+      <p className="mt-6">
+        More people come in by hand, by pasting or from a file:{' '}
+        <Link className="link" href="/kits/sheet">
+          bring in a sheet
+        </Link>
+        .
+      </p>
+    </>
+  )
+}

@@ -1,0 +1,91 @@
+'use client'
+
+import { ACCESS_NEEDS, ACCESS_NEED_WORDS, type AccessNeed } from '@/core/knowledge/session'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useWrite } from '@/ui/parts/use-write'
+
+interface Person {
+  readonly personId: string
+  readonly name: string
+  readonly comes: 'here' | 'late' | 'absent'
+  readonly fromBlock?: number
+  readonly needs: readonly AccessNeed[]
+}
+
+/** Who comes this evening, late or not at all, and what each needs of a place; every tap is written at once. */
+export function Roster({
+  sessionId,
+  blocks,
+  roster,
+  mayNeeds,
+}: {
+  sessionId: string
+  blocks: number
+  roster: readonly Person[]
+  mayNeeds: boolean
+}) {
+  const { busy, fault, write } = useWrite()
+  const come = (person: Person, value: string) => {
+    const late = /^late (\d+)$/.exec(value)
+    const body = late
+      ? { comes: 'late', fromBlock: Number(late[1]) }
+      : { comes: value === 'absent' ? 'absent' : 'here' }
+    const words = late ? `${person.name} comes for block ${late[1]}` : `${person.name}: ${body.comes}`
+    void write('set-attendance', { sessionId, personId: person.personId, ...body }, { done: words })
+  }
+  const need = ({ personId, name, needs }: Person, each: AccessNeed) =>
+    void write(
+      'set-needs',
+      { personId, needs: needs.includes(each) ? needs.filter((other) => other !== each) : [...needs, each] },
+      { done: `${name}: needs written down` },
+    )
+  const away = roster.filter(({ comes }) => comes === 'absent').length
+  return (
+    <section aria-labelledby="roster">
+      <h2 id="roster" className="text-xl font-bold">
+        {roster.length - away} of {roster.length} come
+      </h2>
+      <FaultNote fault={fault} />
+      <ul>
+        {roster.map((person) => (
+          <li key={person.personId} className="seam flex flex-wrap items-center gap-x-6 gap-y-2 py-2">
+            <strong className="w-28 text-lg">{person.name}</strong>
+            <label>
+              <span className="sr-only">{person.name} comes</span>
+              <select
+                className="select w-44"
+                disabled={busy}
+                value={person.comes === 'late' ? `late ${person.fromBlock}` : person.comes}
+                onChange={(event) => come(person, event.target.value)}
+              >
+                <option value="here">comes</option>
+                {Array.from({ length: blocks }, (_, index) => index + 1)
+                  .filter((block) => block > 1 || person.fromBlock === block)
+                  .map((block) => (
+                    <option key={block} value={`late ${block}`}>
+                      late: from block {block}
+                    </option>
+                  ))}
+                <option value="absent">does not come</option>
+              </select>
+            </label>
+            {mayNeeds &&
+              ACCESS_NEEDS.map((each) => (
+                <label key={each} className="flex min-h-11 items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="checkbox"
+                    aria-label={`${person.name} needs ${ACCESS_NEED_WORDS[each].need}`}
+                    checked={person.needs.includes(each)}
+                    disabled={busy}
+                    onChange={() => need(person, each)}
+                  />
+                  <span className="text-sm">{ACCESS_NEED_WORDS[each].need}</span>
+                </label>
+              ))}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}

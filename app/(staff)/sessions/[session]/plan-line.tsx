@@ -1,0 +1,124 @@
+import type { PlannedSeat, PlanProof } from '@/core/schema/session'
+import type { SheetFigures } from '@/core/session/sheet'
+import { plain } from '@/core/knowledge/rule'
+import type { SheetProps } from './sheet-props'
+import type { usePlanning } from './use-planning'
+
+interface Props extends SheetProps {
+  readonly figures: SheetFigures
+  readonly byHand: { readonly minutes: number; readonly needles: number; readonly seated: number }
+  readonly seats: readonly PlannedSeat[]
+  readonly planning: ReturnType<typeof usePlanning>
+  readonly nameOf: (project: string) => string
+  readonly busy: boolean
+}
+
+/** What the plan costs, what it saves, and how sure it is: in one line each. */
+export function PlanLine(props: Props) {
+  const { figures, byHand, seats, planning, learners, proof, proofHolds, mayPlan, running, busy } = props
+  const { plan, stop, thinking, found } = planning
+  const seated = learners.length - figures.unseated.length
+  const pins = seats.filter(({ pinned }) => pinned).length
+  return (
+    <section aria-label="The plan" className="sheet p-4">
+      <div className="flex flex-wrap items-center gap-x-8 gap-y-3">
+        {seats.length === 0 ? (
+          <p className="text-lg">
+            {learners.length === 0
+              ? 'Nobody is on the roster yet: hang up their projects first, under Kits.'
+              : `Nobody is seated yet. ${learners.length} want a seat.`}
+          </p>
+        ) : (
+          <>
+            <p>
+              <span className="numeral text-4xl">{seated}</span> of {learners.length} seated
+            </p>
+            <p>
+              <span className="numeral text-4xl">{plain(figures.minutes)}</span> minutes of changeovers
+            </p>
+            <p>
+              <span className="numeral text-4xl">{figures.needles}</span> needles put in
+            </p>
+          </>
+        )}
+        {mayPlan && (
+          <div className="ml-auto flex flex-wrap gap-2 print:hidden">
+            {thinking ? (
+              <button type="button" className="btn btn-lg" onClick={stop}>
+                Stop and keep the best
+              </button>
+            ) : (
+              <>
+                {running !== undefined && seats.length > 0 && (
+                  <button
+                    type="button"
+                    className="btn btn-outline btn-lg"
+                    disabled={busy}
+                    onClick={() => void plan(running)}
+                  >
+                    Re-plan from now
+                  </button>
+                )}
+                <button
+                  type="button"
+                  className="btn btn-primary btn-lg"
+                  disabled={busy || learners.length === 0}
+                  onClick={() => void plan()}
+                >
+                  {seats.length === 0 ? 'Plan the evening' : pins > 0 ? 'Plan again around the pins' : 'Plan again'}
+                </button>
+              </>
+            )}
+          </div>
+        )}
+      </div>
+      <div aria-live="polite">
+        {thinking && (
+          <p className="mt-2 flex items-center gap-3">
+            <progress className="progress w-40" aria-label="Planning" />
+            {found
+              ? `${found.seated} of ${found.of} seated with ${plain(found.changeoverMinutes)} minutes so far; nobody can do it in less than ${plain(found.boundMinutes)}.`
+              : 'Looking for places …'}
+          </p>
+        )}
+        {!thinking && seats.length > 0 && (
+          <>
+            <p className="mt-2 text-lg">{proofWords(figures, seated, proof, proofHolds)}</p>
+            <p>{byHandWords(byHand, figures, seated)}</p>
+          </>
+        )}
+      </div>
+      {!thinking && proof && proof.help.length > 0 && figures.unseated.length > 0 && (
+        <p className="mt-2">
+          <strong>What would help most:</strong>{' '}
+          {proof.help
+            .map(({ words, seats: more }) => `${words} (${more === 1 ? 'one more seat' : `${more} more seats`})`)
+            .join(' · ')}
+        </p>
+      )}
+    </section>
+  )
+}
+
+function proofWords({ minutes }: SheetFigures, seated: number, proof: PlanProof | undefined, holds: boolean): string {
+  if (!proof) return 'Seated by hand. Plan the evening to see how little it could take.'
+  if (!holds)
+    return 'Something has changed since it was planned: people, machines, pins or shelves. Plan again to be sure.'
+  const from = proof.fromBlock ? ` from block ${proof.fromBlock} on` : ''
+  if (proof.fromBlock) return `Planned anew${from}, with as few moves as can be.`
+  if (minutes > proof.changeoverMinutes + 1e-9)
+    return `Changed by hand: the plan took ${plain(proof.changeoverMinutes)} minutes.`
+  if (proof.optimal)
+    return `Proved: no plan seats more than ${seated}, and none that does takes fewer than ${plain(proof.changeoverMinutes)} minutes.`
+  return `Not proved to the end: at best ${plain(proof.boundMinutes)} minutes could do.`
+}
+
+function byHandWords(byHand: Props['byHand'], { minutes, needles }: SheetFigures, seated: number): string {
+  const fewer = seated - byHand.seated
+  const seats = fewer > 0 ? ` and ${fewer === 1 ? 'one learner' : `${fewer} learners`} without a seat` : ''
+  const saved = byHand.minutes - minutes
+  const spared = byHand.needles - needles
+  return saved <= 0 && fewer <= 0
+    ? `First come, first seated would take ${plain(byHand.minutes)} minutes.`
+    : `First come, first seated would take ${plain(byHand.minutes)} minutes${seats}${spared > 0 ? `, and ${spared} more ${spared === 1 ? 'needle' : 'needles'}` : ''}.`
+}

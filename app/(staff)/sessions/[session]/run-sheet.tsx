@@ -1,0 +1,244 @@
+'use client'
+
+import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import type { PlannedSeat } from '@/core/schema/session'
+import {
+  breachWords,
+  byHandFigures,
+  moveOptions,
+  moveSeat,
+  placeKey,
+  sheetFigures,
+  type MoveOption,
+} from '@/core/session/sheet'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { PrintButton } from '@/ui/parts/print-button'
+import { useWrite } from '@/ui/parts/use-write'
+import { MoveDialog } from './move-dialog'
+import { PlanLine } from './plan-line'
+import { MachineRow, Tray } from './sheet-rows'
+import type { SheetProps } from './sheet-props'
+import { usePlanning } from './use-planning'
+
+const planSeat = ({ projectId, machineId, block }: PlannedSeat) => ({ student: projectId, machine: machineId, block })
+
+/** Who sits where and when: planned, moved by hand with what it costs, pinned, planned again around the pins. */
+export function RunSheet(props: SheetProps) {
+  const { sessionId, planId, question, machines, learners, blocks, mayPlan } = props
+  const [seats, setSeats] = useState(props.seats)
+  const [carried, setCarried] = useState<string>()
+  const [moving, setMoving] = useState<string>()
+  const { busy, fault, write } = useWrite()
+  const planning = usePlanning(sessionId, planId)
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+
+  const who = new Map(learners.map((learner) => [learner.projectId, learner]))
+  const nameOf = (project: string) => who.get(project)?.learner ?? 'somebody who does not come'
+  const figures = sheetFigures(question, seats.map(planSeat))
+  const byHand = byHandFigures(question)
+  const options = new Map(
+    (carried ? moveOptions(question, seats.map(planSeat), carried) : []).map((option) => [
+      placeKey(option.machine, option.block),
+      option,
+    ]),
+  )
+  const machineOf = (project: string) => seats.find(({ projectId }) => projectId === project)?.machineId
+  const whyNot = (project: string) => {
+    const machine = machineOf(project)
+    if (!machine) return undefined
+    return machines.find(({ machineId }) => machineId === machine)?.stopped ?? who.get(project)?.whyNot[machine]
+  }
+  const wordsOf = (breach: (typeof figures.breaches)[number]) => breachWords(breach, nameOf, whyNot)
+
+  const keep = (next: readonly PlannedSeat[], done: string, leftOut = props.leftOut) => {
+    const before = seats
+    setSeats(next)
+    const plan = { seats: next, leftOut, ...(props.proof && { proof: props.proof }) }
+    void write('set-plan', { sessionId, basedOn: planId, plan }, { done }).then((landed) => {
+      if (!landed) setSeats(before)
+    })
+  }
+  const move = (project: string, to: { machine: string; block: number } | undefined) => {
+    setMoving(undefined)
+    const next = moveSeat(
+      seats.map((seat) => ({ ...seat, ...planSeat(seat) })),
+      project,
+      to,
+      ({ student, machine, block }, from) => ({
+        student,
+        machine,
+        block,
+        projectId: student,
+        machineId: machine,
+        ...(from?.pinned && student !== project && { pinned: true as const }),
+      }),
+    ).map(({ projectId, machineId, block, pinned }): PlannedSeat => ({
+      projectId,
+      machineId,
+      block,
+      ...(pinned && { pinned }),
+    }))
+    const place = to && machines.find(({ machineId }) => machineId === to.machine)
+    keep(
+      next,
+      place ? `${nameOf(project)} sits at ${place.name}, block ${to.block}` : `${nameOf(project)} has no seat for now`,
+    )
+  }
+  const pin = (project: string) => {
+    const seat = seats.find(({ projectId }) => projectId === project)
+    if (!seat) return
+    const { pinned, ...rest } = seat
+    keep(
+      seats.map((each) => (each === seat ? (pinned ? rest : { ...seat, pinned: true }) : each)),
+      pinned ? `${nameOf(project)} may be seated anew` : `${nameOf(project)} stays there`,
+    )
+  }
+  const leaveOut = (machineId: string) => {
+    const out = props.leftOut.includes(machineId)
+    const { name } = machines.find((each) => each.machineId === machineId)!
+    keep(
+      seats,
+      out ? `${name} takes part again` : `${name} is left out`,
+      out ? props.leftOut.filter((each) => each !== machineId) : [...props.leftOut, machineId],
+    )
+  }
+  const begin = (block: number) => {
+    const kits = seats
+      .filter((seat) => seat.block === block)
+      .flatMap(({ projectId, machineId }) => {
+        const kit = who.get(projectId)?.kits[machineId]
+        if (!kit || kit.given) return []
+        const { point, sizeNm, gapMm } = kit.needle
+        return [{ kitGivenId: uuid(), projectId, machineId, needle: { point, sizeNm, ...(gapMm && { gapMm }) } }]
+      })
+    void write('give-kits', { kits }, { done: `Block ${block} begins: ${kits.length} kits given` })
+  }
+
+  const seatAt = (machineId: string, block: number) =>
+    seats.filter((seat) => seat.machineId === machineId && seat.block === block)
+  const carriedLearner = carried ? who.get(carried) : undefined
+  return (
+    <>
+      <PlanLine
+        {...props}
+        figures={figures}
+        byHand={byHand}
+        seats={seats}
+        planning={planning}
+        nameOf={nameOf}
+        busy={busy}
+      />
+      <FaultNote fault={fault ?? planning.fault} />
+      {figures.breaches.length > 0 && (
+        <section aria-label="What does not go together" className="my-3 border-l-4 border-error py-1 pl-3">
+          <ul>
+            {figures.breaches.map((breach) => (
+              <li key={wordsOf(breach)}>{wordsOf(breach)}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <DndContext
+        id="run-sheet"
+        sensors={sensors}
+        onDragStart={({ active }) => setCarried(String(active.id))}
+        onDragCancel={() => setCarried(undefined)}
+        onDragEnd={({ active, over }) => {
+          setCarried(undefined)
+          if (!over) return
+          const project = String(active.id)
+          const [machine, block] = String(over.id).split(' ')
+          const seat = seats.find(({ projectId }) => projectId === project)
+          if (over.id === 'tray') {
+            if (seat) move(project, undefined)
+          } else if (seat?.machineId !== machine || seat?.block !== Number(block))
+            move(project, { machine: machine!, block: Number(block) })
+        }}
+      >
+        <Tray
+          projects={figures.unseated}
+          who={who}
+          because={new Map(props.proof?.unseated.map(({ projectId, because }) => [projectId, because]))}
+          mayMove={mayPlan}
+          open={setMoving}
+        />
+        <table className="mt-4 w-full border-separate border-spacing-0 max-lg:block">
+          <caption className="sr-only">Run sheet: machines down, blocks across</caption>
+          <thead className="max-lg:hidden">
+            <tr>
+              <th scope="col" className="w-44 pb-2 text-left">
+                Machine
+              </th>
+              {blocks.map(({ from, to }, index) => (
+                <th key={from} scope="col" className="pb-2 text-left">
+                  <span className="numeral text-xl">
+                    {from}–{to}
+                  </span>{' '}
+                  block {index + 1}
+                  {props.running === index + 1 && <span className="text-secondary"> · now</span>}
+                  {props.mayGive && seats.some((seat) => seat.block === index + 1) && (
+                    <button
+                      type="button"
+                      className="btn btn-ghost btn-sm ml-2 print:hidden"
+                      disabled={busy}
+                      onClick={() => begin(index + 1)}
+                    >
+                      Begin: give the kits
+                    </button>
+                  )}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody className="max-lg:block">
+            {machines.map((machine) => (
+              <MachineRow
+                key={machine.machineId}
+                machine={machine}
+                blocks={blocks}
+                seatAt={seatAt}
+                who={who}
+                changes={figures.changes}
+                broken={new Set(figures.breaches.flatMap(({ students }) => students))}
+                options={options as ReadonlyMap<string, MoveOption>}
+                leftOut={props.leftOut.includes(machine.machineId)}
+                mayMove={mayPlan}
+                open={setMoving}
+                pin={pin}
+                leaveOut={leaveOut}
+                busy={busy}
+              />
+            ))}
+          </tbody>
+        </table>
+        <DragOverlay>
+          {carriedLearner && (
+            <div className="sheet p-3 shadow-xl">
+              <strong>{carriedLearner.learner}</strong> {carriedLearner.what}
+            </div>
+          )}
+        </DragOverlay>
+      </DndContext>
+      {moving && who.get(moving) && (
+        <MoveDialog
+          learner={who.get(moving)!}
+          options={moveOptions(question, seats.map(planSeat), moving)}
+          seated={seats.some(({ projectId }) => projectId === moving)}
+          machines={machines}
+          nameOf={nameOf}
+          choose={(to) => move(moving, to)}
+          close={() => setMoving(undefined)}
+        />
+      )}
+      <div className="mt-6 flex flex-wrap items-center gap-4 print:hidden">
+        <PrintButton words="Print the run sheet" />
+        <a className="link" href={`/api/sessions/${sessionId}/sheet`} download>
+          As a table (CSV)
+        </a>
+        {props.madeBy && <span className="text-sm">Kept by {props.madeBy}; every earlier plan is kept too.</span>}
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,52 @@
+import type { Kit } from '@/core/kit/request'
+import type { PlannedSeat, PlanProof } from '@/core/schema/session'
+import type { PlanQuestion } from '@/core/session/plan-question'
+
+export interface SheetMachine {
+  readonly machineId: string
+  readonly name: string
+  readonly number: number
+  /** the needle that is in it now, in words */
+  readonly holds: string
+  /** why nobody sits there */
+  readonly stopped?: string
+}
+
+export interface SheetKit {
+  readonly words: string
+  readonly needle: Kit['needle']
+  readonly given?: true
+  /** a member of staff stays with whoever sews it */
+  readonly staff?: true
+}
+
+export interface SheetLearner {
+  readonly projectId: string
+  readonly learner: string
+  readonly what: string
+  readonly fromBlock?: number
+  /** by machine */
+  readonly kits: Readonly<Record<string, SheetKit>>
+  /** by machine, why they cannot sit there */
+  readonly whyNot: Readonly<Record<string, string>>
+}
+
+export interface SheetProps {
+  readonly sessionId: string
+  readonly planId: string | null
+  readonly madeBy?: string
+  readonly basedOn?: string
+  readonly seats: readonly PlannedSeat[]
+  readonly leftOut: readonly string[]
+  readonly proof?: PlanProof
+  /** whether the question is still the one that was proved */
+  readonly proofHolds: boolean
+  readonly question: PlanQuestion
+  readonly machines: readonly SheetMachine[]
+  readonly learners: readonly SheetLearner[]
+  readonly blocks: readonly { readonly from: string; readonly to: string }[]
+  /** the block that is under way now */
+  readonly running?: number
+  readonly mayPlan: boolean
+  readonly mayGive: boolean
+}

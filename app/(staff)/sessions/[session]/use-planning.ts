@@ -1,0 +1,77 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useRef, useState } from 'react'
+import { toast } from 'sonner'
+import { v7 as uuid } from 'uuid'
+import type { Fault } from '@/core/schema/invalid'
+
+export interface Found {
+  readonly seated: number
+  readonly of: number
+  readonly changeoverMinutes: number
+  readonly boundMinutes: number
+}
+type Line = { readonly better: Found } | (Found & { readonly kept: string }) | { readonly error: Fault }
+
+/** Has an evening planned: what is found on the way is shown, and stopping keeps the best so far. */
+export function usePlanning(sessionId: string, planId: string | null) {
+  const router = useRouter()
+  const [found, setFound] = useState<Found>()
+  const [thinking, setThinking] = useState(false)
+  const [fault, setFault] = useState<Fault>()
+  const stopper = useRef<AbortController>(undefined)
+
+  const take = (line: Line) => {
+    if ('better' in line) setFound(line.better)
+    else if ('error' in line) {
+      setFault(line.error)
+      toast.error(line.error.message)
+    } else toast.success(`${line.seated} of ${line.of} seated, ${line.changeoverMinutes} minutes of changeovers`)
+  }
+
+  const plan = async (fromBlock?: number) => {
+    const stop = new AbortController()
+    stopper.current = stop
+    setThinking(true)
+    setFault(undefined)
+    setFound(undefined)
+    try {
+      const response = await fetch(`/api/sessions/${sessionId}/plan`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ commandId: uuid(), basedOn: planId, ...(fromBlock !== undefined && { fromBlock }) }),
+        signal: stop.signal,
+      })
+      if (response.ok && response.body) await eachLine(response.body, take)
+      else take((await response.json()) as { error: Fault })
+    } catch {
+      if (stop.signal.aborted) toast.message('Stopped; the best plan so far is kept')
+      else
+        setFault({
+          code: 'away',
+          message: 'The room’s server cannot be reached. The plan is as it was; try again.',
+          path: '',
+        })
+    }
+    // What was stopped is kept a moment later.
+    if (stop.signal.aborted) await new Promise((resolve) => setTimeout(resolve, 300))
+    setThinking(false)
+    router.refresh()
+  }
+  return { plan, stop: () => stopper.current?.abort(), thinking, found, fault }
+}
+
+/** Reads lines of JSON as they come. */
+async function eachLine(body: ReadableStream<Uint8Array>, take: (line: Line) => void): Promise<void> {
+  const reader = body.getReader()
+  const words = new TextDecoder()
+  let rest = ''
+  for (;;) {
+    const { done, value } = await reader.read()
+    if (done) return
+    const lines = (rest + words.decode(value, { stream: true })).split('\n')
+    rest = lines.pop() ?? ''
+    for (const line of lines) if (line) take(JSON.parse(line) as Line)
+  }
+}

@@ -1,0 +1,50 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { DayPicker, type DayButtonProps } from 'react-day-picker'
+import { enGB } from 'react-day-picker/locale'
+
+interface Evening {
+  readonly sessionId: string
+  /** YYYY-MM-DD, where the venue stands */
+  readonly day: string
+  readonly words: string
+}
+
+const dateOf = (day: string): Date => {
+  const [year, month, date] = day.split('-').map(Number)
+  return new Date(year!, month! - 1, date)
+}
+const dayOf = (date: Date): string =>
+  `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
+
+/** The months with their evenings; a day that has one opens it. */
+export function EveningCalendar({ today, evenings }: { today: string; evenings: readonly Evening[] }) {
+  const router = useRouter()
+  const byDay = new Map(evenings.map((evening) => [evening.day, evening]))
+  const Day = ({ day, modifiers: _, ...button }: DayButtonProps) => {
+    const evening = byDay.get(dayOf(day.date))
+    return (
+      <button
+        {...button}
+        disabled={!evening}
+        aria-label={evening ? `${evening.words}, ${day.date.toDateString()}` : day.date.toDateString()}
+        className={`size-11 ${evening ? 'border-2! border-secondary! font-bold hover:bg-base-200' : ''} ${dayOf(day.date) === today ? 'underline decoration-4 underline-offset-4' : ''}`}
+        onClick={() => evening && router.push(`/sessions/${evening.sessionId}`)}
+      />
+    )
+  }
+  return (
+    <section aria-label="Calendar" className="sheet h-fit p-3">
+      <DayPicker
+        className="react-day-picker border-0"
+        locale={enGB}
+        weekStartsOn={1}
+        today={dateOf(today)}
+        defaultMonth={dateOf(evenings.find(({ day }) => day >= today)?.day ?? today)}
+        components={{ DayButton: Day }}
+        showOutsideDays
+      />
+    </section>
+  )
+}

@@ -1,0 +1,38 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { may } from '@/core/people/role'
+import { readCourses } from '@/store/project/projects'
+import { dayIn } from '@/ui/time'
+import { mustSee } from '../../../_server/actor'
+import { siteOf } from '../../../_server/site'
+import { theStore } from '../../../_server/store'
+import { NewEvenings } from './new-evenings'
+
+export const metadata: Metadata = { title: 'New evenings' }
+
+export default async function NewEveningsPage() {
+  const actor = await mustSee('see-sessions')
+  if (!may(actor.role, 'add-sessions')) notFound()
+  const [courses, site] = await Promise.all([readCourses(theStore(), actor.siteId), siteOf(actor.siteId)])
+  return (
+    <div className="mx-auto max-w-2xl">
+      <h1 className="mb-4 text-3xl font-bold">New evenings</h1>
+      {courses.length === 0 ? (
+        <p className="sheet p-6 text-lg">
+          A class comes first:{' '}
+          <Link className="link" href="/kits/new">
+            open one with its first project
+          </Link>
+          .
+        </p>
+      ) : (
+        <NewEvenings
+          courses={courses.map(({ course_id, name }) => ({ courseId: course_id, name }))}
+          today={dayIn(new Date(), site.timeZone)}
+          timeZone={site.timeZone}
+        />
+      )}
+    </div>
+  )
+}

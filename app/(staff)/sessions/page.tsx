@@ -1,0 +1,114 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { may } from '@/core/people/role'
+import { readCourses, readProjects } from '@/store/project/projects'
+import { readPlans, readSessions, type Session } from '@/store/session/sessions'
+import { dayIn, formatInTimeZone } from '@/ui/time'
+import { mustSee } from '../../_server/actor'
+import { siteOf } from '../../_server/site'
+import { theStore } from '../../_server/store'
+import { EveningCalendar } from './evening-calendar'
+
+export const metadata: Metadata = { title: 'Evenings' }
+
+export default async function SessionsPage() {
+  const actor = await mustSee('see-sessions')
+  const store = theStore()
+  const [sessions, plans, projects, courses, site] = await Promise.all([
+    readSessions(store, actor.siteId),
+    readPlans(store, actor.siteId),
+    readProjects(store, actor.siteId),
+    readCourses(store, actor.siteId),
+    siteOf(actor.siteId),
+  ])
+  const now = new Date()
+  const coming = sessions.filter(({ endsAt }) => endsAt >= now)
+  const past = sessions.filter(({ endsAt }) => endsAt < now).reverse()
+  const wanting = (courseId: string) => projects.filter((project) => project.courseId === courseId).length
+  const mayPlan = may(actor.role, 'add-sessions')
+  const standing = ({ sessionId, courseId, calledOff }: Session): string => {
+    if (calledOff) return `called off: ${calledOff}`
+    const plan = plans.get(sessionId)?.plan
+    if (!plan) return 'not planned yet'
+    return `${plan.seats.length} of ${wanting(courseId)} seated`
+  }
+  return (
+    <>
+      <div className="mb-4 flex flex-wrap items-end gap-4">
+        <h1 className="text-3xl font-bold">Evenings</h1>
+        {mayPlan && (
+          <Link href="/sessions/new" className="btn btn-primary ml-auto min-h-11">
+            New evenings …
+          </Link>
+        )}
+      </div>
+      {sessions.length === 0 ? (
+        <p className="sheet p-6 text-lg">
+          No evening is in the calendar yet.{' '}
+          {courses.length === 0
+            ? 'Hang up a class and its projects first, under Kits; then its evenings come here.'
+            : 'Put the first ones in, and each can be planned to the last needle.'}
+        </p>
+      ) : (
+        <div className="grid gap-8 lg:grid-cols-[2fr_1fr]">
+          <section aria-labelledby="coming">
+            <h2 id="coming" className="text-xl font-bold">
+              Coming
+            </h2>
+            {coming.length === 0 && <p className="mt-2">Nothing more is in the calendar.</p>}
+            <ol>
+              {coming.map((session, index) => (
+                <li key={session.sessionId} className="seam flex flex-wrap items-center gap-x-6 gap-y-1 py-3">
+                  <Link
+                    href={`/sessions/${session.sessionId}`}
+                    className={`font-bold ${index === 0 ? 'text-2xl' : 'text-lg'}`}
+                    prefetch={false}
+                  >
+                    {formatInTimeZone(session.startsAt, site.timeZone)}
+                  </Link>
+                  <span>{session.course}</span>
+                  <span>{session.blocks === 1 ? 'one block' : `${session.blocks} blocks`}</span>
+                  <span className="ml-auto">{standing(session)}</span>
+                </li>
+              ))}
+            </ol>
+            {courses.length > 0 && (
+              <p className="mt-4">
+                To its end:{' '}
+                {courses.map(({ course_id, name }) => (
+                  <Link key={course_id} className="link mr-4" href={`/sessions/course/${course_id}`} prefetch={false}>
+                    {name}, week by week
+                  </Link>
+                ))}
+              </p>
+            )}
+            {past.length > 0 && (
+              <details className="mt-6">
+                <summary className="cursor-pointer font-bold">Past evenings ({past.length})</summary>
+                <ol>
+                  {past.slice(0, 60).map((session) => (
+                    <li key={session.sessionId} className="seam flex gap-6 py-2">
+                      <Link href={`/sessions/${session.sessionId}`} className="link" prefetch={false}>
+                        {formatInTimeZone(session.startsAt, site.timeZone)}
+                      </Link>
+                      <span>{session.course}</span>
+                      <span className="ml-auto">{standing(session)}</span>
+                    </li>
+                  ))}
+                </ol>
+              </details>
+            )}
+          </section>
+          <EveningCalendar
+            today={dayIn(now, site.timeZone)}
+            evenings={sessions.map(({ sessionId, startsAt, course, calledOff }) => ({
+              sessionId,
+              day: dayIn(startsAt, site.timeZone),
+              words: `${course}${calledOff ? ', called off' : ''}`,
+            }))}
+          />
+        </div>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,187 @@
+import 'server-only'
+import { createHash } from 'node:crypto'
+import { cache } from 'react'
+import { notFound } from 'next/navigation'
+import type { RoomNumbers } from '@/core/knowledge/room-number'
+import { ROOM_NUMBERS } from '@/core/knowledge/room-number'
+import { inWalkingOrder } from '@/core/room/walk'
+import type { EveningRequest } from '@/core/session/evening-plan'
+import type { PlanCosts, PlanQuestion } from '@/core/session/plan-question'
+import { eveningQuestion, type EveningFacts, type EveningLearner } from '@/core/session/room-question'
+import type { PlanWeights } from '@/core/session/soft-aims'
+import type { PlannedSeat } from '@/core/schema/session'
+import { readMachines } from '@/store/machine/machines'
+import { readProgress } from '@/store/people/progress'
+import { readProjects } from '@/store/project/projects'
+import { readKitRoom } from '@/store/room/kit-room'
+import {
+  readAttendance,
+  readNeeds,
+  readPairs,
+  readPlans,
+  readSessions,
+  type KeptPlan,
+  type Session,
+} from '@/store/session/sessions'
+import { readStaff } from '@/store/site/people'
+import { readShelves } from '@/store/stock/stock'
+import { isId } from './answer'
+import { theStore } from './store'
+
+/** What each change costs in this room, and what its soft aims are worth. */
+export function planningNumbers(numbers: RoomNumbers = {}): { costs: PlanCosts; weights: PlanWeights } {
+  const of = (name: keyof typeof ROOM_NUMBERS) => numbers[name] ?? ROOM_NUMBERS[name].usual
+  return {
+    costs: {
+      needle: of('minutesNeedle'),
+      thread: of('minutesThread'),
+      bobbin: of('minutesBobbin'),
+      foot: of('minutesFoot'),
+      tensionTest: of('minutesTest'),
+      pressure: of('minutesPressure'),
+      quickLine: of('minutesLine'),
+    },
+    weights: {
+      otherMachine: of('weightOtherMachine'),
+      beginner: of('weightBeginner'),
+      needleUsed: of('weightNeedle'),
+      noSpare: of('weightSpare'),
+    },
+  }
+}
+
+/** One evening of a page, or no such page. */
+export const sessionPage = cache(async (siteId: string, sessionId: string): Promise<Session> => {
+  if (!isId(sessionId)) notFound()
+  const [session] = await readSessions(theStore(), siteId, { sessionId })
+  if (!session) notFound()
+  return session
+})
+
+export interface Evening {
+  readonly session: Session
+  readonly kept?: KeptPlan
+  readonly facts: EveningFacts
+  /** where each machine stands, in walking order as the machines are */
+  readonly places: readonly { readonly machineId: string; readonly number: number }[]
+  /** who is enrolled, with whether they come */
+  readonly roster: readonly {
+    readonly personId: string
+    readonly name: string
+    readonly comes: 'here' | 'late' | 'absent'
+    readonly fromBlock?: number
+    readonly needs: EveningLearner['needs']
+  }[]
+}
+
+/** Everything that one evening rests on, read at once. */
+export async function readEvening(siteId: string, session: Session): Promise<Evening> {
+  const store = theStore()
+  const { sessionId, courseId, startsAt, endsAt, blocks } = session
+  const [machines, projects, room, onHand, progress, attendance, needs, pairs, plans, sessions, staff] =
+    await Promise.all([
+      readMachines(store, siteId),
+      readProjects(store, siteId, { courseId }),
+      readKitRoom(store, siteId),
+      readShelves(store, siteId),
+      readProgress(store, siteId),
+      readAttendance(store, siteId, sessionId),
+      readNeeds(store, siteId),
+      readPairs(store, siteId),
+      readPlans(store, siteId),
+      readSessions(store, siteId, { courseId }),
+      readStaff(store, siteId),
+    ])
+  const before = sessions.filter((each) => each.startsAt < startsAt && plans.has(each.sessionId)).at(-1)
+  const lastSeats = new Map(
+    (before ? plans.get(before.sessionId)!.plan.seats : []).map(({ projectId, machineId }) => [projectId, machineId]),
+  )
+  const kept = plans.get(sessionId)
+  const walk = [...machines].sort(inWalkingOrder)
+  const comes = (personId: string) => attendance.get(personId) ?? { comes: 'here' as const }
+  const { costs } = planningNumbers(room.rules.numbers)
+  return {
+    session,
+    ...(kept && { kept }),
+    facts: {
+      blocks,
+      blockMinutes: (endsAt.getTime() - startsAt.getTime()) / 60_000 / blocks,
+      machines: walk.map(({ machineId, name, traits, state }) => ({ machineId, name, traits, state })),
+      leftOut: kept?.plan.leftOut ?? [],
+      learners: projects
+        .filter(({ personId }) => comes(personId).comes !== 'absent')
+        .map((project): EveningLearner => {
+          const { projectId, personId, learner, name, fabric, layers, operation, sewn, given } = project
+          const { fromBlock } = comes(personId)
+          const last = lastSeats.get(projectId) ?? given?.machineId
+          return {
+            projectId,
+            personId,
+            learner,
+            name,
+            fabric,
+            layers,
+            operation,
+            ...(sewn && { sewn }),
+            ...(given?.kit.overrides?.length && { given: { machineId: given.machineId, kit: given.kit } }),
+            ...(fromBlock !== undefined && { fromBlock }),
+            needs: needs.get(personId) ?? [],
+            ...(last && { lastMachineId: last }),
+            signOffs: progress.get(personId)?.signOffs ?? [],
+          }
+        }),
+      pairs: pairs.map(({ kind, people }) => ({ kind, people })),
+      room,
+      // One walks the room; the others can stay at a machine.
+      staffAtHand: Math.max(1, staff.length - 1),
+      onHand,
+      costs,
+    },
+    places: walk.map(({ machineId, number }) => ({ machineId, number })),
+    roster: [...new Map(projects.map(({ personId, learner }) => [personId, learner]))].map(([personId, name]) => ({
+      personId,
+      name,
+      ...comes(personId),
+      needs: needs.get(personId) ?? [],
+    })),
+  }
+}
+
+export const asPlanSeat = ({ projectId, machineId, block }: PlannedSeat) => ({
+  student: projectId,
+  machine: machineId,
+  block,
+})
+
+/** How long the planner may think about one evening. */
+const SECONDS = 15
+
+/** What is asked of the planner for this evening as it stands. */
+export function planRequest(
+  { facts, kept }: Evening,
+  now: Date,
+  underWay?: { readonly block: number },
+): EveningRequest {
+  const seats = kept?.plan.seats ?? []
+  return {
+    facts,
+    pins: seats.filter(({ pinned }) => pinned).map(asPlanSeat),
+    ...(underWay && { underWay: { block: underWay.block, seats: seats.map(asPlanSeat) } }),
+    weights: planningNumbers(facts.room.rules.numbers).weights,
+    seconds: SECONDS,
+    now: now.toISOString(),
+  }
+}
+
+/** Equal for equal questions: a plan that was proved for another question is proved no more. */
+export const questionDigest = (question: PlanQuestion, pins: readonly PlannedSeat[]): string =>
+  createHash('sha256')
+    .update(JSON.stringify([question, pins.map(({ projectId, machineId, block }) => [projectId, machineId, block])]))
+    .digest('base64url')
+    .slice(0, 22)
+
+export const askedNow = (evening: Evening, now: Date) => {
+  const asked = eveningQuestion(evening.facts, now.toISOString())
+  const pins = (evening.kept?.plan.seats ?? []).filter(({ pinned }) => pinned)
+  return { ...asked, digest: questionDigest(asked.question, pins) }
+}

@@ -1,0 +1,109 @@
+import Type from 'typebox'
+import { may } from '@/core/people/role'
+import { check } from '@/core/schema/validate'
+import { strict } from '@/core/schema/vocabulary'
+import type { EveningPlan } from '@/core/session/evening-plan'
+import { runCommand } from '@/store/commands/run'
+import { notFound, Refused } from '@/store/refused'
+import { readSessions } from '@/store/session/sessions'
+import { currentActor } from '../../../../_server/actor'
+import { answering, isId, readJson, sameSiteOnly } from '../../../../_server/answer'
+import { askedNow, planRequest, readEvening } from '../../../../_server/evening'
+import { planEveningApart } from '../../../../_server/planner'
+import { journal, theStore } from '../../../../_server/store'
+
+const AskSchema = strict({
+  /** under which the plan is kept */
+  commandId: Type.String({ format: 'uuid' }),
+  basedOn: Type.Union([Type.String({ format: 'uuid' }), Type.Null()]),
+  /** an evening under way is planned anew from this block on */
+  fromBlock: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })),
+})
+
+/**
+ * Plans an evening and keeps the plan. Answers in lines of JSON: each better plan in short as it is found, then `kept`. Whoever
+ * stops listening stops the thinking, and the best plan so far is kept all the same.
+ */
+export const POST = (request: Request, { params }: { params: Promise<{ session: string }> }): Promise<Response> =>
+  answering(async () => {
+    sameSiteOnly(request)
+    const actor = await currentActor()
+    if (!actor) throw new Refused(401, 'signed-out', 'Sign in first')
+    if (!may(actor.role, 'set-plan'))
+      throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot set plan`)
+    const { commandId, basedOn, fromBlock } = check(AskSchema, await readJson(request))
+    const { session: sessionId } = await params
+    const [session] = isId(sessionId) ? await readSessions(theStore(), actor.siteId, { sessionId }) : []
+    if (!session) throw notFound('evening', 'session')
+    const evening = await readEvening(actor.siteId, session)
+    if ((evening.kept?.planId ?? null) !== basedOn)
+      throw new Refused(409, 'changed', 'Somebody changed this plan meanwhile: look at theirs first', 'basedOn')
+    const now = new Date()
+    const ask = planRequest(evening, now, fromBlock === undefined ? undefined : { block: fromBlock })
+    const { digest } = askedNow(evening, now)
+    const pinned = new Set(ask.pins.map(({ student, machine, block }) => `${student} ${machine} ${block}`))
+
+    const keep = (plan: EveningPlan) =>
+      runCommand(theStore(), actor, 'set-plan', {
+        commandId,
+        body: {
+          sessionId,
+          basedOn,
+          plan: {
+            seats: plan.seats.map(({ student, machine, block }) => ({
+              projectId: student,
+              machineId: machine,
+              block,
+              ...(pinned.has(`${student} ${machine} ${block}`) && { pinned: true }),
+            })),
+            leftOut: evening.facts.leftOut,
+            proof: {
+              changeoverMinutes: plan.changeoverMinutes,
+              boundMinutes: plan.boundMinutes,
+              optimal: plan.optimal,
+              seconds: (Date.now() - now.getTime()) / 1000,
+              asked: digest,
+              unseated: plan.unseated.map(({ student, because }) => ({ projectId: student, because })),
+              help: plan.help,
+              ...(fromBlock !== undefined && { fromBlock }),
+            },
+          },
+        },
+      })
+
+    const stop = new AbortController()
+    const words = new TextEncoder()
+    const lines = new ReadableStream<Uint8Array>({
+      async start(controller) {
+        const say = (line: object) => {
+          if (!stop.signal.aborted) controller.enqueue(words.encode(`${JSON.stringify(line)}\n`))
+        }
+        const short = ({ seats, changeoverMinutes, boundMinutes, unseated }: EveningPlan) => ({
+          seated: seats.length,
+          of: seats.length + unseated.length,
+          changeoverMinutes,
+          boundMinutes,
+        })
+        try {
+          const plan = await planEveningApart(ask, (better) => say({ better: short(better) }), stop.signal)
+          if (plan) {
+            await keep(plan)
+            say({ kept: commandId, ...short(plan) })
+          }
+        } catch (error) {
+          if (error instanceof Refused) say({ error: error.fault })
+          else {
+            journal.error(error, 'an evening could not be planned')
+            say({
+              error: { code: 'our-fault', message: 'Something went wrong here. The plan is as it was.', path: '' },
+            })
+          }
+        }
+        if (!stop.signal.aborted) controller.close()
+      },
+      cancel: () => stop.abort(),
+    })
+    return new Response(lines, {
+      headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store, no-transform' },
+    })
+  })

@@ -1,0 +1,56 @@
+import Papa from 'papaparse'
+import { may } from '@/core/people/role'
+import { PART_WORDS, placeKey, sheetFigures } from '@/core/session/sheet'
+import { notFound, Refused } from '@/store/refused'
+import { readSessions } from '@/store/session/sessions'
+import { currentActor } from '../../../../_server/actor'
+import { answering, asDownload, isId } from '../../../../_server/answer'
+import { askedNow, asPlanSeat, readEvening } from '../../../../_server/evening'
+import { theStore } from '../../../../_server/store'
+
+/** The run sheet as a table: a line for each seat, in the order of blocks and machines; `?as=json` for JSON. */
+export const GET = (request: Request, { params }: { params: Promise<{ session: string }> }): Promise<Response> =>
+  answering(async () => {
+    const actor = await currentActor()
+    if (!actor) throw new Refused(401, 'signed-out', 'Sign in first')
+    if (!may(actor.role, 'see-sessions'))
+      throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot see sessions`)
+    const { session: sessionId } = await params
+    const [session] = isId(sessionId) ? await readSessions(theStore(), actor.siteId, { sessionId }) : []
+    if (!session) throw notFound('evening', 'session')
+    const evening = await readEvening(actor.siteId, session)
+    const { question, kits } = askedNow(evening, new Date())
+    const seats = evening.kept?.plan.seats ?? []
+    const { changes } = sheetFigures(question, seats.map(asPlanSeat))
+    const order = evening.facts.machines.map(({ machineId }) => machineId)
+    const rows = [...seats]
+      .sort((a, b) => a.block - b.block || order.indexOf(a.machineId) - order.indexOf(b.machineId))
+      .map(({ projectId, machineId, block, pinned }) => {
+        const learner = evening.facts.learners.find((each) => each.projectId === projectId)
+        const kit = kits.get(projectId)?.get(machineId)
+        const change = changes.get(placeKey(machineId, block))
+        return {
+          block,
+          machine: evening.facts.machines.find((each) => each.machineId === machineId)?.name ?? '',
+          learner: learner?.learner ?? '',
+          project: learner?.name ?? '',
+          needle: kit ? `${kit.needle.point} ${kit.needle.sizeNm}` : '',
+          thread: kit ? `${kit.topThread.tex} tex ${kit.topThread.fibre}` : '',
+          foot: kit?.foot ?? '',
+          dial: kit?.dial.setting ?? '',
+          changeoverMinutes: change?.minutes ?? 0,
+          changeover: change?.parts.map((part) => PART_WORDS[part]).join(', ') ?? '',
+          pinned: pinned ? 'yes' : '',
+        }
+      })
+    const day = session.startsAt.toISOString().slice(0, 10)
+    if (new URL(request.url).searchParams.get('as') === 'json') {
+      const file = { startsAt: session.startsAt, blocks: session.blocks, course: session.course, seats: rows }
+      return asDownload(`run-sheet-${day}.json`, 'application/json', JSON.stringify(file, undefined, 2))
+    }
+    return asDownload(
+      `run-sheet-${day}.csv`,
+      'text/csv; charset=utf-8',
+      `${Papa.unparse(rows, { escapeFormulae: true })}\r\n`,
+    )
+  })

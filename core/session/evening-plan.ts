@@ -1,0 +1,216 @@
+import type { Foot } from '../knowledge/foot'
+import { itemKey } from '../stock/item'
+import { kitOn } from './changeover'
+import type { PlanQuestion, PlanSeat, Solve } from './plan-question'
+import { planRoom, type RoomPlan } from './room-plan'
+import { eveningQuestion, STAFF_LIMIT, withPins, type EveningFacts, type EveningQuestion } from './room-question'
+import type { PlanWeights } from './soft-aims'
+
+/** What is asked of the planner for one evening. */
+export interface EveningRequest {
+  readonly facts: EveningFacts
+  /** seats that stay as they are */
+  readonly pins: readonly PlanSeat[]
+  /**
+   * An evening that is under way: what ran before `block` is over, whoever sits in it stays where their machine still can,
+   * and everybody else leaves their place as seldom as possible.
+   */
+  readonly underWay?: { readonly block: number; readonly seats: readonly PlanSeat[] }
+  readonly weights: Partial<PlanWeights>
+  readonly seconds: number
+  /** ISO, UTC */
+  readonly now: string
+}
+
+/** One change that would seat more. */
+export interface Help {
+  readonly words: string
+  readonly seats: number
+  readonly minutes: number
+}
+
+export interface EveningPlan extends RoomPlan {
+  /** the changes that would seat most, the best first; only where somebody has no seat */
+  readonly help: readonly Help[]
+}
+
+/** How many reasons are told of a project that no machine takes: those that most machines share. */
+const MOST_REASONS = 3
+
+/** How many single changes are tried, how long each may take, and how many are told. */
+const TRIES = { most: 24, seconds: 1, told: 3 } as const
+
+/** Plans one evening; with those who have no seat comes why, and which single change would seat the most, found by trying. */
+export function planEvening(
+  request: EveningRequest,
+  solve: Solve,
+  clock: () => number,
+  tell: (plan: EveningPlan) => void = () => undefined,
+): EveningPlan {
+  const { facts, weights, seconds, now } = request
+  const asked = eveningQuestion(facts, now)
+  const question = questionFor(asked.question, request)
+  const ran = request.underWay?.seats.filter(({ block }) => block < request.underWay!.block) ?? []
+  const explained = (plan: RoomPlan): EveningPlan => ({
+    ...plan,
+    seats: [...ran, ...plan.seats],
+    unseated: plan.unseated.map(({ student }) => ({
+      student,
+      because: becauseUnseated(student, facts, asked, question),
+    })),
+    help: [],
+  })
+  const plan = planRoom(question, weights, solve, seconds, clock, (each) => tell(explained(each)))
+  const answer = explained(plan)
+  if (plan.unseated.length === 0) return answer
+  tell(answer)
+  const help = singleChanges(facts, asked, new Set(plan.unseated.map(({ student }) => student)))
+    .slice(0, TRIES.most)
+    .map(({ words, facts: changed }) => {
+      const other = eveningQuestion(changed, now).question
+      const { seats, changeoverMinutes } = planRoom(questionFor(other, request), {}, solve, TRIES.seconds, clock)
+      return { words, seats: seats.length - plan.seats.length, minutes: changeoverMinutes }
+    })
+    .filter(({ seats }) => seats > 0)
+    .sort((a, b) => b.seats - a.seats || a.minutes - b.minutes)
+    .slice(0, TRIES.told)
+  return { ...answer, help }
+}
+
+function questionFor(question: PlanQuestion, { pins, underWay }: EveningRequest): PlanQuestion {
+  if (!underWay) return withPins(question, pins)
+  const { block: from, seats } = underWay
+  const ran = seats.filter(({ block }) => block < from)
+  const over = new Set(ran.map(({ student }) => student))
+  const seatOf = new Map(seats.map((seat) => [seat.student, seat]))
+  const kitOf = new Map(question.students.map(({ id, kit }) => [id, question.kits.find((each) => each.id === kit)!]))
+  const machines = question.machines.map((machine) => {
+    const last = ran.filter((seat) => seat.machine === machine.id).sort((a, b) => b.block - a.block)[0]
+    return last ? { ...machine, holds: kitOn(machine, kitOf.get(last.student)!) } : machine
+  })
+  const here = new Set(machines.map(({ id }) => id))
+  const students = question.students
+    .filter(({ id }) => !over.has(id))
+    .map((student) => {
+      const seat = seatOf.get(student.id)
+      const late = { ...student, fromBlock: Math.max(student.fromBlock ?? 1, from) }
+      if (!seat) return late
+      const place = { machine: seat.machine, block: seat.block }
+      // Whoever sits there now stays; on a machine that dropped out nobody can.
+      const stays = seat.block === from && here.has(seat.machine) && (student.fromBlock ?? 1) <= from
+      return stays ? { ...late, fixed: place } : { ...late, holdsPlace: place }
+    })
+  return withPins(
+    {
+      ...question,
+      machines,
+      students,
+      pairs: (question.pairs ?? []).filter((pair) => pair.students.every((id) => !over.has(id))),
+    },
+    pins.filter(({ block, machine }) => block >= from && here.has(machine)),
+  )
+}
+
+/** The smallest reasons why somebody has no seat, in one or two sentences. */
+function becauseUnseated(
+  project: string,
+  { machines, blocks }: EveningFacts,
+  { whyNot, stopped }: EveningQuestion,
+  { students, limits = [], pairs = [] }: PlanQuestion,
+): string {
+  const student = students.find(({ id }) => id === project)
+  if ((student?.fromBlock ?? 1) > blocks) return 'They come after the last block has begun.'
+  const why = whyNot.get(project)!
+  const grouped = new Map<string, string[]>()
+  for (const { machineId, name } of machines) {
+    const because = stopped.get(machineId) ?? why.get(machineId)
+    if (because) grouped.set(because, [...(grouped.get(because) ?? []), name])
+  }
+  const reasons = [...grouped]
+    .sort((a, b) => b[1].length - a[1].length)
+    .map(([because, names]) => `${names.join(', ')}: ${because.replace(/\.$/, '')}`)
+  const able = machines.filter(({ machineId }) => !stopped.has(machineId) && !why.has(machineId))
+  if (able.length === 0) {
+    return `No machine can take it. ${reasons.slice(0, MOST_REASONS).join('. ')}.`
+  }
+  const short = limits.filter(({ uses }) =>
+    able.some(({ machineId }) => (uses[machineId]?.[student?.kit ?? ''] ?? 0) > 0),
+  )
+  const tied = pairs.some((pair) => pair.students.includes(project))
+    ? ' Who sits with or apart from them counts too.'
+    : ''
+  const scarce = short.map(({ words, most }) => ` Of ${words} there ${most === 1 ? 'is 1' : `are ${most}`}.`).join('')
+  return `${able.map(({ name }) => name).join(', ')} could take it, and every such place is wanted.${scarce}${tied}`
+}
+
+/** Every single change that might seat one of these: a foot, a pack, a spool, a block, a machine, a sign-off. */
+function singleChanges(
+  facts: EveningFacts,
+  { refusals, stopped, question, limited }: EveningQuestion,
+  unseated: ReadonlySet<string>,
+): { readonly words: string; readonly facts: EveningFacts }[] {
+  const changes: { words: string; facts: EveningFacts }[] = [
+    { words: 'one more block', facts: { ...facts, blocks: facts.blocks + 1 } },
+  ]
+  for (const machine of facts.machines) {
+    if (!stopped.has(machine.machineId)) continue
+    changes.push({
+      words: `${machine.name} back in service`,
+      facts: {
+        ...facts,
+        leftOut: facts.leftOut.filter((id) => id !== machine.machineId),
+        machines: facts.machines.map((each) => (each === machine ? { ...each, state: unlocked(machine.state) } : each)),
+      },
+    })
+  }
+  for (const { id, words, most } of question.limits ?? []) {
+    if (id === STAFF_LIMIT) {
+      changes.push({ words: 'one more member of staff', facts: { ...facts, staffAtHand: most + 1 } })
+      continue
+    }
+    const [more, name] = id.startsWith('needle') ? [5, `a pack of 5 ${words}`] : [1, `one more ${words}`]
+    const kept = facts.onHand.filter(({ item }) => itemKey(item) !== id)
+    const item = limited.get(id)
+    if (item)
+      changes.push({ words: name, facts: { ...facts, onHand: [...kept, { item, count: most + more, beyond: 0 }] } })
+  }
+  for (const project of unseated) {
+    for (const [machineId, { limit, value }] of refusals.get(project) ?? []) {
+      const machine = facts.machines.find((each) => each.machineId === machineId)!
+      if (limit !== 'foot' || stopped.has(machineId)) continue
+      const foot = String(value).split(' or ')[0] as Foot
+      const feet = [...(machine.traits.feet ?? []), foot]
+      changes.push({
+        words: `a ${foot.replaceAll('-', ' ')} foot for ${machine.name}`,
+        facts: {
+          ...facts,
+          machines: facts.machines.map((each) =>
+            each === machine ? { ...each, traits: { ...each.traits, feet } } : each,
+          ),
+        },
+      })
+    }
+    const learner = facts.learners.find(({ projectId }) => projectId === project)!
+    const drive = facts.machines.find(
+      ({ machineId, traits }) => traits.drive === 'industrial' && !stopped.has(machineId),
+    )?.traits.drive
+    if (drive && learner.signOffs.every(({ machineKind }) => machineKind !== drive)) {
+      changes.push({
+        words: `${learner.learner} signed off for the ${drive} machine`,
+        facts: {
+          ...facts,
+          learners: facts.learners.map((each) =>
+            each === learner ? { ...each, signOffs: [...each.signOffs, { machineKind: drive }] } : each,
+          ),
+        },
+      })
+    }
+  }
+  const seen = new Set<string>()
+  return changes.filter(({ words }) => !seen.has(words) && seen.add(words))
+}
+
+const unlocked = (state: EveningFacts['machines'][number]['state']) => {
+  const { electricalTest: _, ...care } = state.care
+  return { ...state, locks: [], care }
+}

@@ -1,0 +1,381 @@
+import { fabricClass, completeFabric } from '../fabric/intake'
+import { kitRequestFor, type KitRoom } from '../kit/for-room'
+import { computeKit } from '../kit/kit'
+import type { Kit, Refusal } from '../kit/request'
+import { ACCESS_NEED_WORDS, COMPLEX_DRIVES, DRIVES_AFTER_SIGN_OFF, type AccessNeed } from '../knowledge/session'
+import { bobbinVolumeOf, kitMachine } from '../machine/kit-machine'
+import { standingOf, wearOfFitting } from '../machine/standing'
+import type { MachineState } from '../machine/state'
+import type { Traits } from '../machine/trait'
+import { TRAIT_QUESTIONS } from '../machine/trait'
+import type { SignOff } from '../people/progress'
+import type { ProjectFacts } from '../schema/project'
+import { itemKey, itemWords, type StockItem } from '../stock/item'
+import type { OnHand } from '../stock/ledger'
+import { kitUse } from '../thread-use/kit-use'
+import type {
+  PlanCosts,
+  PlanHolds,
+  PlanKit,
+  PlanLimit,
+  PlanMachine,
+  PlanPair,
+  PlanQuestion,
+  PlanSeat,
+  PlanStudent,
+} from './plan-question'
+
+export interface EveningMachine {
+  readonly machineId: string
+  readonly name: string
+  readonly traits: Traits
+  readonly state: MachineState
+}
+
+/** One project that wants a seat this evening, and who makes it. */
+export interface EveningLearner extends Pick<ProjectFacts, 'name' | 'fabric' | 'layers' | 'operation' | 'sewn'> {
+  readonly projectId: string
+  readonly personId: string
+  readonly learner: string
+  /** the kit given with parts chosen otherwise, and for which machine; it holds on that machine */
+  readonly given?: { readonly machineId: string; readonly kit: Kit }
+  /** comes late: no block before this one */
+  readonly fromBlock?: number
+  readonly needs: readonly AccessNeed[]
+  readonly lastMachineId?: string
+  readonly signOffs: readonly Pick<SignOff, 'machineKind'>[]
+}
+
+/** Everything that an evening's plan rests on. Ids are the room's own; a seat's `student` is a project. */
+export interface EveningFacts {
+  readonly blocks: number
+  readonly blockMinutes: number
+  readonly machines: readonly EveningMachine[]
+  /** machines that are left out this evening, whatever their books say */
+  readonly leftOut: readonly string[]
+  readonly learners: readonly EveningLearner[]
+  readonly pairs: readonly { readonly kind: PlanPair['kind']; readonly people: readonly [string, string] }[]
+  readonly room: KitRoom
+  /** how many members of staff can stay with somebody for a whole block */
+  readonly staffAtHand: number
+  /** what the shelves hold; empty where nobody keeps them */
+  readonly onHand: readonly OnHand[]
+  readonly costs?: Partial<PlanCosts>
+}
+
+/** A question for the planner, with what it is made of, for showing and for explaining. */
+export interface EveningQuestion {
+  readonly question: PlanQuestion
+  /** by project and machine */
+  readonly kits: ReadonlyMap<string, ReadonlyMap<string, Kit>>
+  /** by project and machine, why somebody cannot sit there */
+  readonly whyNot: ReadonlyMap<string, ReadonlyMap<string, string>>
+  /** by project and machine, the limit that the kit itself runs into there */
+  readonly refusals: ReadonlyMap<string, ReadonlyMap<string, Refusal>>
+  /** by machine, why nobody sits there */
+  readonly stopped: ReadonlyMap<string, string>
+  /** by limit, what there is too little of */
+  readonly limited: ReadonlyMap<string, StockItem>
+}
+
+export const needleName = ({ point, sizeNm, gapMm }: Pick<Kit['needle'], 'point' | 'sizeNm' | 'gapMm'>): string =>
+  itemKey({ kind: 'needle', point, sizeNm, ...(gapMm !== undefined && { gapMm }) })
+
+const threadName = ({ tex, fibre }: Kit['topThread']): string => `${tex} ${fibre}`
+
+/** Why nobody sits at a machine: a lock, a test that is late, or that it is left out. */
+function stoppedBecause(machine: EveningMachine, facts: EveningFacts, now: string): string | undefined {
+  if (facts.leftOut.includes(machine.machineId)) return 'It is left out this evening'
+  const { standing, because } = standingOf(machine.state, facts.room.rules.needle, now)
+  return standing === 'stopped' ? because[0] : undefined
+}
+
+/** What of a person and a place does not go together, whatever the kit. */
+function unfit(learner: EveningLearner, { traits }: EveningMachine): string | undefined {
+  const lacks = learner.needs.find((need) => !traits[need])
+  if (lacks) return `${learner.learner} needs ${ACCESS_NEED_WORDS[lacks].need}: ${ACCESS_NEED_WORDS[lacks].lacks}`
+  const { drive } = traits
+  if (
+    drive &&
+    DRIVES_AFTER_SIGN_OFF.includes(drive) &&
+    !learner.signOffs.some(({ machineKind }) => machineKind === drive)
+  )
+    return `${learner.learner} is not signed off for a machine of this kind (${drive}) yet`
+  return undefined
+}
+
+type KitOrWhy = { readonly kit: Kit } | { readonly whyNot: string; readonly refusal?: Refusal }
+
+function kitFor(learner: EveningLearner, machine: EveningMachine, room: KitRoom): KitOrWhy {
+  if (learner.given?.machineId === machine.machineId) return { kit: learner.given.kit }
+  const known = kitMachine(machine.traits)
+  if ('missing' in known) return { whyNot: `Not known yet: ${TRAIT_QUESTIONS[known.missing[0]!].toLowerCase()}` }
+  const { kits, refusals } = computeKit(kitRequestFor(learner, known.machine, room))
+  // What the shelf cannot give is counted by the plan, since a machine may hold it already.
+  const kit = kits[0]
+  if (kit) return { kit }
+  const refusal = refusals[0]
+  return refusal ? { whyNot: refusal.because, refusal } : { whyNot: 'It cannot make this kit' }
+}
+
+/**
+ * Turns a room's evening into a question for the planner: who may sit where, what each kit is called there, what each machine
+ * holds, and of what there is only so much.
+ * @param now ISO, UTC
+ */
+export function eveningQuestion(facts: EveningFacts, now: string): EveningQuestion {
+  const kits = new Map<string, Map<string, Kit>>()
+  const whyNot = new Map<string, Map<string, string>>()
+  const refusals = new Map<string, Map<string, Refusal>>()
+  for (const learner of facts.learners) {
+    const [own, why, refused] = [new Map<string, Kit>(), new Map<string, string>(), new Map<string, Refusal>()]
+    for (const machine of facts.machines) {
+      const found = kitFor(learner, machine, facts.room)
+      if ('kit' in found) own.set(machine.machineId, found.kit)
+      if ('refusal' in found && found.refusal) refused.set(machine.machineId, found.refusal)
+      const not = unfit(learner, machine) ?? ('whyNot' in found ? found.whyNot : undefined)
+      if (not) why.set(machine.machineId, not)
+    }
+    kits.set(learner.projectId, own)
+    whyNot.set(learner.projectId, why)
+    refusals.set(learner.projectId, refused)
+  }
+  const stopped = new Map(
+    facts.machines.flatMap((machine) => {
+      const because = stoppedBecause(machine, facts, now)
+      return because ? [[machine.machineId, because] as const] : []
+    }),
+  )
+  return { kits, whyNot, refusals, stopped, ...questionOf(facts, kits, whyNot, stopped) }
+}
+
+function questionOf(
+  facts: EveningFacts,
+  kits: EveningQuestion['kits'],
+  whyNot: EveningQuestion['whyNot'],
+  stopped: EveningQuestion['stopped'],
+): Pick<EveningQuestion, 'question' | 'limited'> {
+  const running = facts.machines.filter(({ machineId }) => !stopped.has(machineId))
+  const { named, kitIdOf, useOf } = kitNames(facts, running, kits)
+  const machines = running.map((machine): PlanMachine => {
+    const { machineId, traits } = machine
+    const able = new Set<string>()
+    const own: Record<string, PlanKit> = {}
+    for (const { projectId } of facts.learners) {
+      const kit = kits.get(projectId)!.get(machineId)
+      if (!kit) continue
+      const id = kitIdOf.get(projectId)!
+      able.add(id)
+      own[id] = planKit(id, kit, clothOf(facts, projectId))
+    }
+    return {
+      id: machineId,
+      can: [...able],
+      holds: holdsOf(machine, facts),
+      own,
+      ...(traits.drive && COMPLEX_DRIVES.includes(traits.drive) && { complex: true }),
+    }
+  })
+  const stock = limitsOf(facts, running, kitIdOf, useOf)
+  const question: PlanQuestion = {
+    blocks: facts.blocks,
+    machines,
+    kits: named,
+    students: facts.learners.map((learner): PlanStudent => {
+      const { projectId, fromBlock, lastMachineId, signOffs } = learner
+      const why = whyNot.get(projectId)!
+      const free = running.filter(({ machineId }) => !why.has(machineId)).map(({ machineId }) => machineId)
+      return {
+        id: projectId,
+        kit: kitIdOf.get(projectId)!,
+        machines: free,
+        ...(fromBlock !== undefined && fromBlock > 1 && { fromBlock }),
+        ...(lastMachineId && { lastMachine: lastMachineId }),
+        ...(signOffs.length === 0 && { beginner: true }),
+      }
+    }),
+    ...(facts.costs && { costs: facts.costs }),
+    pairs: pairsOf(facts),
+    limits: [...stock.map(({ limit }) => limit), ...staffLimit(facts, useOf)],
+  }
+  return { question, limited: new Map(stock.map(({ limit, item }) => [limit.id, item])) }
+}
+
+const clothOf = ({ learners }: EveningFacts, projectId: string): string =>
+  fabricClass(completeFabric(learners.find((each) => each.projectId === projectId)!.fabric))
+
+const planKit = (id: string, kit: Kit, cloth: string): PlanKit => ({
+  id,
+  needle: needleName(kit.needle),
+  thread: threadName(kit.topThread),
+  foot: kit.foot,
+  pressure: kit.footPressure,
+  cloth,
+})
+
+/** What a machine holds now; a needle of which nobody knows how old it is counts as none. */
+function holdsOf({ state }: EveningMachine, { room, blocks, blockMinutes }: EveningFacts): PlanHolds {
+  const { fitting, thread, foot, fabricClass: cloth } = state
+  const known = fitting && fitting.needle.condition !== 'unverified' ? fitting : undefined
+  const wear = known && wearOfFitting(known, room.rules.needle)
+  const eveningHours = (blocks * blockMinutes * room.rules.duty) / 60
+  const worn = wear && (wear.verdict === 'change' || wear.remainingHours < eveningHours)
+  return {
+    needle: known ? needleName(known.needle) : null,
+    thread: thread ? threadName(thread) : null,
+    foot: foot ?? null,
+    ...(cloth && { cloth }),
+    ...(worn && { worn }),
+  }
+}
+
+/** Projects whose kits are the same on every machine, and take as many bobbins, have one kit to the planner. */
+function kitNames(facts: EveningFacts, running: readonly EveningMachine[], kits: EveningQuestion['kits']) {
+  const ids = new Map<string, string>()
+  const named: PlanKit[] = []
+  const kitIdOf = new Map<string, string>()
+  const useOf = new Map<string, ReadonlyMap<string, { kit: Kit; bobbins: number }>>()
+  for (const learner of facts.learners) {
+    const own = new Map(
+      running.flatMap(({ machineId, traits }) => {
+        const kit = kits.get(learner.projectId)!.get(machineId)
+        return kit ? [[machineId, { kit, bobbins: bobbinsFor(learner, kit, traits, facts) }] as const] : []
+      }),
+    )
+    const cloth = clothOf(facts, learner.projectId)
+    const signature = JSON.stringify([
+      cloth,
+      [...own].map(([id, { kit, bobbins }]) => [id, planKit('', kit, cloth), kit.extras, kit.cautions, bobbins]),
+    ])
+    let id = ids.get(signature)
+    if (id === undefined) {
+      id = `k${ids.size + 1}`
+      ids.set(signature, id)
+      const first = [...own.values()][0]
+      named.push(
+        first
+          ? planKit(id, first.kit, cloth)
+          : { id, needle: 'none', thread: 'none', foot: 'none', pressure: 'none', cloth },
+      )
+      useOf.set(id, own)
+    }
+    kitIdOf.set(learner.projectId, id)
+  }
+  return { named, kitIdOf, useOf }
+}
+
+/** How many bobbins to wind for a project on a machine: from what it sews, else one. */
+export function bobbinsFor(
+  learner: Pick<EveningLearner, 'sewn' | 'fabric' | 'layers'>,
+  kit: Kit,
+  traits: Traits,
+  { room }: Pick<EveningFacts, 'room'>,
+): number {
+  const volume = bobbinVolumeOf(traits)
+  if (!learner.sewn || volume === undefined) return 1
+  const stackMm = completeFabric(learner.fabric).thicknessMm * learner.layers.seam
+  return Math.max(1, kitUse(kit, learner.sewn, stackMm, volume, room.rules.beginners ?? false).bobbins)
+}
+
+/** The pairs that the room has named, and whoever makes two things: nobody sits twice at once. */
+function pairsOf({ pairs, learners }: EveningFacts): PlanPair[] {
+  const of = (personId: string) =>
+    learners.filter((each) => each.personId === personId).map(({ projectId }) => projectId)
+  const named = pairs.flatMap(({ kind, people: [a, b] }): PlanPair[] => {
+    const [one, other] = [of(a), of(b)]
+    // Together means that they sit in one block; with several things to make it is the first that counts.
+    return kind === 'together'
+      ? one[0] && other[0]
+        ? [{ kind, students: [one[0], other[0]] }]
+        : []
+      : one.flatMap((each) => other.map((another): PlanPair => ({ kind, students: [each, another] })))
+  })
+  const twice = learners.flatMap(({ projectId, personId }, index): PlanPair[] =>
+    learners
+      .slice(index + 1)
+      .filter((other) => other.personId === personId)
+      .map((other) => ({ kind: 'apart', students: [projectId, other.projectId] })),
+  )
+  return [...named, ...twice]
+}
+
+/** Of what there is only so much: only what somebody keeps on a shelf is counted, and only where it could run short. */
+function limitsOf(
+  { onHand, room, learners }: EveningFacts,
+  running: readonly EveningMachine[],
+  kitIdOf: ReadonlyMap<string, string>,
+  useOf: ReadonlyMap<string, ReadonlyMap<string, { kit: Kit; bobbins: number }>>,
+): { readonly limit: PlanLimit; readonly item: StockItem }[] {
+  const counted = new Map(onHand.map(({ item, count }) => [itemKey(item), count]))
+  const limits = new Map<
+    string,
+    { item: StockItem; per: PlanLimit['per']; uses: Record<string, Record<string, number>> }
+  >()
+  const take = (item: StockItem, per: PlanLimit['per'], machineId: string, kitId: string, count: number) => {
+    const key = itemKey(item)
+    const limit = limits.get(key) ?? { item, per, uses: {} }
+    limit.uses[machineId] = { ...limit.uses[machineId], [kitId]: count }
+    limits.set(key, limit)
+  }
+  for (const [kitId, own] of useOf) {
+    for (const [machineId, { kit, bobbins }] of own) {
+      const { traits } = running.find((each) => each.machineId === machineId)!
+      const { point, sizeNm, gapMm } = kit.needle
+      if (room.stock) {
+        take({ kind: 'needle', point, sizeNm, ...(gapMm !== undefined && { gapMm }) }, 'fit', machineId, kitId, 1)
+        const { tex, fibre, use } = kit.topThread
+        take(
+          { kind: 'thread', tex, fibre, use },
+          'block',
+          machineId,
+          kitId,
+          kit.extras.includes('second-spool') ? 2 : 1,
+        )
+      }
+      take({ kind: 'foot', foot: kit.foot }, 'block', machineId, kitId, 1)
+      if (traits.bobbinClass)
+        take({ kind: 'bobbin', bobbinClass: traits.bobbinClass }, 'block', machineId, kitId, bobbins)
+    }
+  }
+  const sizes = new Map<string, number>()
+  for (const { projectId } of learners) {
+    const id = kitIdOf.get(projectId)!
+    sizes.set(id, (sizes.get(id) ?? 0) + 1)
+  }
+  return [...limits].flatMap(([id, { item, per, uses }]) => {
+    const kept = counted.get(id)
+    // Feet and bobbins that nobody counts are taken to be there: every machine has its own.
+    if (kept === undefined && (item.kind === 'foot' || item.kind === 'bobbin')) return []
+    const most = kept ?? 0
+    const worst = [...sizes].reduce(
+      (sum, [kitId, count]) => sum + count * Math.max(0, ...Object.values(uses).map((each) => each[kitId] ?? 0)),
+      0,
+    )
+    return worst > most ? [{ item, limit: { id, words: itemWords(item), most, per, uses } }] : []
+  })
+}
+
+/** A limit that is no thing on a shelf: the staff who stay with those whose kit asks for it. */
+export const STAFF_LIMIT = 'staff'
+
+function staffLimit(
+  { staffAtHand }: EveningFacts,
+  useOf: ReadonlyMap<string, ReadonlyMap<string, { kit: Kit }>>,
+): PlanLimit[] {
+  const uses: Record<string, Record<string, number>> = {}
+  for (const [kitId, own] of useOf)
+    for (const [machineId, { kit }] of own)
+      if (kit.cautions.includes('staff-only')) uses[machineId] = { ...uses[machineId], [kitId]: 1 }
+  return Object.keys(uses).length > 0
+    ? [{ id: STAFF_LIMIT, words: 'staff who stay at a machine', most: staffAtHand, per: 'block', uses }]
+    : []
+}
+
+/** The seats that somebody has pinned, as the planner takes them. */
+export const withPins = (question: PlanQuestion, pins: readonly PlanSeat[]): PlanQuestion => ({
+  ...question,
+  students: question.students.map((student) => {
+    const pin = pins.find((each) => each.student === student.id)
+    return pin ? { ...student, fixed: { machine: pin.machine, block: pin.block } } : student
+  }),
+})

@@ -1,0 +1,140 @@
+import { breachesOf, fittedIn, type Breach } from './breach'
+import { PLAN_COSTS, type PlanChange, type PlanCosts, type PlanQuestion, type PlanSeat } from './plan-question'
+import { costed, firstCome } from './seating'
+
+/** What a run sheet says of its seats. */
+export interface SheetFigures {
+  readonly minutes: number
+  readonly needles: number
+  /** by `machine block`, what is changed before that seat */
+  readonly changes: ReadonlyMap<string, PlanChange>
+  readonly breaches: readonly Breach[]
+  /** students who have no seat */
+  readonly unseated: readonly string[]
+}
+
+export const placeKey = (machine: string, block: number): string => `${machine} ${block}`
+
+/** Changeovers, needles and broken rules of these seats. */
+export function sheetFigures(question: PlanQuestion, seats: readonly PlanSeat[]): SheetFigures {
+  const { kits, costs } = ready(question)
+  const known = seats.filter(
+    ({ student, machine }) =>
+      question.students.some(({ id }) => id === student) && question.machines.some(({ id }) => id === machine),
+  )
+  const { minutes, changes } = costed(known, question, kits, costs)
+  const seated = new Set(seats.map(({ student }) => student))
+  return {
+    minutes,
+    needles: fittedIn(known, question, kits, costs).length,
+    changes: new Map(changes.map((change) => [placeKey(change.machine, change.block), change])),
+    breaches: breachesOf(seats, question, kits, costs),
+    unseated: question.students.filter(({ id }) => !seated.has(id)).map(({ id }) => id),
+  }
+}
+
+/** What it would be by hand: first come, first seated. */
+export function byHandFigures(question: PlanQuestion): { minutes: number; needles: number; seated: number } {
+  const { kits, costs } = ready(question)
+  const { seats, minutes } = firstCome(question, kits, costs)
+  return { minutes, needles: fittedIn(seats, question, kits, costs).length, seated: seats.length }
+}
+
+/** Somebody goes to another place; whoever sits there takes theirs, or stands without one. No place: they leave theirs. */
+export function moveSeat<Seat extends PlanSeat>(
+  seats: readonly Seat[],
+  student: string,
+  to: { readonly machine: string; readonly block: number } | undefined,
+  make: (seat: PlanSeat, from: Seat | undefined) => Seat,
+): Seat[] {
+  const own = seats.find((seat) => seat.student === student)
+  const others = seats.filter((seat) => seat !== own)
+  if (!to) return others
+  const sits = others.find((seat) => seat.machine === to.machine && seat.block === to.block)
+  const kept = others.filter((seat) => seat !== sits)
+  return [
+    ...kept,
+    make({ student, machine: to.machine, block: to.block }, own),
+    ...(sits && own ? [make({ student: sits.student, machine: own.machine, block: own.block }, sits)] : []),
+  ]
+}
+
+/** What a place would cost somebody: minutes more or fewer than now, and the rules that it would newly break. */
+export interface MoveOption {
+  readonly machine: string
+  readonly block: number
+  readonly minutes: number
+  readonly breaks: readonly Breach[]
+  /** who would change places with them */
+  readonly swapsWith?: string
+}
+
+/** Every other place of the room for somebody, in the order of machines and blocks. */
+export function moveOptions(question: PlanQuestion, seats: readonly PlanSeat[], student: string): MoveOption[] {
+  const now = sheetFigures(question, seats)
+  const broken = new Set(now.breaches.map(breachKey))
+  return question.machines.flatMap(({ id: machine }) =>
+    Array.from({ length: question.blocks }, (_, index) => index + 1).flatMap((block) => {
+      const sits = seats.find((seat) => seat.machine === machine && seat.block === block)
+      if (sits?.student === student) return []
+      const then = sheetFigures(
+        question,
+        moveSeat(seats, student, { machine, block }, (seat) => seat),
+      )
+      return [
+        {
+          machine,
+          block,
+          minutes: then.minutes - now.minutes,
+          breaks: then.breaches.filter((breach) => !broken.has(breachKey(breach))),
+          ...(sits && { swapsWith: sits.student }),
+        },
+      ]
+    }),
+  )
+}
+
+const breachKey = ({ kind, students, block, limit }: Breach): string =>
+  JSON.stringify([kind, [...students].sort(), block ?? 0, limit?.id ?? ''])
+
+function ready(question: PlanQuestion): { kits: Map<string, PlanQuestion['kits'][number]>; costs: PlanCosts } {
+  return {
+    kits: new Map(question.kits.map((kit) => [kit.id, kit])),
+    costs: { ...PLAN_COSTS, ...question.costs },
+  }
+}
+
+/** The parts of a changeover in words, as a person does them. */
+export const PART_WORDS: Readonly<Record<keyof PlanCosts, string>> = {
+  needle: 'needle',
+  thread: 'thread',
+  bobbin: 'bobbin',
+  foot: 'foot',
+  pressure: 'pressure',
+  tensionTest: 'test',
+  quickLine: 'a line',
+}
+
+/** A broken rule as a sentence. @param nameOf a student's name */
+export function breachWords(
+  { kind, students, block, limit }: Breach,
+  nameOf: (student: string) => string,
+  whyNot: (student: string) => string | undefined,
+): string {
+  const names = students.map(nameOf)
+  const both = names.join(' and ')
+  switch (kind) {
+    case 'cannot':
+      return `${both}: ${whyNot(students[0]!) ?? 'they are not there yet, or the machine is out'}.`
+    case 'taken':
+      return `${both} sit at one machine at once.`
+    case 'twice':
+      return `${both} has two places.`
+    case 'apart':
+      return `${[...new Set(names)].length === 1 ? `${names[0]} cannot sew two things` : `${both} sit apart, and not`} in block ${block}.`
+    case 'together':
+      return `${both} sit in one block, or both have no place.`
+    case 'limit':
+      return `${names.join(', ')}: of ${limit!.words} there ${limit!.most === 1 ? 'is one' : `are ${limit!.most}`}${block ? `, in block ${block}` : ''}.`
+  }
+}

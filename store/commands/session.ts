@@ -1,0 +1,192 @@
+import Type from 'typebox'
+import {
+  AccessNeedsSchema,
+  ComesSchema,
+  PAIR_KINDS,
+  SessionFactsSchema,
+  SessionPlanSchema,
+  type SessionFacts,
+} from '@/core/schema/session'
+import { Invalid } from '@/core/schema/invalid'
+import { strict, words } from '@/core/schema/vocabulary'
+import { notFound, Refused } from '../refused'
+import { command, type CommandCall } from './command'
+
+const Id = Type.String({ format: 'uuid' })
+const Words = Type.String({ minLength: 1, maxLength: 200 })
+
+function inOrder({ startsAt, endsAt }: SessionFacts, path: string): void {
+  if (new Date(endsAt) <= new Date(startsAt)) throw new Invalid('invalid', 'An evening ends after it begins', path)
+}
+
+/** The evenings of a class, all in one write. */
+export const addSessions = command(
+  strict({
+    courseId: Id,
+    sessions: Type.Array(strict({ sessionId: Id, ...SessionFactsSchema.properties }), { minItems: 1, maxItems: 60 }),
+  }),
+  () => 'add-sessions',
+  async ({ tx, actor }, { courseId, sessions }) => {
+    sessions.forEach((session, index) => inOrder(session, `sessions.${index}.endsAt`))
+    const course = await tx
+      .selectFrom('course')
+      .select('course_id')
+      .where('site_id', '=', actor.siteId)
+      .where('course_id', '=', courseId)
+      .executeTakeFirst()
+    if (!course) throw notFound('class', 'courseId')
+    await tx
+      .insertInto('session')
+      .values(
+        sessions.map(({ sessionId, startsAt, endsAt, blocks }) => ({
+          site_id: actor.siteId,
+          session_id: sessionId,
+          course_id: courseId,
+          starts_at: startsAt,
+          ends_at: endsAt,
+          blocks,
+        })),
+      )
+      .execute()
+  },
+)
+
+/** Another time, more or fewer blocks, called off or on again. */
+export const changeSession = command(
+  strict({ sessionId: Id, ...SessionFactsSchema.properties, calledOff: Type.Optional(Words) }),
+  () => 'change-session',
+  async ({ tx, actor }, { sessionId, calledOff, ...facts }) => {
+    inOrder(facts, 'endsAt')
+    const { numUpdatedRows } = await tx
+      .updateTable('session')
+      .set({
+        starts_at: facts.startsAt,
+        ends_at: facts.endsAt,
+        blocks: facts.blocks,
+        called_off: calledOff ?? null,
+      })
+      .where('site_id', '=', actor.siteId)
+      .where('session_id', '=', sessionId)
+      .executeTakeFirst()
+    if (numUpdatedRows === 0n) throw notFound('evening', 'sessionId')
+  },
+)
+
+/** Who comes to an evening, late or not at all. */
+export const setAttendance = command(
+  strict({
+    sessionId: Id,
+    personId: Id,
+    comes: ComesSchema,
+    /** for those who come late: the first block that they are there for */
+    fromBlock: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })),
+  }),
+  () => 'set-attendance',
+  async ({ tx, actor, now }, { sessionId, personId, comes, fromBlock }) => {
+    if ((comes === 'late') !== (fromBlock !== undefined))
+      throw new Invalid('invalid', 'Whoever comes late is there from a block, and nobody else is', 'fromBlock')
+    const values = {
+      comes,
+      from_block: fromBlock ?? null,
+      written_by: actor.personId,
+      written_at: now,
+    }
+    await tx
+      .insertInto('attendance')
+      .values({ site_id: actor.siteId, session_id: sessionId, person_id: personId, ...values })
+      .onConflict((conflict) => conflict.columns(['site_id', 'session_id', 'person_id']).doUpdateSet(values))
+      .execute()
+  },
+)
+
+/** What somebody needs of a place. */
+export const setNeeds = command(
+  strict({ personId: Id, needs: AccessNeedsSchema }),
+  () => 'set-needs',
+  async ({ tx, actor, now }, { personId, needs }) => {
+    const values = { needs: JSON.stringify(needs), written_by: actor.personId, written_at: now }
+    await tx
+      .insertInto('person_need')
+      .values({ site_id: actor.siteId, person_id: personId, ...values })
+      .onConflict((conflict) => conflict.columns(['site_id', 'person_id']).doUpdateSet(values))
+      .execute()
+  },
+)
+
+/** Two who sit in one block, or never in the same. */
+export const pairPeople = command(
+  strict({ pairId: Id, kind: words(PAIR_KINDS), people: Type.Tuple([Id, Id]) }),
+  () => 'pair-people',
+  async ({ tx, actor }, { pairId, kind, people: [one, other] }) => {
+    if (one === other) throw new Invalid('invalid', 'A pair is two people', 'people.1')
+    await tx
+      .insertInto('seat_pair')
+      .values({
+        site_id: actor.siteId,
+        pair_id: pairId,
+        kind,
+        one_id: one,
+        other_id: other,
+        written_by: actor.personId,
+      })
+      .execute()
+  },
+)
+
+export const endPair = command(
+  strict({ pairId: Id }),
+  () => 'end-pair',
+  async ({ tx, actor, now }, { pairId }) => {
+    const { numUpdatedRows } = await tx
+      .updateTable('seat_pair')
+      .set({ ended_at: now })
+      .where('site_id', '=', actor.siteId)
+      .where('pair_id', '=', pairId)
+      .executeTakeFirst()
+    if (numUpdatedRows === 0n) throw notFound('pair', 'pairId')
+  },
+)
+
+/** A new plan of an evening; nothing of an earlier one is lost. Made from a plan that is no longer the newest, it is refused. */
+export const setPlan = command(
+  strict({ sessionId: Id, basedOn: Type.Union([Id, Type.Null()]), plan: SessionPlanSchema }),
+  () => 'set-plan',
+  async (call, { sessionId, basedOn, plan }) => {
+    const { tx, actor, now, commandId } = call
+    await holdSession(call, sessionId)
+    const newest = await tx
+      .selectFrom('session_plan')
+      .select('plan_id')
+      .where('site_id', '=', actor.siteId)
+      .where('session_id', '=', sessionId)
+      .orderBy('made_at', 'desc')
+      .orderBy('plan_id', 'desc')
+      .limit(1)
+      .executeTakeFirst()
+    if ((newest?.plan_id ?? null) !== basedOn)
+      throw new Refused(409, 'changed', 'Somebody changed this plan meanwhile: look at theirs first', 'basedOn')
+    await tx
+      .insertInto('session_plan')
+      .values({
+        site_id: actor.siteId,
+        plan_id: commandId,
+        session_id: sessionId,
+        based_on: basedOn,
+        plan: JSON.stringify(plan),
+        made_by: actor.personId,
+        made_at: now,
+      })
+      .execute()
+  },
+)
+
+async function holdSession({ tx, actor }: CommandCall, sessionId: string): Promise<void> {
+  const found = await tx
+    .selectFrom('session')
+    .select('session_id')
+    .where('site_id', '=', actor.siteId)
+    .where('session_id', '=', sessionId)
+    .forUpdate()
+    .executeTakeFirst()
+  if (!found) throw notFound('evening', 'sessionId')
+}
