@@ -20,6 +20,7 @@ import {
   readPairs,
   readPlans,
   readSessions,
+  type Attendance,
   type KeptPlan,
   type Session,
 } from '@/store/session/sessions'
@@ -74,25 +75,58 @@ export interface Evening {
   }[]
 }
 
-/** Everything that one evening rests on, read at once. */
-export async function readEvening(siteId: string, session: Session): Promise<Evening> {
+/** What every evening of a room rests on, read once for all of them. */
+async function readBasis(siteId: string) {
   const store = theStore()
+  const [machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff] = await Promise.all([
+    readMachines(store, siteId),
+    readProjects(store, siteId),
+    readKitRoom(store, siteId),
+    readShelves(store, siteId),
+    readProgress(store, siteId),
+    readNeeds(store, siteId),
+    readPairs(store, siteId),
+    readPlans(store, siteId),
+    readSessions(store, siteId),
+    readStaff(store, siteId),
+  ])
+  return { machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff }
+}
+
+/** Some evenings with everything that each rests on. */
+export async function readEvenings(siteId: string, wanted: readonly Session[]): Promise<Evening[]> {
+  const [basis, ...attendances] = await Promise.all([
+    readBasis(siteId),
+    ...wanted.map(({ sessionId }) => readAttendance(theStore(), siteId, sessionId)),
+  ])
+  return wanted.map((session, index) => eveningIn(basis, session, attendances[index]!))
+}
+
+/** Everything that one evening rests on, read at once. */
+export const readEvening = async (siteId: string, session: Session): Promise<Evening> =>
+  (await readEvenings(siteId, [session]))[0]!
+
+function eveningIn(
+  {
+    machines,
+    projects: everybody,
+    room,
+    onHand,
+    progress,
+    needs,
+    pairs,
+    plans,
+    sessions,
+    staff,
+  }: Awaited<ReturnType<typeof readBasis>>,
+  session: Session,
+  attendance: ReadonlyMap<string, Attendance>,
+): Evening {
   const { sessionId, courseId, startsAt, endsAt, blocks } = session
-  const [machines, projects, room, onHand, progress, attendance, needs, pairs, plans, sessions, staff] =
-    await Promise.all([
-      readMachines(store, siteId),
-      readProjects(store, siteId, { courseId }),
-      readKitRoom(store, siteId),
-      readShelves(store, siteId),
-      readProgress(store, siteId),
-      readAttendance(store, siteId, sessionId),
-      readNeeds(store, siteId),
-      readPairs(store, siteId),
-      readPlans(store, siteId),
-      readSessions(store, siteId, { courseId }),
-      readStaff(store, siteId),
-    ])
-  const before = sessions.filter((each) => each.startsAt < startsAt && plans.has(each.sessionId)).at(-1)
+  const projects = everybody.filter((project) => project.courseId === courseId)
+  const before = sessions
+    .filter((each) => each.courseId === courseId && each.startsAt < startsAt && plans.has(each.sessionId))
+    .at(-1)
   const lastSeats = new Map(
     (before ? plans.get(before.sessionId)!.plan.seats : []).map(({ projectId, machineId }) => [projectId, machineId]),
   )

@@ -1,8 +1,10 @@
 import 'server-only'
 import { Worker } from 'node:worker_threads'
 import { Invalid } from '@/core/schema/invalid'
+import type { CourseWeek, WeekPlan } from '@/core/session/course-plan'
 import type { EveningPlan, EveningRequest } from '@/core/session/evening-plan'
 import { Refused } from '@/store/refused'
+import type { CourseReply } from '@/workers/course.worker'
 import type { EveningReply } from '@/workers/evening.worker'
 import type { PlanReply } from '@/workers/plan.worker'
 
@@ -63,5 +65,28 @@ export function planEveningApart(
     })
     worker.once('error', (error) => end(() => reject(error)))
     worker.postMessage(request)
+  })
+}
+
+/**
+ * Plans a course to its end on a thread of its own.
+ * @param tell is told of each evening as it is planned
+ * @param stop ends it after the evenings that were told
+ */
+export function planCourseApart(
+  weeks: readonly CourseWeek[],
+  tell: (week: WeekPlan) => void,
+  stop: AbortSignal,
+): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(new URL('../../workers/course.worker.ts', import.meta.url))
+    const end = (done: () => void) => {
+      void worker.terminate()
+      done()
+    }
+    stop.addEventListener('abort', () => end(resolve), { once: true })
+    worker.on('message', (reply: CourseReply) => ('week' in reply ? tell(reply.week) : end(resolve)))
+    worker.once('error', (error) => end(() => reject(error)))
+    worker.postMessage(weeks)
   })
 }

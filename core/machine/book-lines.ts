@@ -15,6 +15,7 @@ export const FILTER_OF: Readonly<Record<EventKind, BookFilter>> = {
   'swatch-stitched': 'swatches',
   used: 'needles',
   'bobbin-wound': 'care',
+  'laid-out': 'setting up',
   cleaned: 'care',
   oiled: 'care',
   'baseline-set': 'setting up',

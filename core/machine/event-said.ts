@@ -11,6 +11,7 @@ export const SAID_AS: Readonly<Partial<Record<PlainKind, string>>> = {
   'swatch-stitched': 'swatch',
   used: 'sewn',
   'bobbin-wound': 'bobbin',
+  'laid-out': 'laid out',
   'red-tagged': 'red tag',
   'red-tag-lifted': 'tag off',
   noted: 'note',

@@ -115,6 +115,8 @@ export function eventWords(happened: Happening): EventWords {
       const what = thread ? ` of ${plain(thread.tex)} tex ${thread.fibre}` : ''
       return { title: count === 1 ? 'A bobbin wound' : `${count} bobbins wound`, detail: what && `Thread${what}.` }
     }
+    case 'laid-out':
+      return { title: `Laid out: ${happened.body.what}`, detail: '' }
     case 'baseline-set':
       return { title: 'Baseline set', detail: settingsWords(happened.body.settings) }
     case 'found-off':

@@ -110,6 +110,8 @@ export const EVENT_BODIES = {
     projectId: ProjectId,
   }),
   'bobbin-wound': strict({ count: Type.Integer({ minimum: 1, maximum: 40 }), thread: Type.Optional(KitThreadSchema) }),
+  /** somebody's things lie ready at it: swatches cut, foot, extras */
+  'laid-out': strict({ what: Words, projectId: ProjectId }),
   cleaned: strict({ found: Type.Optional(Words) }),
   oiled: strict({ where: Type.Optional(words(['race', 'arm', 'everywhere'] as const)) }),
   'baseline-set': strict({ settings: SettingsSchema }),

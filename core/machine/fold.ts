@@ -3,7 +3,7 @@ import { readSwatch } from '../tension/reading'
 import { threadClass } from '../units/thread'
 import type { BodyOf, Happening, MachineEvent } from './event'
 import { careAfter } from './care-counts'
-import type { MachineState } from './state'
+import type { MachineState, Readied } from './state'
 
 /** A machine of which nothing has been written down: everything is still to be checked. */
 export const UNSEEN: MachineState = {
@@ -180,13 +180,31 @@ function after(before: MachineState, line: MachineEvent, happened: Happening): M
       return happened.body.outcome === 'cured' ? { ...state, failed: [] } : state
     case 'bobbin-screw-turned':
       return stale(state, 'bobbin-spring')
-    case 'bobbin-wound':
+    case 'bobbin-wound': {
+      const { count, thread } = happened.body
+      return readied(state, { bobbins: [{ happenedAt, count, ...(thread && { thread }) }] })
+    }
+    case 'laid-out': {
+      const { projectId } = happened.body
+      return projectId ? readied(state, { laidOut: [{ happenedAt, projectId }] }) : state
+    }
     case 'oiled':
     case 'trait-learnt':
     case 'noted':
       return state
   }
 }
+
+/** How many of the newest are remembered: more than any evening asks of one machine. */
+const MOST_READIED = 24
+
+const readied = (state: MachineState, { bobbins = [], laidOut = [] }: Partial<Readied>): MachineState => ({
+  ...state,
+  readied: {
+    bobbins: [...(state.readied?.bobbins ?? []), ...bobbins].slice(-MOST_READIED),
+    laidOut: [...(state.readied?.laidOut ?? []), ...laidOut].slice(-MOST_READIED),
+  },
+})
 
 const withoutLock = (state: MachineState, kind: MachineState['locks'][number]['kind']): MachineState => ({
   ...state,

@@ -50,6 +50,15 @@ export interface OpenFault {
   readonly eventId: string
 }
 
+export interface Readied {
+  readonly bobbins: readonly {
+    readonly happenedAt: string
+    readonly count: number
+    readonly thread?: NonNullable<BodyOf<'bobbin-wound'>['thread']>
+  }[]
+  readonly laidOut: readonly { readonly happenedAt: string; readonly projectId: string }[]
+}
+
 /** What a machine is today: only ever folded from its events. Plain JSON, so that it can be kept and compared. */
 export interface MachineState {
   readonly fitting?: Fitting
@@ -72,6 +81,8 @@ export interface MachineState {
   readonly baseline?: BodyOf<'baseline-set'>['settings']
   /** where they stood when somebody last looked, but for the dial and the foot, which are above */
   readonly settings?: BodyOf<'found-off'>['settings']
+  /** the newest bobbins wound for it and things laid out at it; what an evening still asks for is what is not among them */
+  readonly readied?: Readied
   /** the last line folded in, by time happened and id */
   readonly through?: { readonly happenedAt: string; readonly eventId: string }
 }

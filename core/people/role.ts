@@ -20,6 +20,7 @@ const MAY_LOG: Readonly<Record<EventKind, readonly Role[]>> = {
   'swatch-stitched': EVERYONE,
   used: STAFF,
   'bobbin-wound': STAFF,
+  'laid-out': STAFF,
   cleaned: STAFF,
   oiled: STAFF,
   'baseline-set': TEACHING,

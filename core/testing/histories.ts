@@ -55,6 +55,10 @@ const kinds = {
     finishedProject: fc.boolean(),
   }),
   'bobbin-wound': fc.record({ count: fc.integer({ min: 1, max: 3 }) }),
+  'laid-out': fc.record({
+    what: fc.constant('two swatches'),
+    projectId: fc.constantFrom('019a0000-0000-7000-8000-000000000001', '019a0000-0000-7000-8000-000000000002'),
+  }),
   cleaned: fc.constant({}),
   oiled: fc.oneof(fc.constant({}), fc.record({ where: fc.constantFrom('race' as const, 'arm' as const) })),
   'baseline-set': fc.record({

@@ -1,30 +1,8 @@
-'use client'
-
 import Link from 'next/link'
-import type { BenchTask } from '@/core/care/before-class'
-import { eventWords } from '@/core/machine/event-words'
-import type { StandingWord } from '@/core/machine/standing'
-import { StandingMark } from '@/ui/drawings/standing-mark'
-import { FaultNote } from '@/ui/parts/fault-note'
-import { useWrite } from '@/ui/parts/use-write'
-
-interface Stop {
-  readonly machineId: string
-  readonly name: string
-  readonly number: number
-  readonly standing: StandingWord
-  readonly because: readonly string[]
-  readonly tasks: readonly BenchTask[]
-  readonly who?: string
-  readonly what?: string
-}
-
-const LEADS = { check: 'check', 'room-check': 'check?list=room', swatch: 'swatch' } as const
-const LEADS_WORDS = { check: 'Seat check', 'room-check': 'Room check', swatch: 'Read a swatch' } as const
+import { BenchStops, type Stop } from '../../../_parts/bench-stops'
 
 /** The room in walking order: at each machine only what differs from what tonight needs, one tap each. */
 export function BeforeClass({ walk }: { walk: readonly Stop[] }) {
-  const { busy, fault, log } = useWrite()
   const open = walk.filter(({ tasks, standing }) => tasks.length > 0 || standing === 'stopped')
   const tasks = walk.reduce((sum, stop) => sum + stop.tasks.length, 0)
   return (
@@ -40,62 +18,7 @@ export function BeforeClass({ walk }: { walk: readonly Stop[] }) {
           ? 'Nothing to do: every machine stands as tonight needs it.'
           : `${tasks} ${tasks === 1 ? 'thing' : 'things'} at ${open.length} of ${walk.length} machines, in walking order.`}
       </p>
-      <FaultNote fault={fault} />
-      <ol className="mt-4 flex flex-col gap-4" aria-label="Machines in walking order">
-        {walk.map(({ machineId, name, number, standing, because, tasks: toDo, who, what }) => (
-          <li key={machineId} className="sheet p-4">
-            <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-              <h2 className="text-2xl font-bold">
-                <Link href={`/machines/${machineId}`}>{name}</Link>
-              </h2>
-              <span>no. {number}</span>
-              <StandingMark standing={standing} />
-              {who && (
-                <span>
-                  {who}: {what}
-                </span>
-              )}
-              {toDo.length === 0 && standing !== 'stopped' && <span className="ml-auto">as it should be</span>}
-            </div>
-            {standing === 'stopped' && <p className="mt-1 text-error">{because[0]}</p>}
-            <ul>
-              {toDo.map((task) => (
-                <li
-                  key={task.id}
-                  className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-dashed border-base-content/40 pt-2"
-                >
-                  <div className="min-w-56 flex-1">
-                    <strong>{task.title}</strong>
-                    <span className="block text-sm">{task.because}</span>
-                    {task.caution && <span className="block text-sm text-secondary">{task.caution}</span>}
-                  </div>
-                  {task.event ? (
-                    <button
-                      type="button"
-                      className="btn btn-outline btn-lg"
-                      disabled={busy}
-                      aria-label={`Done at ${name}: ${task.title}`}
-                      onClick={() =>
-                        void log(machineId, task.event!.kind, task.event!.body, {
-                          done: `${name}: ${eventWords(task.event!).title}`,
-                        })
-                      }
-                    >
-                      Done
-                    </button>
-                  ) : (
-                    task.leadsTo && (
-                      <Link className="btn btn-outline btn-lg" href={`/machines/${machineId}/${LEADS[task.leadsTo]}`}>
-                        {LEADS_WORDS[task.leadsTo]}
-                      </Link>
-                    )
-                  )}
-                </li>
-              ))}
-            </ul>
-          </li>
-        ))}
-      </ol>
+      <BenchStops walk={walk} />
     </>
   )
 }

@@ -5,6 +5,7 @@ import { useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { v7 as uuid } from 'uuid'
 import type { Fault } from '@/core/schema/invalid'
+import { eachLine } from '@/ui/lines'
 
 export interface Found {
   readonly seated: number
@@ -60,18 +61,4 @@ export function usePlanning(sessionId: string, planId: string | null) {
     router.refresh()
   }
   return { plan, stop: () => stopper.current?.abort(), thinking, found, fault }
-}
-
-/** Reads lines of JSON as they come. */
-async function eachLine(body: ReadableStream<Uint8Array>, take: (line: Line) => void): Promise<void> {
-  const reader = body.getReader()
-  const words = new TextDecoder()
-  let rest = ''
-  for (;;) {
-    const { done, value } = await reader.read()
-    if (done) return
-    const lines = (rest + words.decode(value, { stream: true })).split('\n')
-    rest = lines.pop() ?? ''
-    for (const line of lines) if (line) take(JSON.parse(line) as Line)
-  }
 }

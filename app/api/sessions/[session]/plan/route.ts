@@ -9,8 +9,9 @@ import { readSessions } from '@/store/session/sessions'
 import { currentActor } from '../../../../_server/actor'
 import { answering, isId, readJson, sameSiteOnly } from '../../../../_server/answer'
 import { askedNow, planRequest, readEvening } from '../../../../_server/evening'
+import { linesOfJson } from '../../../../_server/lines'
 import { planEveningApart } from '../../../../_server/planner'
-import { journal, theStore } from '../../../../_server/store'
+import { theStore } from '../../../../_server/store'
 
 const AskSchema = strict({
   /** under which the plan is kept */
@@ -71,39 +72,16 @@ export const POST = (request: Request, { params }: { params: Promise<{ session: 
         },
       })
 
-    const stop = new AbortController()
-    const words = new TextEncoder()
-    const lines = new ReadableStream<Uint8Array>({
-      async start(controller) {
-        const say = (line: object) => {
-          if (!stop.signal.aborted) controller.enqueue(words.encode(`${JSON.stringify(line)}\n`))
-        }
-        const short = ({ seats, changeoverMinutes, boundMinutes, unseated }: EveningPlan) => ({
-          seated: seats.length,
-          of: seats.length + unseated.length,
-          changeoverMinutes,
-          boundMinutes,
-        })
-        try {
-          const plan = await planEveningApart(ask, (better) => say({ better: short(better) }), stop.signal)
-          if (plan) {
-            await keep(plan)
-            say({ kept: commandId, ...short(plan) })
-          }
-        } catch (error) {
-          if (error instanceof Refused) say({ error: error.fault })
-          else {
-            journal.error(error, 'an evening could not be planned')
-            say({
-              error: { code: 'our-fault', message: 'Something went wrong here. The plan is as it was.', path: '' },
-            })
-          }
-        }
-        if (!stop.signal.aborted) controller.close()
-      },
-      cancel: () => stop.abort(),
+    const short = ({ seats, changeoverMinutes, boundMinutes, unseated }: EveningPlan) => ({
+      seated: seats.length,
+      of: seats.length + unseated.length,
+      changeoverMinutes,
+      boundMinutes,
     })
-    return new Response(lines, {
-      headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store, no-transform' },
+    return linesOfJson(async (say, stop) => {
+      const plan = await planEveningApart(ask, (better) => say({ better: short(better) }), stop)
+      if (!plan) return
+      await keep(plan)
+      say({ kept: commandId, ...short(plan) })
     })
   })

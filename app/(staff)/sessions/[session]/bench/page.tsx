@@ -1,0 +1,80 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { standingOf } from '@/core/machine/standing'
+import { benchList } from '@/core/session/bench-list'
+import { PrintButton } from '@/ui/parts/print-button'
+import { readSessions } from '@/store/session/sessions'
+import { theStore } from '../../../../_server/store'
+import { BenchStops } from '../../../../_parts/bench-stops'
+import { mustSee } from '../../../../_server/actor'
+import { asPlanSeat, askedNow, readEvening, sessionPage } from '../../../../_server/evening'
+import { siteOf } from '../../../../_server/site'
+import { EveningNav } from '../evening-nav'
+
+export const metadata: Metadata = { title: 'Bench list' }
+
+/** Where no evening went before: bobbins wound and things laid out in so many days are for this one. */
+const READIED_DAYS = 14
+
+export default async function BenchPage({ params }: { params: Promise<{ session: string }> }) {
+  const actor = await mustSee('see-sessions')
+  const session = await sessionPage(actor.siteId, (await params).session)
+  const [evening, site, sessions] = await Promise.all([
+    readEvening(actor.siteId, session),
+    siteOf(actor.siteId),
+    readSessions(theStore(), actor.siteId, { to: session.startsAt }),
+  ])
+  const now = new Date()
+  const { facts, kept, places } = evening
+  const { kits } = askedNow(evening, now)
+  const seats = (kept?.plan.seats ?? []).map(asPlanSeat)
+  // What was readied since the evening before this one is for this one.
+  const before = sessions.filter(({ endsAt, calledOff }) => endsAt <= session.startsAt && !calledOff).at(-1)
+  const since = before?.endsAt ?? new Date(session.startsAt.getTime() - READIED_DAYS * 24 * 3_600_000)
+  const stops = benchList(facts, seats, kits, since.toISOString(), now.toISOString())
+  const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
+  const tasks = stops.reduce((sum, stop) => sum + stop.tasks.length, 0)
+  const idle = facts.machines.filter(({ machineId }) => !stops.some((stop) => stop.machineId === machineId))
+  return (
+    <>
+      <EveningNav session={session} timeZone={site.timeZone} here="/bench" />
+      {seats.length === 0 ? (
+        <p className="sheet p-6 text-lg">
+          What to lay out follows from who sits where.{' '}
+          <Link className="link" href={`/sessions/${session.sessionId}`}>
+            Plan the evening first
+          </Link>
+          .
+        </p>
+      ) : (
+        <>
+          <div className="flex flex-wrap items-center gap-4">
+            <p className="grow text-lg" role="status">
+              {tasks === 0
+                ? 'All done: every machine stands as this evening needs it.'
+                : `${tasks} ${tasks === 1 ? 'thing' : 'things'} to do, in walking order. Each tick is a line in the machine’s book.`}
+            </p>
+            <PrintButton words="Print it" />
+          </div>
+          <BenchStops
+            walk={stops.map(({ machineId, first, tasks: own }) => {
+              const machine = facts.machines.find((each) => each.machineId === machineId)!
+              return {
+                machineId,
+                name: machine.name,
+                number: number.get(machineId)!,
+                ...standingOf(machine.state, facts.room.rules.needle, now.toISOString()),
+                tasks: own,
+                who: first.learner,
+                what: first.name,
+              }
+            })}
+          />
+          {idle.length > 0 && (
+            <p className="mt-6">Nobody sits at {idle.map(({ name }) => name).join(', ')} this evening.</p>
+          )}
+        </>
+      )}
+    </>
+  )
+}

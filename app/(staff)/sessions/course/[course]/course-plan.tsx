@@ -1,0 +1,170 @@
+'use client'
+
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useRef, useState } from 'react'
+import { toast } from 'sonner'
+import { plain } from '@/core/knowledge/rule'
+import type { Fault } from '@/core/schema/invalid'
+import { eachLine } from '@/ui/lines'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { send } from '@/ui/write'
+
+interface Evening {
+  readonly sessionId: string
+  readonly when: string
+  readonly planId: string | null
+  readonly leftOut: readonly string[]
+  readonly pinned: readonly string[]
+  readonly planned: number
+}
+interface Week {
+  readonly sessionId: string
+  readonly seats: readonly { readonly student: string; readonly machine: string; readonly block: number }[]
+  readonly changeoverMinutes: number
+  readonly optimal: boolean
+  readonly unseated: readonly { readonly name: string; readonly because: string }[]
+  readonly help: readonly { readonly words: string }[]
+  readonly needles: readonly { readonly words: string; readonly count: number }[]
+  readonly runsOut: readonly string[]
+}
+type Line = { readonly week: Week } | { readonly done: true } | { readonly error: Fault }
+
+/** The evenings of a course, planned one after the other; looked at first, kept when wanted. */
+export function CoursePlan({
+  courseId,
+  evenings,
+  mayPlan,
+}: {
+  courseId: string
+  evenings: readonly Evening[]
+  mayPlan: boolean
+}) {
+  const router = useRouter()
+  const [weeks, setWeeks] = useState<readonly Week[]>([])
+  const [thinking, setThinking] = useState(false)
+  const [fault, setFault] = useState<Fault>()
+  const stopper = useRef<AbortController>(undefined)
+
+  const plan = async () => {
+    const stop = new AbortController()
+    stopper.current = stop
+    setThinking(true)
+    setFault(undefined)
+    setWeeks([])
+    try {
+      const response = await fetch(`/api/courses/${courseId}/plan`, { method: 'POST', signal: stop.signal })
+      const take = (line: Line) => {
+        if ('week' in line) setWeeks((before) => [...before, line.week])
+        else if ('error' in line) setFault(line.error)
+      }
+      if (response.ok && response.body) await eachLine(response.body, take)
+      else take((await response.json()) as Line)
+    } catch {
+      if (!stop.signal.aborted)
+        setFault({ code: 'away', message: 'The room’s server cannot be reached; try again.', path: '' })
+    }
+    setThinking(false)
+  }
+  const keep = async () => {
+    for (const { sessionId, seats } of weeks) {
+      const evening = evenings.find((each) => each.sessionId === sessionId)!
+      const outcome = await send('set-plan', {
+        sessionId,
+        basedOn: evening.planId,
+        plan: {
+          seats: seats.map(({ student, machine, block }) => ({
+            projectId: student,
+            machineId: machine,
+            block,
+            ...(evening.pinned.includes(student) && { pinned: true }),
+          })),
+          leftOut: evening.leftOut,
+        },
+      })
+      if (!outcome.ok) {
+        setFault(outcome.error)
+        return
+      }
+    }
+    toast.success(`${weeks.length} evenings are planned`)
+    setWeeks([])
+    router.refresh()
+  }
+  const found = new Map(weeks.map((week) => [week.sessionId, week]))
+  return (
+    <>
+      {mayPlan && (
+        <div className="mt-4 flex flex-wrap items-center gap-3">
+          {thinking ? (
+            <button type="button" className="btn btn-lg" onClick={() => stopper.current?.abort()}>
+              Stop here
+            </button>
+          ) : (
+            <button type="button" className="btn btn-primary btn-lg" onClick={() => void plan()}>
+              Plan to the end
+            </button>
+          )}
+          {!thinking && weeks.length > 0 && (
+            <button type="button" className="btn btn-lg" onClick={() => void keep()}>
+              Keep {weeks.length === 1 ? 'this plan' : `these ${weeks.length} plans`}
+            </button>
+          )}
+          {thinking && (
+            <progress
+              className="progress w-48"
+              value={weeks.length}
+              max={evenings.length}
+              aria-label="Evenings planned so far"
+            />
+          )}
+        </div>
+      )}
+      <FaultNote fault={fault} />
+      <ol className="mt-4" aria-live="polite">
+        {evenings.map(({ sessionId, when, planned }, index) => {
+          const week = found.get(sessionId)
+          return (
+            <li key={sessionId} className="seam grid gap-x-6 gap-y-1 py-4 sm:grid-cols-[12rem_1fr]">
+              <p>
+                <span className="block text-sm">Week {index + 1}</span>
+                <Link className="text-lg font-bold" href={`/sessions/${sessionId}`} prefetch={false}>
+                  {when}
+                </Link>
+              </p>
+              {week ? (
+                <div>
+                  <p className="text-lg">
+                    <span className="numeral text-2xl">{week.seats.length}</span> seated,{' '}
+                    <span className="numeral text-2xl">{plain(week.changeoverMinutes)}</span> minutes of changeovers
+                    {week.optimal ? '' : ' (not proved)'}
+                  </p>
+                  {week.needles.length > 0 && (
+                    <p className="text-sm">
+                      Needles: {week.needles.map(({ words, count }) => `${count} × ${words}`).join(', ')}
+                    </p>
+                  )}
+                  {week.unseated.map(({ name, because }) => (
+                    <p key={name} className="text-sm">
+                      <strong>{name} has no seat.</strong> {because}
+                    </p>
+                  ))}
+                  {week.help.length > 0 && (
+                    <p className="text-sm">Would help: {week.help.map(({ words }) => words).join(' · ')}</p>
+                  )}
+                  {week.runsOut.length > 0 && (
+                    <p className="mt-1 border-l-4 border-warning pl-2 font-bold">
+                      After this evening none is left: {week.runsOut.join(', ')}
+                    </p>
+                  )}
+                </div>
+              ) : (
+                <p>{planned > 0 ? `${planned} seated as it is planned now` : 'not planned yet'}</p>
+              )}
+            </li>
+          )
+        })}
+      </ol>
+    </>
+  )
+}

@@ -1,0 +1,35 @@
+import 'server-only'
+import { Refused } from '@/store/refused'
+import { journal } from './store'
+
+/**
+ * Long work that answers a line of JSON at a time. Whoever stops listening stops it; what was wrong comes as a last line.
+ * @param work says lines; `stop` is aborted when nobody listens any more
+ */
+export function linesOfJson(work: (say: (line: object) => void, stop: AbortSignal) => Promise<void>): Response {
+  const stop = new AbortController()
+  const words = new TextEncoder()
+  const lines = new ReadableStream<Uint8Array>({
+    async start(controller) {
+      const say = (line: object) => {
+        if (!stop.signal.aborted) controller.enqueue(words.encode(`${JSON.stringify(line)}\n`))
+      }
+      try {
+        await work(say, stop.signal)
+      } catch (error) {
+        if (error instanceof Refused) say({ error: error.fault })
+        else {
+          journal.error(error, 'long work failed')
+          say({
+            error: { code: 'our-fault', message: 'Something went wrong here. Everything is as it was.', path: '' },
+          })
+        }
+      }
+      if (!stop.signal.aborted) controller.close()
+    },
+    cancel: () => stop.abort(),
+  })
+  return new Response(lines, {
+    headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store, no-transform' },
+  })
+}

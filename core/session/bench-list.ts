@@ -1,0 +1,144 @@
+import { beforeClass, type BenchTask } from '../care/before-class'
+import { fabricClass, completeFabric } from '../fabric/intake'
+import { plain } from '../knowledge/rule'
+import type { Kit } from '../kit/request'
+import { bobbinVolumeOf } from '../machine/kit-machine'
+import { kitUse } from '../thread-use/kit-use'
+import type { PlanSeat } from './plan-question'
+import { bobbinsFor, type EveningFacts, type EveningLearner, type EveningMachine } from './room-question'
+
+/** One machine before class: who sits there first, and what is still to be done. */
+export interface BenchStop {
+  readonly machineId: string
+  readonly first: EveningLearner
+  readonly tasks: readonly BenchTask[]
+}
+
+/** A swatch is cut this wide and long, two of them stacked as the project is. */
+const SWATCH_CM = 10
+
+interface Sitting {
+  readonly learner: EveningLearner
+  readonly kit: Kit
+}
+
+/**
+ * What is to be done on the bench before an evening, machine by machine in walking order. Nothing of it is kept as a list:
+ * what a machine's book says already is left out, and each thing done is a line in that book.
+ * @param kits by project and machine
+ * @param since ISO, UTC: bobbins wound and things laid out before then were for another evening
+ * @param now ISO, UTC
+ */
+export function benchList(
+  facts: EveningFacts,
+  seats: readonly PlanSeat[],
+  kits: ReadonlyMap<string, ReadonlyMap<string, Kit>>,
+  since: string,
+  now: string,
+): BenchStop[] {
+  return facts.machines.flatMap((machine) => {
+    const sitting = seats
+      .filter((seat) => seat.machine === machine.machineId)
+      .sort((a, b) => a.block - b.block)
+      .flatMap(({ student }): Sitting[] => {
+        const learner = facts.learners.find(({ projectId }) => projectId === student)
+        const kit = kits.get(student)?.get(machine.machineId)
+        return learner && kit ? [{ learner, kit }] : []
+      })
+    const first = sitting[0]
+    if (!first) return []
+    const standing = beforeClass(machine, first.kit, facts.room.rules, now).map((task) =>
+      task.event?.kind === 'set-up'
+        ? { ...task, event: { ...task.event, body: { ...task.event.body, ...sewnNow(first.learner) } } }
+        : task,
+    )
+    return [
+      {
+        machineId: machine.machineId,
+        first: first.learner,
+        tasks: [...standing, ...windTasks(machine, sitting, facts, since), ...layOutTasks(machine, sitting, since)],
+      },
+    ]
+  })
+}
+
+const sewnNow = (learner: EveningLearner) => ({
+  fabricClass: fabricClass(completeFabric(learner.fabric)),
+  projectId: learner.projectId,
+})
+
+/** Bobbins by thread, for everybody who sits at this machine, less those that are wound already. */
+function windTasks(
+  machine: EveningMachine,
+  sitting: readonly Sitting[],
+  facts: EveningFacts,
+  since: string,
+): BenchTask[] {
+  const { traits, state } = machine
+  const byThread = new Map<string, { thread: Kit['bobbinThread']; count: number; metres: number; for: string[] }>()
+  for (const { learner, kit } of sitting) {
+    const thread = kit.bobbinThread
+    const key = `${thread.tex} ${thread.fibre}`
+    const own = byThread.get(key) ?? { thread, count: 0, metres: 0, for: [] }
+    const count = bobbinsFor(learner, kit, traits, facts)
+    byThread.set(key, {
+      thread,
+      count: own.count + count,
+      metres: own.metres + bobbinMetres(learner, kit, machine, facts),
+      for: [...own.for, learner.learner],
+    })
+  }
+  return [...byThread].flatMap(([key, { thread, count, metres, for: names }]) => {
+    const wound = (state.readied?.bobbins ?? [])
+      .filter((each) => each.happenedAt >= since && each.thread && `${each.thread.tex} ${each.thread.fibre}` === key)
+      .reduce((sum, each) => sum + each.count, 0)
+    const left = count - wound
+    if (left <= 0) return []
+    const ofClass = traits.bobbinClass ? `, class ${traits.bobbinClass}` : ''
+    const length = metres > 0 ? ` ${Math.ceil(metres)} m in all.` : ''
+    return [
+      {
+        id: `wind ${key}`,
+        title: `Wind ${left === 1 ? 'a bobbin' : `${left} bobbins`} of ${plain(thread.tex)} tex ${thread.fibre}${ofClass}`,
+        because: `For ${names.join(' and ')}.${length}`,
+        event: { kind: 'bobbin-wound' as const, body: { count: left, thread } },
+      },
+    ]
+  })
+}
+
+function bobbinMetres(learner: EveningLearner, kit: Kit, { traits }: EveningMachine, { room }: EveningFacts): number {
+  const volume = bobbinVolumeOf(traits)
+  if (!learner.sewn || volume === undefined) return 0
+  const stackMm = completeFabric(learner.fabric).thicknessMm * learner.layers.seam
+  return kitUse(kit, learner.sewn, stackMm, volume, room.rules.beginners ?? false).bobbinM
+}
+
+/** Everybody's things at the machine where they sit: swatches of their own cloth, what else the kit asks for, glasses. */
+function layOutTasks({ state }: EveningMachine, sitting: readonly Sitting[], since: string): BenchTask[] {
+  return sitting.flatMap(({ learner, kit }) => {
+    const done = (state.readied?.laidOut ?? []).some(
+      ({ happenedAt, projectId }) => happenedAt >= since && projectId === learner.projectId,
+    )
+    if (done) return []
+    const things = [
+      `${learner.layers.seam} pieces of its cloth, ${SWATCH_CM} × ${SWATCH_CM} cm, for the swatch`,
+      ...kit.extras.map((extra) => extra.replaceAll('-', ' ')),
+      ...(kit.cautions.includes('glasses') ? ['glasses'] : []),
+    ]
+    return [
+      {
+        id: `lay out ${learner.projectId}`,
+        title: `Lay out ${learner.learner}’s ${learner.name}`,
+        because: `${things.join('; ')}.`,
+        event: {
+          kind: 'laid-out' as const,
+          body: {
+            what: `${learner.learner}’s ${learner.name}: ${things.join('; ')}`.slice(0, 400),
+            projectId: learner.projectId,
+          },
+        },
+      },
+    ]
+  })
+}

@@ -1,0 +1,142 @@
+import { foldNext } from '../machine/fold'
+import type { Happening, MachineEvent } from '../machine/event'
+import type { MachineState } from '../machine/state'
+import { fabricClass, completeFabric } from '../fabric/intake'
+import { itemKey, type StockItem } from '../stock/item'
+import { loadOf } from '../wear/wear'
+import { fittedIn } from './breach'
+import { planEvening, type EveningPlan, type EveningRequest } from './evening-plan'
+import { eveningNeeds, type Need } from './needs'
+import { PLAN_COSTS, type Solve } from './plan-question'
+import { eveningQuestion, type EveningFacts } from './room-question'
+
+export interface CourseWeek {
+  readonly sessionId: string
+  /** ISO, UTC */
+  readonly startsAt: string
+  readonly request: EveningRequest
+}
+
+export interface WeekPlan {
+  readonly sessionId: string
+  readonly plan: EveningPlan
+  readonly needs: readonly Need[]
+  /** what the shelves have left of what this evening uses up */
+  readonly left: readonly { readonly item: StockItem; readonly count: number }[]
+}
+
+/**
+ * A course to its end, evening after evening: each is planned with the needles, the wear and the shelves that the earlier ones
+ * leave, and with everybody nearest to the machine of last time. No joint optimum is claimed.
+ * @param tell is told of each evening as it is planned
+ */
+export function planCourse(
+  weeks: readonly CourseWeek[],
+  solve: Solve,
+  clock: () => number,
+  tell: (week: WeekPlan) => void,
+): WeekPlan[] {
+  let states: ReadonlyMap<string, MachineState> = new Map()
+  let used: ReadonlyMap<string, number> = new Map()
+  let seats: ReadonlyMap<string, string> = new Map()
+  return weeks.map(({ sessionId, startsAt, request }) => {
+    const facts: EveningFacts = {
+      ...request.facts,
+      machines: request.facts.machines.map((machine) => ({
+        ...machine,
+        state: states.get(machine.machineId) ?? machine.state,
+      })),
+      learners: request.facts.learners.map((learner) => {
+        const last = seats.get(learner.projectId)
+        return last ? { ...learner, lastMachineId: last } : learner
+      }),
+      onHand: request.facts.onHand.map((shelf) => ({
+        ...shelf,
+        count: Math.max(0, shelf.count - (used.get(itemKey(shelf.item)) ?? 0)),
+      })),
+      room: roomAfter(request.facts, used),
+    }
+    const plan = planEvening({ ...request, facts, now: startsAt }, solve, clock)
+    const { question, kits } = eveningQuestion(facts, startsAt)
+    const needs = eveningNeeds(facts, question, kits, plan.seats)
+    const after = new Map(used)
+    for (const { item, count, usedUp } of needs)
+      if (usedUp) after.set(itemKey(item), (after.get(itemKey(item)) ?? 0) + count)
+    const left = needs
+      .filter(({ usedUp }) => usedUp)
+      .map(({ item, count }) => {
+        const shelf = facts.onHand.find((each) => itemKey(each.item) === itemKey(item))
+        return { item, count: Math.max(0, (shelf?.count ?? 0) - count) }
+      })
+    states = new Map([...states, ...statesAfter(facts, startsAt, plan, question, kits)])
+    used = after
+    seats = new Map([...seats, ...plan.seats.map(({ student, machine }) => [student, machine] as const)])
+    const week = { sessionId, plan, needs, left }
+    tell(week)
+    return week
+  })
+}
+
+function roomAfter({ room }: EveningFacts, used: ReadonlyMap<string, number>): EveningFacts['room'] {
+  if (!room.stock) return room
+  const needles = room.stock.needles.map((needle) => ({
+    ...needle,
+    count: Math.max(0, needle.count - (used.get(itemKey({ kind: 'needle', ...withoutCount(needle) })) ?? 0)),
+  }))
+  return { ...room, stock: { ...room.stock, needles } }
+}
+
+const withoutCount = <Needle extends { readonly count: number }>({ count: _, ...needle }: Needle) => needle
+
+/** What the machines will be after an evening: the lines that it will write, folded as any others. */
+function statesAfter(
+  facts: EveningFacts,
+  startsAt: string,
+  plan: EveningPlan,
+  question: ReturnType<typeof eveningQuestion>['question'],
+  kits: ReturnType<typeof eveningQuestion>['kits'],
+): Map<string, MachineState> {
+  const named = new Map(question.kits.map((kit) => [kit.id, kit]))
+  const fitted = fittedIn(plan.seats, question, named, { ...PLAN_COSTS, ...question.costs })
+  return new Map(
+    facts.machines.map(({ machineId, traits, state }) => {
+      const own = plan.seats.filter(({ machine }) => machine === machineId).sort((a, b) => a.block - b.block)
+      let next = state
+      let line = 0
+      const write = (happening: Happening) => {
+        line += 1
+        const happenedAt = new Date(new Date(startsAt).getTime() + line * 1000).toISOString()
+        const event = { ...happening, happenedAt, eventId: `${startsAt}-${line}`, personId: '' } as MachineEvent
+        next = foldNext(next, event) ?? next
+      }
+      for (const seat of own) {
+        const kit = kits.get(seat.student)?.get(machineId)
+        const learner = facts.learners.find(({ projectId }) => projectId === seat.student)
+        if (!kit || !learner) continue
+        if (fitted.some(({ student }) => student === seat.student)) {
+          const { point, sizeNm, gapMm } = kit.needle
+          const system = traits.needleSystem ?? kit.needle.system
+          write({
+            kind: 'needle-changed',
+            body: { in: { system, point, sizeNm, ...(gapMm !== undefined && { gapMm }), condition: 'new' } },
+          })
+        }
+        write({
+          kind: 'set-up',
+          body: {
+            thread: kit.topThread,
+            bobbinThread: kit.bobbinThread,
+            foot: kit.foot,
+            fabricClass: fabricClass(completeFabric(learner.fabric)),
+          },
+        })
+        const motorMinutes = facts.blockMinutes * facts.room.rules.duty
+        write({
+          kind: 'used',
+          body: { use: { load: loadOf(learner.fabric, kit.topThread), motorMinutes }, finishedProject: false },
+        })
+      }
+      return [machineId, next]
+    }),
+  )
+}

@@ -1,0 +1,102 @@
+import type { Kit } from '../kit/request'
+import { itemKey, type StockItem } from '../stock/item'
+import { fittedIn } from './breach'
+import { PLAN_COSTS, type PlanQuestion, type PlanSeat } from './plan-question'
+import { bobbinsFor, type EveningFacts } from './room-question'
+
+/** What an evening takes of one thing: used up, as needles are, or in hand at once and back after. */
+export interface Need {
+  readonly item: StockItem
+  readonly count: number
+  readonly usedUp: boolean
+}
+
+/** Everything that the seats of one evening take from the shelves. */
+export function eveningNeeds(
+  facts: Pick<EveningFacts, 'learners' | 'machines' | 'room'>,
+  question: PlanQuestion,
+  kits: ReadonlyMap<string, ReadonlyMap<string, Kit>>,
+  seats: readonly PlanSeat[],
+): Need[] {
+  const needs = new Map<string, Need>()
+  const add = (item: StockItem, count: number, usedUp: boolean) => {
+    const key = itemKey(item)
+    needs.set(key, { item, usedUp, count: (needs.get(key)?.count ?? 0) + count })
+  }
+  const known = seats.filter(({ student, machine }) => kits.get(student)?.has(machine))
+  const named = new Map(question.kits.map((kit) => [kit.id, kit]))
+  const running = known.filter(({ machine }) => question.machines.some(({ id }) => id === machine))
+  for (const { student, machine } of fittedIn(running, question, named, { ...PLAN_COSTS, ...question.costs }))
+    add(needleItem(kits.get(student)!.get(machine)!), 1, true)
+  const blocks = [...new Set(known.map(({ block }) => block))]
+  const atOnce = blocks.map((block) => {
+    const counts = new Map<string, { item: StockItem; count: number }>()
+    for (const seat of known.filter((each) => each.block === block)) {
+      const kit = kits.get(seat.student)!.get(seat.machine)!
+      const learner = facts.learners.find(({ projectId }) => projectId === seat.student)!
+      const { traits } = facts.machines.find(({ machineId }) => machineId === seat.machine)!
+      const { tex, fibre, use } = kit.topThread
+      const things: [StockItem, number][] = [
+        [{ kind: 'thread', tex, fibre, use }, kit.extras.includes('second-spool') ? 2 : 1],
+        [{ kind: 'foot', foot: kit.foot }, 1],
+        ...(traits.bobbinClass
+          ? [
+              [{ kind: 'bobbin', bobbinClass: traits.bobbinClass }, bobbinsFor(learner, kit, traits, facts)] as [
+                StockItem,
+                number,
+              ],
+            ]
+          : []),
+      ]
+      for (const [item, count] of things)
+        counts.set(itemKey(item), { item, count: (counts.get(itemKey(item))?.count ?? 0) + count })
+    }
+    return counts
+  })
+  for (const counts of atOnce)
+    for (const [key, { item, count }] of counts)
+      if (count > (needs.get(key)?.count ?? 0)) needs.set(key, { item, count, usedUp: false })
+  return [...needs.values()]
+}
+
+const needleItem = ({ needle: { point, sizeNm, gapMm } }: Kit): StockItem => ({
+  kind: 'needle',
+  point,
+  sizeNm,
+  ...(gapMm !== undefined && { gapMm }),
+})
+
+/** What runs short, when first, and by how many in all. */
+export interface Shortage {
+  readonly item: StockItem
+  /** the id of the first evening that would lack it */
+  readonly sessionId: string
+  readonly short: number
+}
+
+/**
+ * What the shelves lack for evenings to come. Needles are used up from evening to evening; thread, feet and bobbins come back,
+ * and are only short where nobody has as many. Feet and bobbins that nobody counts are taken to be there.
+ * @param evenings in order of time
+ */
+export function shortagesOf(
+  evenings: readonly { readonly sessionId: string; readonly needs: readonly Need[] }[],
+  onHand: readonly { readonly item: StockItem; readonly count: number }[],
+): Shortage[] {
+  const left = new Map(onHand.map(({ item, count }) => [itemKey(item), count]))
+  const found = new Map<string, Shortage>()
+  for (const { sessionId, needs } of evenings) {
+    for (const { item, count, usedUp } of needs) {
+      const key = itemKey(item)
+      const has = left.get(key)
+      if (has === undefined && (item.kind === 'foot' || item.kind === 'bobbin')) continue
+      const lack = count - (has ?? 0)
+      if (usedUp) left.set(key, Math.max(0, (has ?? 0) - count))
+      if (lack <= 0) continue
+      const before = found.get(key)
+      const short = usedUp ? (before?.short ?? 0) + lack : Math.max(before?.short ?? 0, lack)
+      found.set(key, { item, sessionId: before?.sessionId ?? sessionId, short })
+    }
+  }
+  return [...found.values()]
+}
