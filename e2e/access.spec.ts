@@ -46,7 +46,30 @@ const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
   'the lab': (page) => page.goto('/lab'),
   'the trainer': (page) => page.goto('/lab/trainer'),
   'what comes back': (page) => page.goto('/room/patterns'),
+  'the evenings': (page) => page.goto('/sessions'),
+  'new evenings': (page) => page.goto('/sessions/new'),
+  'a run sheet': openEvening,
+  ...Object.fromEntries(
+    ['bench', 'people'].map((part) => [
+      `an evening’s ${part}`,
+      async (page: Page) => {
+        await openEvening(page)
+        await page.goto(`${page.url()}/${part}`)
+      },
+    ]),
+  ),
+  'a course week by week': async (page) => {
+    await page.goto('/sessions')
+    await page.getByRole('link', { name: /week by week/ }).click()
+    await expect(page.getByRole('heading', { level: 1, name: /week by week/ })).toBeVisible()
+  },
   'nothing here': (page) => page.goto('/nowhere'),
+}
+
+async function openEvening(page: Page) {
+  await page.goto('/sessions')
+  await page.getByRole('link', { name: /^Thu / }).first().click()
+  await expect(page.getByRole('heading', { level: 1, name: /^Camp Kit, Thu/ })).toBeVisible()
 }
 
 async function openBag(page: Page) {

@@ -103,6 +103,12 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/kits/[project]': 'see-kits',
   '/kits/[project]/print': 'see-kits',
   '/open/[code]': 'anyone',
+  '/sessions': 'see-sessions',
+  '/sessions/new': 'add-sessions',
+  '/sessions/[session]': 'see-sessions',
+  '/sessions/[session]/bench': 'see-sessions',
+  '/sessions/[session]/people': 'see-sessions',
+  '/sessions/course/[course]': 'see-sessions',
   '/rules': 'see-rules',
   '/machines/exchange': 'import-machines',
   '/machines/new': 'add-machine',
@@ -131,6 +137,7 @@ const HANDLERS = [
   '/api/care/[secret]',
   '/api/commands/[name]',
   '/api/compute/[name]',
+  '/api/courses/[course]/plan',
   '/api/devices/[device]',
   '/api/health',
   '/api/kits/[course]',
@@ -139,6 +146,8 @@ const HANDLERS = [
   '/api/machines',
   '/api/machines/sheet',
   '/api/meter',
+  '/api/sessions/[session]/plan',
+  '/api/sessions/[session]/sheet',
   '/api/sign-in/[...all]',
 ]
 
@@ -291,6 +300,19 @@ for (const role of ROLES) {
       }
     })
 
+    test('plans an evening only where they may', async ({ request }) => {
+      const ask = { commandId: randomUUID(), basedOn: null }
+      const unknown = randomUUID()
+      const [evening, course] = [
+        await request.post(`/api/sessions/${unknown}/plan`, { data: ask }),
+        await request.post(`/api/courses/${unknown}/plan`),
+      ]
+      const expected = MATRIX['set-plan'][role] ? 404 : 403
+      expect([evening.status(), course.status()]).toEqual([expected, expected])
+      const sheet = await request.get(`/api/sessions/${unknown}/sheet`)
+      expect(sheet.status()).toBe(MATRIX['see-sessions'][role] ? 404 : 403)
+    })
+
     test('sees the pages they may and nothing else', async ({ request, baseURL }) => {
       const ids = await knownIds(baseURL!)
       for (const [path, needs] of Object.entries(PAGES)) {
@@ -298,6 +320,8 @@ for (const role of ROLES) {
           path
             .replace('[machine]', ids.machine)
             .replace('[project]', ids.project)
+            .replace('[session]', ids.session)
+            .replace('[course]', ids.course)
             .replace('[code]', codeOf('machine', ids.machine)),
         )
         expect([path, answer.status()]).toEqual([path, needs === 'anyone' || MATRIX[needs][role] ? 200 : 404])
@@ -306,13 +330,17 @@ for (const role of ROLES) {
   })
 }
 
-/** Ids of a machine and a project of the demo, looked up by somebody who may see them. */
-async function knownIds(baseURL: string): Promise<{ machine: string; project: string }> {
+/** Ids of a machine, a project, an evening and a class of the demo, looked up by somebody who may see them. */
+async function knownIds(
+  baseURL: string,
+): Promise<{ machine: string; project: string; session: string; course: string }> {
   const context = await playwrightRequest.newContext({ baseURL, storageState: stateFile('coordinator') })
   const first = async (page: string, pattern: RegExp) => pattern.exec(await (await context.get(page)).text())![1]!
   const ids = {
     machine: await first('/room', /\/machines\/([0-9a-f-]{36})/),
     project: await first('/kits', /href="\/kits\/([0-9a-f-]{36})/),
+    session: await first('/sessions', /href="\/sessions\/([0-9a-f-]{36})/),
+    course: await first('/sessions', /href="\/sessions\/course\/([0-9a-f-]{36})/),
   }
   await context.dispose()
   return ids
@@ -324,6 +352,10 @@ test.describe('somebody who is signed out', () => {
     for (const deed of Object.keys(BODIES) as Deed[])
       expect(await post(request, deed, BODIES[deed])).toMatchObject({ status: 401 })
     expect((await request.post('/api/compute/kit', { data: {} })).status()).toBe(401)
+    const ask = { commandId: randomUUID(), basedOn: null }
+    expect((await request.post(`/api/sessions/${nowhere}/plan`, { data: ask })).status()).toBe(401)
+    expect((await request.post(`/api/courses/${nowhere}/plan`)).status()).toBe(401)
+    expect((await request.get(`/api/sessions/${nowhere}/sheet`)).status()).toBe(401)
     for (const [path, needs] of Object.entries(PAGES)) {
       if (needs === 'anyone') continue
       const answer = await request.get(path.replace(/\[\w+\]/, nowhere), { maxRedirects: 0 })

@@ -122,7 +122,7 @@ function layOutTasks({ state }: EveningMachine, sitting: readonly Sitting[], sin
     )
     if (done) return []
     const things = [
-      `${learner.layers.seam} pieces of its cloth, ${SWATCH_CM} × ${SWATCH_CM} cm, for the swatch`,
+      `${learner.layers.seam === 1 ? 'a piece' : `${learner.layers.seam} pieces`} of its cloth, ${SWATCH_CM} × ${SWATCH_CM} cm, for the swatch`,
       ...kit.extras.map((extra) => extra.replaceAll('-', ' ')),
       ...(kit.cautions.includes('glasses') ? ['glasses'] : []),
     ]

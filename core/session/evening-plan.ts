@@ -1,7 +1,8 @@
 import type { Foot } from '../knowledge/foot'
 import { itemKey } from '../stock/item'
+import { fittedIn, usesOf } from './breach'
 import { kitOn } from './changeover'
-import type { PlanQuestion, PlanSeat, Solve } from './plan-question'
+import { PLAN_COSTS, type PlanLimit, type PlanQuestion, type PlanSeat, type Solve } from './plan-question'
 import { planRoom, type RoomPlan } from './room-plan'
 import { eveningQuestion, STAFF_LIMIT, withPins, type EveningFacts, type EveningQuestion } from './room-question'
 import type { PlanWeights } from './soft-aims'
@@ -56,7 +57,7 @@ export function planEvening(
     seats: [...ran, ...plan.seats],
     unseated: plan.unseated.map(({ student }) => ({
       student,
-      because: becauseUnseated(student, facts, asked, question),
+      because: becauseUnseated(student, facts, asked, question, plan.seats),
     })),
     help: [],
   })
@@ -116,8 +117,10 @@ function becauseUnseated(
   project: string,
   { machines, blocks }: EveningFacts,
   { whyNot, stopped }: EveningQuestion,
-  { students, limits = [], pairs = [] }: PlanQuestion,
+  question: PlanQuestion,
+  seats: readonly PlanSeat[],
 ): string {
+  const { students, limits = [], pairs = [] } = question
   const student = students.find(({ id }) => id === project)
   if ((student?.fromBlock ?? 1) > blocks) return 'They come after the last block has begun.'
   const why = whyNot.get(project)!
@@ -133,14 +136,30 @@ function becauseUnseated(
   if (able.length === 0) {
     return `No machine can take it. ${reasons.slice(0, MOST_REASONS).join('. ')}.`
   }
-  const short = limits.filter(({ uses }) =>
-    able.some(({ machineId }) => (uses[machineId]?.[student?.kit ?? ''] ?? 0) > 0),
+  const short = limits.filter((limit) =>
+    able.every(({ machineId }) => {
+      const blocksLeft = Array.from({ length: blocks }, (_, index) => index + 1)
+      const free = (block: number) =>
+        usesOf(limit, student?.kit ?? '', machineId) + usedOf(limit, seats, question, block) <= limit.most
+      return !blocksLeft.some(free)
+    }),
   )
   const tied = pairs.some((pair) => pair.students.includes(project))
     ? ' Who sits with or apart from them counts too.'
     : ''
   const scarce = short.map(({ words, most }) => ` Of ${words} there ${most === 1 ? 'is 1' : `are ${most}`}.`).join('')
   return `${able.map(({ name }) => name).join(', ')} could take it, and every such place is wanted.${scarce}${tied}`
+}
+
+/** How much of a limit these seats take, in a block or of all needles put in. */
+function usedOf(limit: PlanLimit, seats: readonly PlanSeat[], question: PlanQuestion, block: number): number {
+  const kits = new Map(question.kits.map((kit) => [kit.id, kit]))
+  const kitOf = new Map(question.students.map(({ id, kit }) => [id, kit]))
+  const counted =
+    limit.per === 'block'
+      ? seats.filter((seat) => seat.block === block)
+      : fittedIn(seats, question, kits, { ...PLAN_COSTS, ...question.costs })
+  return counted.reduce((sum, { student, machine }) => sum + usesOf(limit, kitOf.get(student) ?? '', machine), 0)
 }
 
 /** Every single change that might seat one of these: a foot, a pack, a spool, a block, a machine, a sign-off. */

@@ -1,5 +1,5 @@
 import type { Kit } from '../kit/request'
-import { itemKey, type StockItem } from '../stock/item'
+import { asShelved, itemKey, type StockItem } from '../stock/item'
 import { fittedIn } from './breach'
 import { PLAN_COSTS, type PlanQuestion, type PlanSeat } from './plan-question'
 import { bobbinsFor, type EveningFacts } from './room-question'
@@ -13,11 +13,12 @@ export interface Need {
 
 /** Everything that the seats of one evening take from the shelves. */
 export function eveningNeeds(
-  facts: Pick<EveningFacts, 'learners' | 'machines' | 'room'>,
+  facts: Pick<EveningFacts, 'learners' | 'machines' | 'room' | 'onHand'>,
   question: PlanQuestion,
   kits: ReadonlyMap<string, ReadonlyMap<string, Kit>>,
   seats: readonly PlanSeat[],
 ): Need[] {
+  const shelves = new Set(facts.onHand.map(({ item }) => itemKey(item)))
   const needs = new Map<string, Need>()
   const add = (item: StockItem, count: number, usedUp: boolean) => {
     const key = itemKey(item)
@@ -27,7 +28,7 @@ export function eveningNeeds(
   const named = new Map(question.kits.map((kit) => [kit.id, kit]))
   const running = known.filter(({ machine }) => question.machines.some(({ id }) => id === machine))
   for (const { student, machine } of fittedIn(running, question, named, { ...PLAN_COSTS, ...question.costs }))
-    add(needleItem(kits.get(student)!.get(machine)!), 1, true)
+    add(asShelved(needleItem(kits.get(student)!.get(machine)!), shelves), 1, true)
   const blocks = [...new Set(known.map(({ block }) => block))]
   const atOnce = blocks.map((block) => {
     const counts = new Map<string, { item: StockItem; count: number }>()

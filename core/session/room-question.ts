@@ -10,7 +10,7 @@ import type { Traits } from '../machine/trait'
 import { TRAIT_QUESTIONS } from '../machine/trait'
 import type { SignOff } from '../people/progress'
 import type { ProjectFacts } from '../schema/project'
-import { itemKey, itemWords, type StockItem } from '../stock/item'
+import { asShelved, itemKey, itemWords, type StockItem } from '../stock/item'
 import type { OnHand } from '../stock/ledger'
 import { kitUse } from '../thread-use/kit-use'
 import type {
@@ -311,7 +311,9 @@ function limitsOf(
     string,
     { item: StockItem; per: PlanLimit['per']; uses: Record<string, Record<string, number>> }
   >()
-  const take = (item: StockItem, per: PlanLimit['per'], machineId: string, kitId: string, count: number) => {
+  const shelves = new Set(counted.keys())
+  const take = (asked: StockItem, per: PlanLimit['per'], machineId: string, kitId: string, count: number) => {
+    const item = asShelved(asked, shelves)
     const key = itemKey(item)
     const limit = limits.get(key) ?? { item, per, uses: {} }
     limit.uses[machineId] = { ...limit.uses[machineId], [kitId]: count }

@@ -28,6 +28,16 @@ export function itemKey(item: StockItem): string {
   }
 }
 
+/**
+ * The item as a shelf has it: a twin needle of a certain gap may lie among those whose gap nobody wrote down.
+ * @param shelves keys of everything that is kept
+ */
+export function asShelved(item: StockItem, shelves: ReadonlySet<string>): StockItem {
+  if (item.kind !== 'needle' || item.gapMm === undefined || shelves.has(itemKey(item))) return item
+  const { gapMm: _, ...plain } = item
+  return shelves.has(itemKey(plain)) ? plain : item
+}
+
 export function itemWords(item: StockItem): string {
   switch (item.kind) {
     case 'needle':

@@ -59,10 +59,12 @@ export function useWrite() {
   return {
     busy,
     fault,
-    write: async (name: string, body: object, words: WriteWords): Promise<boolean> => {
+    /** @returns the id under which it landed; undefined when it did not */
+    write: async (name: string, body: object, words: WriteWords): Promise<string | undefined> => {
       setBusy(true)
       setFault(undefined)
-      return settle(await send(name, body, idFor(JSON.stringify([name, body]))), words)
+      const id = idFor(JSON.stringify([name, body]))
+      return settle(await send(name, body, id), words) ? id : undefined
     },
     log: async (machineId: string, kind: string, body: object, words: WriteWords): Promise<boolean> => {
       setBusy(true)

@@ -1,13 +1,19 @@
 import type { Metadata } from 'next'
+import Link from 'next/link'
 import { may } from '@/core/people/role'
 import { STOCK_KINDS, itemKey, itemWords } from '@/core/stock/item'
 import { onHand } from '@/core/stock/ledger'
 import { needlesFitted, reconcileNeedles } from '@/core/stock/reconcile'
+import { ROOM_NUMBERS } from '@/core/knowledge/room-number'
+import { shortagesOf } from '@/core/session/needs'
+import { reorderPoints, shoppingList } from '@/core/stock/reorder'
 import { readRoom } from '@/store/machine/machines'
 import { readNames } from '@/store/site/site'
 import { readMoves, readNeedleBooks } from '@/store/stock/stock'
 import { formatInTimeZone } from '@/ui/time'
+import { PrintButton } from '@/ui/parts/print-button'
 import { mustSee } from '../../_server/actor'
+import { promisesOf } from '../../_server/promises'
 import { siteOf } from '../../_server/site'
 import { theStore } from '../../_server/store'
 import { Shelf, type ShelfShown } from './shelf'
@@ -20,18 +26,34 @@ const KIND_WORDS = { needle: 'Needles', thread: 'Thread', bobbin: 'Empty bobbins
 export default async function StoresPage() {
   const actor = await mustSee('see-stores')
   const store = theStore()
-  const [moves, books, room, names, site] = await Promise.all([
+  const now = new Date()
+  const [moves, books, room, names, site, promises] = await Promise.all([
     readMoves(store, actor.siteId),
     readNeedleBooks(store, actor.siteId),
     readRoom(store, actor.siteId),
     readNames(store, actor.siteId),
     siteOf(actor.siteId),
+    promisesOf(actor.siteId, now),
   ])
   const machineNames = new Map(room.map(({ machineId, name }) => [machineId, name]))
   const balances = reconcileNeedles(moves, books)
   const short = balances.filter((balance) => balance.short > 0)
-  const shelves = onHand(moves, needlesFitted(books)).sort((a, b) => (itemKey(a.item) < itemKey(b.item) ? -1 : 1))
+  const fitted = needlesFitted(books)
+  const shelves = onHand(moves, fitted).sort((a, b) => (itemKey(a.item) < itemKey(b.item) ? -1 : 1))
   const mayCount = may(actor.role, 'count-stock')
+  const { evenings, planned, coming } = promises
+  const promised = new Map<string, { count: number; usedUp: boolean }>()
+  for (const { needs } of evenings)
+    for (const { item, count, usedUp } of needs) {
+      const before = promised.get(itemKey(item))?.count ?? 0
+      promised.set(itemKey(item), { usedUp, count: usedUp ? before + count : Math.max(before, count) })
+    }
+  const reorderWeeks = site.houseRules.numbers?.reorderWeeks ?? ROOM_NUMBERS.reorderWeeks.usual
+  const points = reorderPoints(moves, fitted, reorderWeeks, now.toISOString())
+  const usedUp = new Map([...promised].filter(([, each]) => each.usedUp).map(([key, { count }]) => [key, count]))
+  const toBuy = shoppingList(shelves, usedUp, shelves.length > 0 ? shortagesOf(evenings, shelves) : [], points)
+  const partUsed = new Map(balances.map((balance) => [itemKey(balance.item), balance.partUsed]))
+  const whenOf = new Map(evenings.map(({ sessionId, startsAt }) => [sessionId, startsAt]))
   const shown = (kind: (typeof STOCK_KINDS)[number]): ShelfShown[] =>
     shelves
       .filter(({ item }) => item.kind === kind)
@@ -41,8 +63,17 @@ export default async function StoresPage() {
         words: itemWords(item),
         count,
         beyond,
+        ...shelfNotes(itemKey(item)),
         ...(countedAt !== undefined && { counted: formatInTimeZone(countedAt, site.timeZone) }),
       }))
+  const shelfNotes = (key: string): Pick<ShelfShown, 'promised' | 'partUsed' | 'point'> => {
+    const point = points.get(key)?.point
+    return {
+      ...(promised.has(key) && { promised: promised.get(key)! }),
+      ...(partUsed.get(key) && { partUsed: partUsed.get(key)! }),
+      ...(point && { point }),
+    }
+  }
   return (
     <>
       <div className="mb-4 flex flex-wrap items-end gap-4">
@@ -74,6 +105,43 @@ export default async function StoresPage() {
             ))}
           </ul>
         </section>
+      )}
+      {toBuy.length > 0 && (
+        <section aria-labelledby="buy" className="sheet mb-6 p-5">
+          <div className="flex flex-wrap items-center gap-4">
+            <h2 id="buy" className="grow text-xl font-bold">
+              To buy
+            </h2>
+            <PrintButton words="Print the list" />
+          </div>
+          <ul className="mt-1 grid gap-x-8 sm:grid-cols-2">
+            {toBuy.map(({ item, count, because, sessionId }) => (
+              <li key={itemKey(item)} className="seam flex gap-3 py-2">
+                <span className="numeral w-10 text-right text-2xl">{count}</span>
+                <span>
+                  <strong className="block first-letter:uppercase">{itemWords(item)}</strong>
+                  <span className="block text-sm">
+                    {because}
+                    {sessionId && (
+                      <strong className="text-error">
+                        , by {formatInTimeZone(whenOf.get(sessionId)!, site.timeZone)}
+                      </strong>
+                    )}
+                  </span>
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {coming > 0 && shelves.length > 0 && (
+        <p className="mb-4">
+          {planned === 0 ? 'No evening to come is planned yet' : `${planned} of ${coming} evenings to come are planned`}
+          : what they take is promised here.{' '}
+          <Link className="link" href="/sessions" prefetch={false}>
+            Evenings
+          </Link>
+        </p>
       )}
       {shelves.length === 0 && (
         <section className="sheet p-8 text-lg">

@@ -13,6 +13,11 @@ export interface ShelfShown {
   readonly count: number
   readonly beyond: number
   readonly counted?: string
+  /** what planned evenings take: used up, or in hand at once */
+  readonly promised?: { readonly count: number; readonly usedUp: boolean }
+  readonly partUsed?: number
+  /** bought again below this */
+  readonly point?: number
 }
 
 type Doing = 'receive-stock' | 'count-stock' | 'take-stock' | 'adjust-stock'
@@ -26,7 +31,7 @@ const WORDS: Readonly<Record<Doing, { readonly button: string; readonly label: s
 
 /** One shelf: what lies there, and the four things that can be done with it. */
 export function Shelf({
-  shelf: { item, words, count, beyond, counted },
+  shelf: { item, words, count, beyond, counted, promised, partUsed, point },
   mayCount,
   mayTake,
 }: {
@@ -65,7 +70,12 @@ export function Shelf({
             {beyond > 0 ? (
               <strong className="text-warning">{beyond} more were fitted than lay there: count it. </strong>
             ) : null}
-            {counted ? `counted ${counted}` : 'never counted'}
+            {[
+              counted ? `counted ${counted}` : 'never counted',
+              ...(promised ? [`${promised.count} ${promised.usedUp ? 'promised' : 'wanted at once'}`] : []),
+              ...(partUsed ? [`${partUsed} part-used besides`] : []),
+              ...(point ? [`bought again below ${point}`] : []),
+            ].join(' · ')}
           </span>
         </span>
         <span className="flex flex-wrap">

@@ -44,7 +44,6 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
     <>
       <EveningNav session={session} timeZone={site.timeZone} here="" />
       <RunSheet
-        key={kept?.planId ?? 'none'}
         sessionId={session.sessionId}
         planId={kept?.planId ?? null}
         {...(kept && { madeBy: names.get(kept.madeBy) ?? 'somebody' })}

@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import type { PlannedSeat, PlanProof } from '@/core/schema/session'
 import type { SheetFigures } from '@/core/session/sheet'
 import { plain } from '@/core/knowledge/rule'
@@ -8,15 +9,19 @@ interface Props extends SheetProps {
   readonly figures: SheetFigures
   readonly byHand: { readonly minutes: number; readonly needles: number; readonly seated: number }
   readonly seats: readonly PlannedSeat[]
-  readonly planning: ReturnType<typeof usePlanning>
+  readonly planning: Omit<ReturnType<typeof usePlanning>, 'plan'> & {
+    readonly plan: (fromBlock?: number) => Promise<void>
+  }
   readonly nameOf: (project: string) => string
   readonly busy: boolean
 }
 
 /** What the plan costs, what it saves, and how sure it is: in one line each. */
 export function PlanLine(props: Props) {
-  const { figures, byHand, seats, planning, learners, proof, proofHolds, mayPlan, running, busy } = props
+  const { figures, byHand, seats, planning, learners, proof, proofHolds, mayPlan, running, blocks, busy } = props
   const { plan, stop, thinking, found } = planning
+  // An evening that is under way is planned from now on.
+  const [from, setFrom] = useState(running)
   const seated = learners.length - figures.unseated.length
   const pins = seats.filter(({ pinned }) => pinned).length
   return (
@@ -49,21 +54,28 @@ export function PlanLine(props: Props) {
               </button>
             ) : (
               <>
-                {running !== undefined && seats.length > 0 && (
-                  <button
-                    type="button"
-                    className="btn btn-outline btn-lg"
-                    disabled={busy}
-                    onClick={() => void plan(running)}
-                  >
-                    Re-plan from now
-                  </button>
+                {seats.length > 0 && (
+                  <label>
+                    <span className="sr-only">What is planned again</span>
+                    <select
+                      className="select select-lg w-64"
+                      value={from ?? ''}
+                      onChange={({ target }) => setFrom(target.value === '' ? undefined : Number(target.value))}
+                    >
+                      <option value="">the whole evening</option>
+                      {blocks.map((_, index) => (
+                        <option key={index} value={index + 1}>
+                          from block {index + 1} on, few moves
+                        </option>
+                      ))}
+                    </select>
+                  </label>
                 )}
                 <button
                   type="button"
                   className="btn btn-primary btn-lg"
                   disabled={busy || learners.length === 0}
-                  onClick={() => void plan()}
+                  onClick={() => void plan(seats.length === 0 ? undefined : from)}
                 >
                   {seats.length === 0 ? 'Plan the evening' : pins > 0 ? 'Plan again around the pins' : 'Plan again'}
                 </button>
@@ -104,8 +116,8 @@ function proofWords({ minutes }: SheetFigures, seated: number, proof: PlanProof 
   if (!proof) return 'Seated by hand. Plan the evening to see how little it could take.'
   if (!holds)
     return 'Something has changed since it was planned: people, machines, pins or shelves. Plan again to be sure.'
-  const from = proof.fromBlock ? ` from block ${proof.fromBlock} on` : ''
-  if (proof.fromBlock) return `Planned anew${from}, with as few moves as can be.`
+  if (proof.fromBlock)
+    return `Planned anew from block ${proof.fromBlock} on, with as few moves as can be: ${seated} have a seat.`
   if (minutes > proof.changeoverMinutes + 1e-9)
     return `Changed by hand: the plan took ${plain(proof.changeoverMinutes)} minutes.`
   if (proof.optimal)

@@ -1,7 +1,8 @@
 'use client'
 
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
-import { useState } from 'react'
+import { useRouter } from 'next/navigation'
+import { useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { PlannedSeat } from '@/core/schema/session'
 import {
@@ -28,10 +29,22 @@ const planSeat = ({ projectId, machineId, block }: PlannedSeat) => ({ student: p
 export function RunSheet(props: SheetProps) {
   const { sessionId, planId, question, machines, learners, blocks, mayPlan } = props
   const [seats, setSeats] = useState(props.seats)
+  // A plan that came in meanwhile, one's own or another's, is what is shown; whoever is carried stays in the hand.
+  const [shown, setShown] = useState(planId)
+  const [own, setOwn] = useState<readonly string[]>([])
+  const overtaken = planId !== null && own.includes(planId) && planId !== own.at(-1)
+  if (shown !== planId && !overtaken) {
+    setShown(planId)
+    setSeats(props.seats)
+  }
+  /** the plan that the next change builds on, where the page has not heard of it yet */
+  const basis = useRef<string>(undefined)
+  const queue = useRef<Promise<void>>(Promise.resolve())
   const [carried, setCarried] = useState<string>()
   const [moving, setMoving] = useState<string>()
   const { busy, fault, write } = useWrite()
-  const planning = usePlanning(sessionId, planId)
+  const planning = usePlanning(sessionId)
+  const router = useRouter()
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
 
   const who = new Map(learners.map((learner) => [learner.projectId, learner]))
@@ -56,8 +69,15 @@ export function RunSheet(props: SheetProps) {
     const before = seats
     setSeats(next)
     const plan = { seats: next, leftOut, ...(props.proof && { proof: props.proof }) }
-    void write('set-plan', { sessionId, basedOn: planId, plan }, { done }).then((landed) => {
-      if (!landed) setSeats(before)
+    // One change after the other, however quickly they come: each builds on the one before.
+    queue.current = queue.current.then(async () => {
+      const landed = await write('set-plan', { sessionId, basedOn: basis.current ?? planId, plan }, { done })
+      basis.current = landed
+      if (landed) setOwn((ids) => [...ids, landed])
+      else {
+        setSeats(before)
+        router.refresh()
+      }
     })
   }
   const move = (project: string, to: { machine: string; block: number } | undefined) => {
@@ -126,7 +146,15 @@ export function RunSheet(props: SheetProps) {
         figures={figures}
         byHand={byHand}
         seats={seats}
-        planning={planning}
+        planning={{
+          ...planning,
+          plan: async (fromBlock) => {
+            await queue.current
+            const basedOn = basis.current ?? planId
+            basis.current = undefined
+            await planning.plan(basedOn, fromBlock)
+          },
+        }}
         nameOf={nameOf}
         busy={busy}
       />

@@ -84,9 +84,8 @@ function PlaceCell({
       <span className="text-sm lg:hidden">
         {blocks[block - 1]!.from}, block {block}
       </span>
-      {stopped ? (
-        <p className="text-sm text-error">{block === 1 ? stopped : 'as before'}</p>
-      ) : (
+      {stopped && block === 1 && <p className="text-sm text-error">{stopped}</p>}
+      {(!stopped || seats.length > 0) && (
         <div className="flex min-h-20 items-stretch gap-2">
           <Seam change={change} />
           <div className="flex grow flex-col gap-1">
@@ -111,7 +110,7 @@ function PlaceCell({
                 </p>
               )
             })}
-            {seats.length === 0 && <p className="self-center text-sm opacity-70">free</p>}
+            {seats.length === 0 && !stopped && <p className="self-center text-sm opacity-70">free</p>}
             {change && (
               <p className="text-sm">
                 {plain(change.minutes)} min: {change.parts.map((part) => PART_WORDS[part]).join(', ')}

@@ -16,7 +16,7 @@ export interface Found {
 type Line = { readonly better: Found } | (Found & { readonly kept: string }) | { readonly error: Fault }
 
 /** Has an evening planned: what is found on the way is shown, and stopping keeps the best so far. */
-export function usePlanning(sessionId: string, planId: string | null) {
+export function usePlanning(sessionId: string) {
   const router = useRouter()
   const [found, setFound] = useState<Found>()
   const [thinking, setThinking] = useState(false)
@@ -31,7 +31,7 @@ export function usePlanning(sessionId: string, planId: string | null) {
     } else toast.success(`${line.seated} of ${line.of} seated, ${line.changeoverMinutes} minutes of changeovers`)
   }
 
-  const plan = async (fromBlock?: number) => {
+  const plan = async (basedOn: string | null, fromBlock?: number) => {
     const stop = new AbortController()
     stopper.current = stop
     setThinking(true)
@@ -41,7 +41,7 @@ export function usePlanning(sessionId: string, planId: string | null) {
       const response = await fetch(`/api/sessions/${sessionId}/plan`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ commandId: uuid(), basedOn: planId, ...(fromBlock !== undefined && { fromBlock }) }),
+        body: JSON.stringify({ commandId: uuid(), basedOn, ...(fromBlock !== undefined && { fromBlock }) }),
         signal: stop.signal,
       })
       if (response.ok && response.body) await eachLine(response.body, take)

@@ -30,7 +30,13 @@ export function Pairs({
   const pick = (label: string, value: string, set: (value: string) => void) => (
     <label className="flex flex-col gap-1">
       <span className="text-sm">{label}</span>
-      <select className="select" value={value} onChange={(event) => set(event.target.value)} required>
+      <select
+        aria-label={label}
+        className="select"
+        value={value}
+        onChange={(event) => set(event.target.value)}
+        required
+      >
         <option value="">choose</option>
         {people.map(({ personId, name }) => (
           <option key={personId} value={personId}>
@@ -90,7 +96,12 @@ export function Pairs({
           {pick('and who', other, setOther)}
           <label className="flex flex-col gap-1">
             <span className="text-sm">do what</span>
-            <select className="select" value={kind} onChange={(event) => setKind(event.target.value as Pair['kind'])}>
+            <select
+              aria-label="do what"
+              className="select"
+              value={kind}
+              onChange={(event) => setKind(event.target.value as Pair['kind'])}
+            >
               <option value="together">{KIND_WORDS.together}</option>
               <option value="apart">{KIND_WORDS.apart}</option>
             </select>

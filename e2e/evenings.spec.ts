@@ -1,0 +1,223 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { expect, stateFile, test } from './people'
+
+test.describe.configure({ mode: 'serial' })
+test.use({ storageState: stateFile('coordinator') })
+
+async function openThursday(page: Page): Promise<void> {
+  await page.goto('/sessions')
+  await page.getByRole('link', { name: /^Thu / }).first().click()
+  await expect(page.getByRole('heading', { level: 1, name: /^Camp Kit, Thu/ })).toBeVisible()
+}
+const thePlan = (page: Page) => page.getByRole('region', { name: 'The plan' })
+const rowOf = (page: Page, machine: string) => page.getByRole('row', { name: new RegExp(`^${machine} no`) })
+const seatedWords = async (page: Page) => (await thePlan(page).innerText()).match(/(\d+)\s+of (\d+) seated/)!
+
+async function plan(page: Page): Promise<void> {
+  await thePlan(page).getByRole('button', { name: /^Plan/ }).click()
+  await expect(page.getByText(/seated, .* minutes of changeovers/)).toBeVisible()
+  await expect(thePlan(page).getByRole('button', { name: /^Plan/ })).toBeEnabled()
+}
+
+test('an evening is planned with proof, moved by hand with what it costs, pinned, and planned around the pin', async ({
+  page,
+}) => {
+  // Tall enough that every place of the room is in sight while somebody is carried.
+  await page.setViewportSize({ width: 1280, height: 2400 })
+  await openThursday(page)
+  await expect(thePlan(page)).toContainText('Nobody is seated yet. 12 want a seat.')
+  await plan(page)
+  await expect(thePlan(page)).toContainText(/Proved: no plan seats more than \d+, and none that does takes fewer than/)
+  await expect(thePlan(page)).toContainText('First come, first seated would take')
+  const [, seated] = await seatedWords(page)
+  expect(Number(seated)).toBeGreaterThanOrEqual(11)
+  const proved = (await thePlan(page).innerText()).match(/([\d.]+)\s+minutes of changeovers/)![1]!
+  // Whoever has no seat is told why, and what would help.
+  if (Number(seated) < 12) {
+    await expect(page.getByRole('region', { name: 'Without a seat' })).toContainText('could take it')
+    await expect(thePlan(page)).toContainText(/What would help most: .*(one more|a pack|back in service)/)
+  }
+
+  // By keys: every other place with its minutes, and what speaks against it.
+  await rowOf(page, 'Curlew')
+    .getByRole('button', { name: /^Move Chidi from Curlew/ })
+    .click()
+  const dialog = page.getByRole('dialog', { name: 'Where Chidi sits' })
+  await expect(dialog.getByRole('button', { name: /Knot, block 1.*Chidi: / })).toBeVisible()
+  await dialog.getByRole('button', { name: /^Snipe, block 2/ }).focus()
+  await page.keyboard.press('Enter')
+  await expect(rowOf(page, 'Snipe')).toContainText('Chidi')
+  await expect(page.getByText('Chidi sits at Snipe, block 2')).toBeVisible()
+
+  // By hand: while somebody is carried every place says what it would cost.
+  const card = rowOf(page, 'Snipe').getByText('Chidi', { exact: true })
+  const to = rowOf(page, 'Heron').getByRole('cell').nth(1)
+  const [from, target] = [(await card.boundingBox())!, (await to.boundingBox())!]
+  await page.mouse.move(from.x + 5, from.y + 5)
+  await page.mouse.down()
+  await page.mouse.move(from.x + 30, from.y + 30, { steps: 4 })
+  await expect(page.getByText(/^(no minute more|[+−][\d.]+ min|✕)$/).first()).toBeVisible()
+  await page.mouse.move(target.x + target.width / 2, target.y + 40, { steps: 8 })
+  await page.mouse.up()
+  await expect(rowOf(page, 'Heron').getByRole('cell').nth(1)).toContainText('Chidi')
+  await expect(page.getByText('Chidi sits at Heron, block 2')).toBeVisible()
+
+  // Pinned, Chidi stays; nothing is lost on a reload.
+  await page.getByRole('button', { name: 'Chidi stays at Heron, block 2' }).click()
+  await expect(page.getByText('Chidi stays there')).toBeVisible()
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Chidi stays at Heron, block 2' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  await expect(thePlan(page)).toContainText('Plan again to be sure')
+  await plan(page)
+  await expect(rowOf(page, 'Heron').getByRole('cell').nth(1)).toContainText('Chidi')
+  await expect(thePlan(page)).toContainText('Proved')
+  const around = (await thePlan(page).innerText()).match(/([\d.]+)\s+minutes of changeovers/)![1]!
+  expect(Number(around)).toBeGreaterThanOrEqual(Number(proved))
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await page.getByRole('button', { name: 'Chidi stays at Heron, block 2' }).click()
+  await expect(page.getByText('Chidi may be seated anew')).toBeVisible()
+  await plan(page)
+})
+
+test('a machine drops out: its people move, and nobody else does', async ({ page }) => {
+  await openThursday(page)
+  const places = () =>
+    page
+      .getByRole('button', { name: /^Move / })
+      .evaluateAll((all) => all.map((each) => each.getAttribute('aria-label')!))
+  const before = await places()
+  const leaving = before.filter((words) => words.includes('from Curlew'))
+  expect(leaving.length).toBeGreaterThan(0)
+  await page.getByRole('button', { name: 'Leave Curlew out' }).click()
+  await expect(page.getByText('Curlew is left out', { exact: true })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'What does not go together' })).toContainText('left out this evening')
+  await thePlan(page).getByLabel('What is planned again').selectOption({ label: 'from block 1 on, few moves' })
+  await plan(page)
+  await expect(thePlan(page)).toContainText('with as few moves as can be')
+  const after = await places()
+  expect(after.some((words) => words.includes('from Curlew'))).toBe(false)
+  for (const words of before) if (!leaving.includes(words)) expect(after).toContain(words)
+
+  await page.getByRole('button', { name: 'Take Curlew in again' }).click()
+  await expect(page.getByText('Curlew takes part again')).toBeVisible()
+  await plan(page)
+})
+
+test('who comes late or not at all changes the plan, and two sit apart', async ({ page }) => {
+  await openThursday(page)
+  await page.getByRole('link', { name: 'Who comes' }).click()
+  await expect(page.getByRole('heading', { name: '12 of 12 come' })).toBeVisible()
+  await page.getByLabel('Lotta comes').selectOption({ label: 'does not come' })
+  await expect(page.getByRole('heading', { name: '11 of 12 come' })).toBeVisible()
+  await page.getByLabel('Ansa comes').selectOption({ label: 'late: from block 2' })
+  await expect(page.getByText('Ansa comes for block 2')).toBeVisible()
+  const pair = page.getByRole('form', { name: 'A new pair' })
+  await pair.getByLabel('Who', { exact: true }).selectOption('Chidi')
+  await pair.getByLabel('and who').selectOption('Kofi')
+  await pair.getByLabel('do what').selectOption('apart')
+  await pair.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByRole('region', { name: 'Together and apart' })).toContainText('Chidi and Kofi never sit')
+  await page.getByRole('link', { name: 'Run sheet', exact: true }).last().click()
+  await plan(page)
+  await expect(page.getByRole('table')).not.toContainText('Lotta')
+  const blockOf = async (name: string) =>
+    /block (\d)/.exec(
+      (await page.getByRole('button', { name: new RegExp(`^Move ${name} from`) }).getAttribute('aria-label'))!,
+    )![1]
+  expect(await blockOf('Ansa')).toBe('2')
+  expect(await blockOf('Chidi')).not.toBe(await blockOf('Kofi'))
+
+  await page.getByRole('link', { name: 'Who comes' }).click()
+  await page.getByRole('button', { name: 'End the pair Chidi and Kofi' }).click()
+  await expect(page.getByText('Nobody has to sit with or apart')).toBeVisible()
+  await page.getByLabel('Lotta comes').selectOption({ label: 'comes' })
+  await expect(page.getByText('Lotta: here')).toBeVisible()
+  await page.getByLabel('Ansa comes').selectOption({ label: 'comes' })
+  await expect(page.getByRole('heading', { name: '12 of 12 come' })).toBeVisible()
+})
+
+test('the bench list is worked tick by tick, and each tick is a line in a book', async ({ page }) => {
+  await page.setViewportSize({ width: 768, height: 1024 })
+  await openThursday(page)
+  await plan(page)
+  await page.getByRole('link', { name: 'Bench list' }).click()
+  const status = page.getByRole('status').filter({ hasText: 'walking order' })
+  const count = async () => Number(/^(\d+)/.exec(await status.innerText())![1])
+  await expect(status).toBeVisible()
+  const all = await count()
+  const stop = page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: 'Knot', exact: true }) })
+  await stop
+    .getByRole('button', { name: /^Done at Knot: Wind / })
+    .first()
+    .click()
+  await expect(page.getByText(/^Knot: .*bobbins? wound$/)).toBeVisible()
+  await expect.poll(count).toBe(all - 1)
+  await stop
+    .getByRole('button', { name: /^Done at Knot: Lay out / })
+    .first()
+    .click()
+  await expect(page.getByText(/^Knot: Laid out: /)).toBeVisible()
+  await expect.poll(count).toBe(all - 2)
+  await page.reload()
+  expect(await count()).toBe(all - 2)
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await stop.getByRole('link', { name: 'Knot' }).click()
+  const lines = page.getByRole('list', { name: 'Lines of the book, newest first' })
+  await expect(lines).toContainText('Laid out: ')
+  await expect(lines).toContainText(/wound/)
+})
+
+test('when a needle has run out the stores say by when to buy it, and the plan does without', async ({ page }) => {
+  const WING = 'wing 100/16'
+  const count = async (number: number) => {
+    await page.goto('/stores')
+    await page.getByRole('button', { name: `Count: ${WING}` }).click()
+    const field = page.getByRole('spinbutton', { name: 'How many lie there' })
+    await field.fill(String(number))
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByText(`${WING}: written down`)).toBeVisible()
+  }
+  await openThursday(page)
+  await plan(page)
+  await expect(page.getByRole('table')).toContainText('Hana')
+  await count(0)
+  const list = page.getByRole('region', { name: 'To buy' })
+  await expect(list).toContainText(/Wing 100\/16.*short for what is planned.*by Thu/is)
+  await openThursday(page)
+  await expect(thePlan(page)).toContainText('Plan again to be sure')
+  await plan(page)
+  await expect(page.getByRole('region', { name: 'Without a seat' })).toContainText('Hana')
+  await count(2)
+  await openThursday(page)
+  await plan(page)
+  await expect(page.getByRole('table')).toContainText('Hana')
+})
+
+test('a course is planned to its end, new evenings come into the calendar, and a plan is stopped', async ({ page }) => {
+  await page.goto('/sessions')
+  await page.getByRole('link', { name: /week by week/ }).click()
+  await page.getByRole('button', { name: 'Plan to the end' }).click()
+  await expect(page.getByRole('button', { name: 'Keep these 6 plans' })).toBeVisible({ timeout: 120_000 })
+  const weeks = page.getByRole('listitem').filter({ hasText: 'minutes of changeovers' })
+  await expect(weeks).toHaveCount(6)
+  await expect(page.getByText(/After this evening none is left: .*wing/)).toBeVisible()
+
+  await page.goto('/sessions/new')
+  await page.getByLabel('First day').fill('2031-05-08')
+  await page.getByLabel('Every week, so many times').fill('2')
+  await expect(page.getByText('Thu 8 May, 18:00 to Thu 15 May, 18:00')).toBeVisible()
+  await page.getByRole('button', { name: 'Put them in the calendar' }).click()
+  await expect(page.getByRole('link', { name: 'Thu 15 May, 18:00' })).toBeVisible()
+  await page.getByRole('link', { name: 'Thu 8 May, 18:00' }).click()
+
+  // The answer is held back, so that there is something to stop.
+  await page.route('**/api/sessions/*/plan', () => new Promise(() => undefined))
+  await thePlan(page).getByRole('button', { name: 'Plan the evening' }).click()
+  await thePlan(page).getByRole('button', { name: 'Stop and keep the best' }).click()
+  await expect(page.getByText('Stopped; the best plan so far is kept')).toBeVisible()
+  await expect(thePlan(page).getByRole('button', { name: 'Plan the evening' })).toBeEnabled()
+})

@@ -1,0 +1,252 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { MachineEvent } from '@/core/machine/event'
+import { foldMachine } from '@/core/machine/fold'
+import { benchList } from '@/core/session/bench-list'
+import { planCourse } from '@/core/session/course-plan'
+import { planEvening, type EveningPlan, type EveningRequest } from '@/core/session/evening-plan'
+import { eveningNeeds } from '@/core/session/needs'
+import type { Solve } from '@/core/session/plan-question'
+import { eveningQuestion, type EveningFacts } from '@/core/session/room-question'
+import { breachWords, byHandFigures, moveOptions, moveSeat, sheetFigures } from '@/core/session/sheet'
+import { itemKey } from '@/core/stock/item'
+import { evening, EVENING_AT, eveningLearner, eveningMachine, shelf } from '@/core/testing/evenings'
+import { loadSolver } from './solver'
+
+let solve: Solve
+beforeAll(async () => {
+  solve = await loadSolver()
+})
+const clock = () => performance.now() / 1000
+const request = (facts: EveningFacts, more: Partial<EveningRequest> = {}): EveningRequest => ({
+  facts,
+  pins: [],
+  weights: {},
+  seconds: 10,
+  now: EVENING_AT,
+  ...more,
+})
+const plan = (facts: EveningFacts, more: Partial<EveningRequest> = {}): EveningPlan =>
+  planEvening(request(facts, more), solve, clock)
+const seatOf = ({ seats }: EveningPlan, name: string) => seats.find(({ student }) => student === `of ${name}`)
+
+describe('an evening', () => {
+  it('seats everybody whom machines can take, batches by kit and says so with proof', () => {
+    const { seats, optimal, changeoverMinutes, byHandMinutes, unseated, help } = plan(evening())
+    expect(seats).toHaveLength(6)
+    expect([unseated, help]).toEqual([[], []])
+    expect(optimal).toBe(true)
+    expect(changeoverMinutes).toBeLessThanOrEqual(byHandMinutes)
+    for (const cloth of [0, 1, 2]) {
+      const own = ['Ida', 'Jon', 'Kit', 'Lea', 'Max', 'Nia'].filter((_, index) => index % 3 === cloth)
+      expect(new Set(own.map((name) => seatOf({ seats } as EveningPlan, name)!.machine)).size).toBe(1)
+    }
+  })
+
+  it('keeps pins, late comers, access needs and pairs', () => {
+    const machines = [eveningMachine('Heron'), eveningMachine('Curlew'), eveningMachine('Knot')]
+    const low = { ...machines[2]!, traits: { ...machines[2]!.traits, tableHeightAdjusts: true } }
+    const facts = evening({
+      machines: [machines[0]!, machines[1]!, low],
+      learners: [
+        eveningLearner('Ida', 0, { needs: ['tableHeightAdjusts'] }),
+        eveningLearner('Jon', 1, { fromBlock: 2 }),
+        eveningLearner('Kit', 2),
+        eveningLearner('Lea', 2),
+      ],
+      pairs: [{ kind: 'together', people: ['Kit', 'Lea'] }],
+    })
+    const pins = [{ student: 'of Kit', machine: 'Heron', block: 1 }]
+    const found = plan(facts, { pins })
+    expect(found.seats).toHaveLength(4)
+    expect(seatOf(found, 'Ida')!.machine).toBe('Knot')
+    expect(seatOf(found, 'Jon')!.block).toBe(2)
+    expect(seatOf(found, 'Kit')).toEqual(pins[0])
+    expect(seatOf(found, 'Lea')!.block).toBe(1)
+  })
+
+  it('says why somebody has no seat, and finds the one change that seats them', () => {
+    const crowd = evening({ blocks: 1, learners: ['Ida', 'Jon', 'Kit', 'Lea'].map((name) => eveningLearner(name, 2)) })
+    const { unseated, help } = plan(crowd)
+    expect(unseated).toHaveLength(1)
+    expect(unseated[0]!.because).toContain('Heron, Curlew, Knot could take it')
+    expect(help[0]).toMatchObject({ words: 'one more block', seats: 1 })
+
+    const locked = foldMachine([
+      {
+        kind: 'red-tagged',
+        body: { because: 'The belt is torn' },
+        eventId: '1',
+        happenedAt: '2026-11-20T10:00:00.000Z',
+        personId: 'p',
+      } as MachineEvent,
+    ])
+    const alone = evening({
+      machines: [{ ...eveningMachine('Heron'), state: locked }],
+      learners: [eveningLearner('Ida', 2)],
+    })
+    const stopped = plan(alone)
+    expect(stopped.unseated[0]!.because).toMatch(/^No machine can take it\. Heron: .*The belt is torn/)
+    expect(stopped.help).toEqual([{ words: 'Heron back in service', seats: 1, minutes: expect.any(Number) as number }])
+  })
+
+  it('does not put in more needles than the shelf holds, and names the pack that would help', () => {
+    const facts = evening({
+      blocks: 1,
+      learners: ['Ida', 'Jon'].map((name) => eveningLearner(name, 2)),
+    })
+    const { kits } = eveningQuestion(facts, EVENING_AT)
+    const { point, sizeNm } = kits.get('of Ida')!.get('Heron')!.needle
+    const thread = kits.get('of Ida')!.get('Heron')!.topThread
+    const stock = { needles: [{ point, sizeNm, count: 1 }], threads: [thread] }
+    const short = plan({
+      ...facts,
+      room: { ...facts.room, stock },
+      onHand: [shelf({ kind: 'needle', point, sizeNm }, 1), shelf({ kind: 'thread', ...thread }, 9)],
+    })
+    expect(short.seats).toHaveLength(1)
+    expect(short.help.map(({ words }) => words).join()).toMatch(/a pack of 5 universal/)
+  })
+
+  it('lets staff stay with as many as there are staff', () => {
+    const thick = (name: string) =>
+      eveningLearner(name, 0, {
+        fabric: { structure: 'felt', massGsm: 420, thicknessMm: 2.1, traits: ['bulky'] },
+        layers: { seam: 2, crossing: 2 },
+      })
+    const facts = evening({ blocks: 1, learners: [thick('Ida'), thick('Jon')] })
+    const cautions = eveningQuestion(facts, EVENING_AT).kits.get('of Ida')!.get('Heron')!.cautions
+    expect(cautions).toContain('staff-only')
+    expect(plan({ ...facts, staffAtHand: 1 }).seats).toHaveLength(1)
+    expect(plan({ ...facts, staffAtHand: 1 }).help[0]!.words).toMatch(/one more (member of staff|block)/)
+    expect(plan({ ...facts, staffAtHand: 2 }).seats).toHaveLength(2)
+  })
+
+  it('planned anew when a machine drops out keeps who sits there and moves as few as can be', () => {
+    const facts = evening({ machines: ['Heron', 'Curlew', 'Knot', 'Snipe'].map((name) => eveningMachine(name)) })
+    const before = plan(facts)
+    const out = seatOf(before, 'Ida')!.machine
+    const block = 2
+    const after = plan({ ...facts, leftOut: [out] }, { underWay: { block, seats: before.seats } })
+    expect(after.seats).toHaveLength(6)
+    for (const seat of before.seats) {
+      const now = after.seats.find(({ student }) => student === seat.student)!
+      if (seat.block < block) expect(now).toEqual(seat)
+      else if (seat.machine === out) expect(now.machine).not.toBe(out)
+      else expect(now).toEqual(seat)
+    }
+  })
+})
+
+describe('a run sheet', () => {
+  it('tells what a move costs, who changes places, and what it breaks', () => {
+    const facts = evening({ pairs: [{ kind: 'apart', people: ['Ida', 'Jon'] }] })
+    const { question } = eveningQuestion(facts, EVENING_AT)
+    const { seats } = plan(facts)
+    const before = sheetFigures(question, seats)
+    expect(before.breaches).toEqual([])
+    const options = moveOptions(question, seats, 'of Ida')
+    expect(options).toHaveLength(5)
+    for (const { machine, block, minutes, breaks, swapsWith } of options) {
+      const moved = moveSeat(seats, 'of Ida', { machine, block }, (seat) => seat)
+      const after = sheetFigures(question, moved)
+      expect(after.minutes - before.minutes).toBe(minutes)
+      expect(moved).toHaveLength(seats.length)
+      expect(after.breaches).toHaveLength(breaks.length)
+      if (swapsWith)
+        expect(moved.find(({ student }) => student === swapsWith)).toMatchObject(
+          (({ machine: at, block: when }) => ({ machine: at, block: when }))(
+            seats.find(({ student }) => student === 'of Ida')!,
+          ),
+        )
+      for (const breach of breaks)
+        expect(
+          breachWords(
+            breach,
+            (id) => id.slice(3),
+            () => undefined,
+          ),
+        ).toContain('Ida')
+    }
+    expect(
+      sheetFigures(
+        question,
+        moveSeat(seats, 'of Ida', undefined, (seat) => seat),
+      ).unseated,
+    ).toEqual(['of Ida'])
+    expect(byHandFigures(question).seated).toBe(6)
+  })
+})
+
+describe('a bench list', () => {
+  it('asks for what the book does not say yet, and for nothing that was done since the last evening', () => {
+    const facts = evening({ learners: [eveningLearner('Ida', 2)] })
+    const seats = plan(facts).seats
+    const { kits } = eveningQuestion(facts, EVENING_AT)
+    const list = (each: EveningFacts) => benchList(each, seats, kits, '2026-11-20T00:00:00.000Z', EVENING_AT)
+    const [stop, ...others] = list(facts)
+    expect(others).toEqual([])
+    const titles = stop!.tasks.map(({ title }) => title)
+    expect(titles.some((title) => title.startsWith('Fit universal'))).toBe(true)
+    expect(titles.some((title) => /^Wind (a bobbin|\d bobbins) of 27 tex/.test(title))).toBe(true)
+    expect(titles).toContain('Lay out Ida’s bag')
+
+    const written = stop!.tasks.flatMap(({ event }, index) =>
+      event
+        ? [{ ...event, eventId: String(index), happenedAt: '2026-11-25T10:00:00.000Z', personId: 'p' } as MachineEvent]
+        : [],
+    )
+    const done = facts.machines.map((machine) =>
+      machine.machineId === stop!.machineId ? { ...machine, state: foldMachine(written) } : machine,
+    )
+    const left = list({ ...facts, machines: done })[0]!.tasks
+    expect(left.filter(({ event }) => event?.kind === 'bobbin-wound' || event?.kind === 'laid-out')).toEqual([])
+    expect(left.filter(({ event }) => event?.kind === 'needle-changed' || event?.kind === 'set-up')).toEqual([])
+    // Done before the last evening, it was for that one.
+    const later = benchList({ ...facts, machines: done }, seats, kits, '2026-11-26T00:00:00.000Z', EVENING_AT)
+    expect(later[0]!.tasks.some(({ event }) => event?.kind === 'laid-out')).toBe(true)
+  })
+})
+
+describe('a course', () => {
+  it('carries needles, shelves and places from evening to evening, and says when the shelf is bare', () => {
+    const base = evening({ blocks: 1, learners: [eveningLearner('Ida', 2)] })
+    const { kits } = eveningQuestion(base, EVENING_AT)
+    const { needle, topThread } = kits.get('of Ida')!.get('Heron')!
+    const item = { kind: 'needle' as const, point: needle.point, sizeNm: needle.sizeNm }
+    const facts = {
+      ...base,
+      blockMinutes: 60 * 24,
+      room: { ...base.room, stock: { needles: [{ ...item, count: 2 }], threads: [topThread] } },
+      onHand: [shelf(item, 2), shelf({ kind: 'thread', ...topThread }, 3)],
+    }
+    const weeks = [0, 1, 2, 3, 4].map((week) => ({
+      sessionId: `week ${week + 1}`,
+      startsAt: new Date(new Date(EVENING_AT).getTime() + week * 7 * 24 * 3_600_000).toISOString(),
+      request: request(facts),
+    }))
+    const told: string[] = []
+    const course = planCourse(weeks, solve, clock, ({ sessionId }) => told.push(sessionId))
+    expect(told).toEqual(weeks.map(({ sessionId }) => sessionId))
+    const used = course.map(({ needs }) => needs.find((need) => itemKey(need.item) === itemKey(item))?.count ?? 0)
+    // A day and night of sewing takes 3.6 of a needle's 8 hours: each lasts two evenings, and two needles last four.
+    expect(used).toEqual([1, 0, 1, 0, 0])
+    expect(course[2]!.left).toContainEqual({ item, count: 0 })
+    expect(course.map(({ plan: each }) => each.seats.length)).toEqual([1, 1, 1, 1, 0])
+    expect(course[4]!.plan.help[0]!.words).toMatch(/^a pack of 5 universal/)
+    expect(course.slice(1, 3).map(({ plan: each }) => seatOf(each, 'Ida')!.machine)).toEqual([
+      seatOf(course[0]!.plan, 'Ida')!.machine,
+      seatOf(course[0]!.plan, 'Ida')!.machine,
+    ])
+  })
+
+  it('takes in hand at once what comes back, and uses up what does not', () => {
+    const facts = evening()
+    const { question, kits } = eveningQuestion(facts, EVENING_AT)
+    const { seats } = plan(facts)
+    const needs = eveningNeeds(facts, question, kits, seats)
+    const fitted = needs.filter(({ usedUp }) => usedUp).reduce((sum, { count }) => sum + count, 0)
+    expect(fitted).toBe(sheetFigures(question, seats).needles)
+    for (const { item, count, usedUp } of needs)
+      if (item.kind === 'thread') expect([usedUp, count <= 3]).toEqual([false, true])
+  })
+})
