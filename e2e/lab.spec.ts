@@ -138,10 +138,14 @@ test.describe('staff', () => {
   test('turn the bobbin screw only where the dial ends, in counted eighths that the book keeps', async ({ page }) => {
     await openMachine(page, 'Snipe')
     await page.getByRole('link', { name: 'Read a swatch' }).click()
-    for (const box of await page
-      .getByRole('checkbox', { name: /Re-threaded|New needle|Bobbin out|Same thread|Lint/ })
-      .all())
-      await box.check()
+    for (const gate of [
+      'Re-threaded, foot up',
+      'New needle',
+      'Bobbin out, looked at',
+      'Same thread weight',
+      'Lint out',
+    ])
+      await page.getByLabel(gate).check()
     const at = page.getByLabel('The dial stands at')
     await at.fill((await at.getAttribute('max'))!)
     await page.getByText('twin needle', { exact: true }).click()

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { changeover } from '@/core/session/changeover'
 import { planSeats } from '@/core/session/plan'
 import { PLAN_COSTS, type PlanAnswer, type PlanQuestion, type Solve } from '@/core/session/plan-question'
-import { randomPlan } from '@/core/testing/plans'
+import { everyPlan, randomPlan } from '@/core/testing/plans'
 import { loadSolver } from './solver'
 
 let solve: Solve
@@ -26,49 +26,11 @@ const anyPlan = (most: { students: number; machines: number; blocks: number; kit
       return randomPlan(() => draws[index++ % draws.length]!, { students, machines, blocks, kits })
     })
 
-/** The least of all plans, by trying every one: learner by learner, at every free place or at none. */
-function tryAll({ blocks, machines, kits, students }: PlanQuestion): { seats: number; minutes: number } {
-  const kitOf = new Map(kits.map((kit) => [kit.id, kit]))
-  const rows = machines.map(() => new Array<string | undefined>(blocks).fill(undefined))
-  let best = { seats: -1, minutes: Infinity }
-  const minutes = () =>
-    machines.reduce((sum, { holds }, index) => {
-      let from: Parameters<typeof changeover>[0] = holds
-      for (const kit of rows[index]!) {
-        if (!kit) continue
-        sum += changeover(from, kitOf.get(kit)!, PLAN_COSTS).minutes
-        from = kitOf.get(kit)!
-      }
-      return sum
-    }, 0)
-  const seat = (who: number, seated: number): void => {
-    if (seated + students.length - who < best.seats) return
-    if (who === students.length) {
-      const cost = minutes()
-      if (seated > best.seats || cost < best.minutes) best = { seats: seated, minutes: cost }
-      return
-    }
-    const { kit, fixed } = students[who]!
-    machines.forEach(({ id, can }, machine) => {
-      if (!can.includes(kit) || (fixed?.machine !== undefined && fixed.machine !== id)) return
-      for (let block = 0; block < blocks; block += 1) {
-        if (rows[machine]![block] !== undefined || (fixed?.block !== undefined && fixed.block !== block + 1)) continue
-        rows[machine]![block] = kit
-        seat(who + 1, seated + 1)
-        rows[machine]![block] = undefined
-      }
-    })
-    seat(who + 1, seated)
-  }
-  seat(0, 0)
-  return best
-}
-
 describe('a plan', () => {
   it('seats as many as any plan could, at the least minutes, as trying them all shows', () =>
     fc.assert(
       fc.property(anyPlan({ students: 5, machines: 3, blocks: 2, kits: 4 }), (question) => {
-        const best = tryAll(question)
+        const best = everyPlan(question)
         const answer = plan(question)
         expect([answer.seats.length, answer.changeoverMinutes, answer.optimal, answer.boundMinutes]).toEqual([
           best.seats,

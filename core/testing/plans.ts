@@ -1,4 +1,12 @@
-import type { PlanKit, PlanMachine, PlanQuestion, PlanStudent } from '../session/plan-question'
+import { changeover } from '../session/changeover'
+import {
+  PLAN_COSTS,
+  type PlanHolds,
+  type PlanKit,
+  type PlanMachine,
+  type PlanQuestion,
+  type PlanStudent,
+} from '../session/plan-question'
 
 const FEET = ['standard', 'walking', 'zip']
 
@@ -36,4 +44,42 @@ export function randomPlan(
     kits,
     students,
   }
+}
+
+/** The least of all plans, by trying every one: learner by learner, at every free place or at none. */
+export function everyPlan({ blocks, machines, kits, students }: PlanQuestion): { seats: number; minutes: number } {
+  const kitOf = new Map(kits.map((kit) => [kit.id, kit]))
+  const rows = machines.map(() => new Array<string | undefined>(blocks).fill(undefined))
+  let best = { seats: -1, minutes: Infinity }
+  const minutes = () =>
+    machines.reduce((sum, { holds }, index) => {
+      let from: PlanHolds = holds
+      for (const kit of rows[index]!) {
+        if (!kit) continue
+        sum += changeover(from, kitOf.get(kit)!, PLAN_COSTS).minutes
+        from = kitOf.get(kit)!
+      }
+      return sum
+    }, 0)
+  const seat = (who: number, seated: number): void => {
+    if (seated + students.length - who < best.seats) return
+    if (who === students.length) {
+      const cost = minutes()
+      if (seated > best.seats || cost < best.minutes) best = { seats: seated, minutes: cost }
+      return
+    }
+    const { kit, fixed } = students[who]!
+    machines.forEach(({ id, can }, machine) => {
+      if (!can.includes(kit) || (fixed?.machine !== undefined && fixed.machine !== id)) return
+      for (let block = 0; block < blocks; block += 1) {
+        if (rows[machine]![block] !== undefined || (fixed?.block !== undefined && fixed.block !== block + 1)) continue
+        rows[machine]![block] = kit
+        seat(who + 1, seated + 1)
+        rows[machine]![block] = undefined
+      }
+    })
+    seat(who + 1, seated)
+  }
+  seat(0, 0)
+  return best
 }

@@ -148,12 +148,13 @@ export function RunSheet(props: SheetProps) {
         seats={seats}
         planning={{
           ...planning,
-          plan: async (fromBlock) => {
-            await queue.current
-            const basedOn = basis.current ?? planId
-            basis.current = undefined
-            await planning.plan(basedOn, fromBlock)
-          },
+          plan: (fromBlock) =>
+            planning.plan(async () => {
+              await queue.current
+              const basedOn = basis.current ?? planId
+              basis.current = undefined
+              return basedOn
+            }, fromBlock),
         }}
         nameOf={nameOf}
         busy={busy}

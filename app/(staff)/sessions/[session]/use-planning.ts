@@ -1,7 +1,7 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
+import { useRef, useState, useTransition } from 'react'
 import { toast } from 'sonner'
 import { v7 as uuid } from 'uuid'
 import type { Fault } from '@/core/schema/invalid'
@@ -20,6 +20,7 @@ export function usePlanning(sessionId: string) {
   const router = useRouter()
   const [found, setFound] = useState<Found>()
   const [thinking, setThinking] = useState(false)
+  const [refreshing, refresh] = useTransition()
   const [fault, setFault] = useState<Fault>()
   const stopper = useRef<AbortController>(undefined)
 
@@ -31,13 +32,14 @@ export function usePlanning(sessionId: string) {
     } else toast.success(`${line.seated} of ${line.of} seated, ${line.changeoverMinutes} minutes of changeovers`)
   }
 
-  const plan = async (basedOn: string | null, fromBlock?: number) => {
+  const plan = async (basis: () => Promise<string | null>, fromBlock?: number) => {
     const stop = new AbortController()
     stopper.current = stop
     setThinking(true)
     setFault(undefined)
     setFound(undefined)
     try {
+      const basedOn = await basis()
       const response = await fetch(`/api/sessions/${sessionId}/plan`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
@@ -58,7 +60,8 @@ export function usePlanning(sessionId: string) {
     // What was stopped is kept a moment later.
     if (stop.signal.aborted) await new Promise((resolve) => setTimeout(resolve, 300))
     setThinking(false)
-    router.refresh()
+    // Until the page shows the new plan, it is still being made.
+    refresh(() => router.refresh())
   }
-  return { plan, stop: () => stopper.current?.abort(), thinking, found, fault }
+  return { plan, stop: () => stopper.current?.abort(), thinking: thinking || refreshing, found, fault }
 }
