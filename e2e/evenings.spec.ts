@@ -44,7 +44,7 @@ test('an evening is planned with proof, moved by hand with what it costs, pinned
     .getByRole('button', { name: /^Move Chidi from Curlew/ })
     .click()
   const dialog = page.getByRole('dialog', { name: 'Where Chidi sits' })
-  await expect(dialog.getByRole('button', { name: /Knot, block 1.*Chidi: / })).toBeVisible()
+  await expect(dialog.getByRole('button', { name: /^Knot, block 1.*Chidi: / })).toBeVisible()
   await dialog.getByRole('button', { name: /^Snipe, block 2/ }).focus()
   await page.keyboard.press('Enter')
   await expect(rowOf(page, 'Snipe')).toContainText('Chidi')

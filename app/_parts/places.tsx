@@ -7,7 +7,7 @@ import { usePathname } from 'next/navigation'
 export function Places({ places }: { places: readonly { readonly href: string; readonly name: string }[] }) {
   const path = usePathname()
   return (
-    <nav aria-label="Places" className="flex gap-1">
+    <nav aria-label="Places" className="flex flex-wrap gap-x-1">
       {places.map(({ href, name }) => {
         const here = path === href || path.startsWith(`${href}/`) || (href === '/room' && path.startsWith('/machines'))
         return (

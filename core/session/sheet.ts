@@ -124,8 +124,10 @@ export function breachWords(
   const names = students.map(nameOf)
   const both = names.join(' and ')
   switch (kind) {
-    case 'cannot':
-      return `${both}: ${whyNot(students[0]!) ?? 'they are not there yet, or the machine is out'}.`
+    case 'cannot': {
+      const why = (whyNot(students[0]!) ?? 'not there yet, or the machine is out').replace(/\.$/, '')
+      return why.startsWith(both) ? `${why}.` : `${both}: ${why}.`
+    }
     case 'taken':
       return `${both} sit at one machine at once.`
     case 'twice':

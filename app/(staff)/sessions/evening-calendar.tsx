@@ -30,18 +30,21 @@ export function EveningCalendar({ today, evenings }: { today: string; evenings: 
         disabled={!evening}
         aria-label={evening ? `${evening.words}, ${day.date.toDateString()}` : day.date.toDateString()}
         className={`size-11 ${evening ? 'border-2! border-secondary! font-bold hover:bg-base-200' : ''} ${dayOf(day.date) === today ? 'underline decoration-4 underline-offset-4' : ''}`}
-        onClick={() => evening && router.push(`/sessions/${evening.sessionId}`)}
       />
     )
   }
   return (
-    <section aria-label="Calendar" className="sheet h-fit p-3">
+    <section aria-label="Calendar" className="sheet flex h-fit justify-center p-3">
       <DayPicker
         className="react-day-picker border-0"
         locale={enGB}
         weekStartsOn={1}
         today={dateOf(today)}
         defaultMonth={dateOf(evenings.find(({ day }) => day >= today)?.day ?? today)}
+        onDayClick={(date) => {
+          const evening = byDay.get(dayOf(date))
+          if (evening) router.push(`/sessions/${evening.sessionId}`)
+        }}
         components={{ DayButton: Day }}
         showOutsideDays
       />

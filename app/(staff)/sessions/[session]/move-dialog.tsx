@@ -47,11 +47,11 @@ export function MoveDialog({
                   className="btn btn-ghost h-auto w-full justify-start gap-4 py-2 text-left"
                   onClick={() => choose({ machine, block })}
                 >
-                  <span className="w-44">
+                  <span className="w-40 shrink-0">
                     <strong>{name}</strong>, block {block}
                   </span>
-                  <span className="w-32">{minutesWords(minutes)}</span>
-                  <span className={`grow text-sm ${against.length > 0 ? 'text-error' : ''}`}>
+                  <span className="w-32 shrink-0">{minutesWords(minutes)}</span>
+                  <span className={`grow text-sm font-normal ${against.length > 0 ? 'text-error' : ''}`}>
                     {against[0] ?? (swapsWith ? `changes places with ${nameOf(swapsWith)}` : 'free')}
                   </span>
                 </button>

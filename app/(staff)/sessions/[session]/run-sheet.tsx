@@ -193,6 +193,21 @@ export function RunSheet(props: SheetProps) {
           mayMove={mayPlan}
           open={setMoving}
         />
+        {props.mayGive && (
+          <div className="mt-4 flex flex-wrap gap-2 lg:hidden print:hidden">
+            {blocks.map(({ from }, index) => (
+              <button
+                key={from}
+                type="button"
+                className="btn btn-outline"
+                disabled={busy || !seats.some((seat) => seat.block === index + 1)}
+                onClick={() => begin(index + 1)}
+              >
+                Begin block {index + 1}: give the kits
+              </button>
+            ))}
+          </div>
+        )}
         <table className="mt-4 w-full border-separate border-spacing-0 max-lg:block">
           <caption className="sr-only">Run sheet: machines down, blocks across</caption>
           <thead className="max-lg:hidden">

@@ -206,7 +206,7 @@ function SeatCard({
         <div className="flex flex-col items-end gap-1 print:hidden">
           <button
             type="button"
-            className="btn btn-ghost btn-xs"
+            className="btn btn-ghost btn-xs whitespace-nowrap"
             aria-label={`Move ${name} from ${place} …`}
             onClick={() => open(projectId)}
           >
