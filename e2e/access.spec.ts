@@ -9,6 +9,7 @@ const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
   'the room to arrange': (page) => page.goto('/room/arrange'),
   'the care calendar': (page) => page.goto('/room/care'),
   'the stores': (page) => page.goto('/stores'),
+  'shelf labels': (page) => page.goto('/stores/labels'),
   'machines in and out': (page) => page.goto('/machines/exchange'),
   'before class': (page) => page.goto('/room/before'),
   'a typed line': async (page) => {
@@ -142,6 +143,8 @@ test.describe('by keyboard', () => {
     await page.setViewportSize({ width: 390, height: 844 })
     await page.goto('/room')
     const machine = await page.getByRole('link', { name: /Heron/ }).last().getAttribute('href')
+    await page.goto('/sessions')
+    const evening = await page.getByRole('link', { name: /^Thu / }).first().getAttribute('href')
     for (const view of [
       '/room',
       '/room/before',
@@ -159,6 +162,12 @@ test.describe('by keyboard', () => {
       `${machine}/fault`,
       '/lab',
       '/lab/trainer',
+      '/stores',
+      '/sessions',
+      '/sessions/new',
+      evening!,
+      `${evening}/bench`,
+      `${evening}/people`,
     ]) {
       await page.goto(view)
       expect([view, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([view, 390])

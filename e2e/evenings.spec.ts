@@ -214,6 +214,19 @@ test('a course is planned to its end, new evenings come into the calendar, and a
   await expect(page.getByRole('link', { name: 'Thu 15 May, 18:00' })).toBeVisible()
   await page.getByRole('link', { name: 'Thu 8 May, 18:00' }).click()
 
+  await page.getByRole('link', { name: 'Who comes' }).click()
+  await page.getByText('Move it, or call it off').click()
+  const facts = page.getByRole('form', { name: 'This evening' })
+  await facts.getByLabel('To').fill('17:00')
+  await facts.getByRole('button', { name: 'Keep it so' }).click()
+  await expect(page.getByText('An evening ends after it begins').first()).toBeVisible()
+  await facts.getByLabel('To').fill('21:30')
+  await facts.getByLabel('Blocks').fill('3')
+  await facts.getByRole('button', { name: 'Keep it so' }).click()
+  await expect(page.getByText('The evening is as you said')).toBeVisible()
+  await page.getByRole('link', { name: 'Run sheet', exact: true }).last().click()
+  await expect(page.getByRole('columnheader', { name: /20:20–21:30 block 3/ })).toBeVisible()
+
   // The answer is held back, so that there is something to stop.
   await page.route('**/api/sessions/*/plan', () => new Promise(() => undefined))
   await thePlan(page).getByRole('button', { name: 'Plan the evening' }).click()

@@ -125,6 +125,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/lab/progress': 'see-progress',
   '/machines/[machine]/traits': 'see-book',
   '/stores': 'see-stores',
+  '/stores/labels': 'see-stores',
   '/people': 'see-people',
   '/station': 'see-station',
   '/station/check': 'see-station',

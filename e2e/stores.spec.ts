@@ -43,6 +43,16 @@ test('a shelf is counted, a needle that is fitted is taken off it, and one that 
   await expect(bobbins.getByLabel('How many you take')).toHaveValue('40')
 })
 
+test('a shelf’s label opens its shelf', async ({ page }) => {
+  await page.goto('/stores/labels')
+  const label = page.getByRole('listitem').filter({ hasText: /jeans 110\/18/i })
+  const code = (await label.locator('figcaption').textContent())!
+  await page.goto(`/open/${code}`)
+  await expect(page).toHaveURL(new RegExp(`/stores\\?shelf=${code}#${code}$`))
+  await expect(page.locator(`#${code}`)).toContainText('jeans 110/18')
+  await expect(page.locator(`#${code}`)).toBeInViewport()
+})
+
 test('a key lets a run meter write needle hours, and a calendar read what care is due; ended, it opens nothing', async ({
   page,
   baseURL,
@@ -87,6 +97,8 @@ test('a key lets a run meter write needle hours, and a calendar read what care i
   expect(text).toContain('BEGIN:VCALENDAR')
   expect(text).toMatch(/DTSTART;VALUE=DATE:\d{8}/)
   expect(text).toMatch(/SUMMARY:\w+: (Lint out|A drop of oil|Room check|Oil points)/)
+  expect(text).toContain('SUMMARY:Camp Kit')
+  expect(text).toMatch(/\/sessions\/[0-9a-f-]+\/bench/)
   // Names of people stay in the room.
   for (const name of ['Mireille', 'Tobias', 'Chidi']) expect(text).not.toContain(name)
   for (const name of ['office calendar', 'meter on Dunlin']) {

@@ -1,15 +1,22 @@
 import 'server-only'
 import ical from 'ical-generator'
 import type { CareCalendar } from '@/core/care/calendar'
+import type { Session } from '@/store/session/sessions'
 
 /**
- * The calendar of care as iCalendar text: an entry of a whole day for each job. Names of machines are in it, names of people
+ * The calendar of care and of evenings as iCalendar text: an entry of a whole day for each job. Names of machines are in it, names of people
  * are not.
  * @param base the address under which the books are found
  */
-export function careFeed(venue: string, calendar: CareCalendar, base: string, now: Date): string {
+export function careFeed(
+  venue: string,
+  calendar: CareCalendar,
+  evenings: readonly Session[],
+  base: string,
+  now: Date,
+): string {
   const feed = ical({
-    name: `${venue}: care`,
+    name: `${venue}: care and evenings`,
     prodId: { company: 'Orthodex', product: 'Care', language: 'EN' },
     ttl: 3600,
   })
@@ -23,6 +30,17 @@ export function careFeed(venue: string, calendar: CareCalendar, base: string, no
       summary: `${machine}: ${due.title}`,
       description: `${due.because}. ${due.how} ${due.caution} The machine’s manual wins over every count.`,
       url: `${base}/machines/${machineId}`,
+    })
+  }
+  for (const { sessionId, course, startsAt, endsAt, calledOff } of evenings) {
+    feed.createEvent({
+      id: `${sessionId}@orthodex`,
+      start: startsAt,
+      end: endsAt,
+      stamp: now,
+      summary: calledOff ? `${course}: called off` : course,
+      description: calledOff ?? `Before class: ${base}/sessions/${sessionId}/bench`,
+      url: `${base}/sessions/${sessionId}`,
     })
   }
   return feed.toString()

@@ -2,13 +2,11 @@ import 'server-only'
 import { createHash } from 'node:crypto'
 import { cache } from 'react'
 import { notFound } from 'next/navigation'
-import type { RoomNumbers } from '@/core/knowledge/room-number'
-import { ROOM_NUMBERS } from '@/core/knowledge/room-number'
 import { inWalkingOrder } from '@/core/room/walk'
 import type { EveningRequest } from '@/core/session/evening-plan'
-import type { PlanCosts, PlanQuestion } from '@/core/session/plan-question'
+import { planningNumbers } from '@/core/session/planning-numbers'
+import type { PlanQuestion } from '@/core/session/plan-question'
 import { eveningQuestion, type EveningFacts, type EveningLearner } from '@/core/session/room-question'
-import type { PlanWeights } from '@/core/session/soft-aims'
 import type { PlannedSeat } from '@/core/schema/session'
 import { readMachines } from '@/store/machine/machines'
 import { readProgress } from '@/store/people/progress'
@@ -28,28 +26,6 @@ import { readStaff } from '@/store/site/people'
 import { readShelves } from '@/store/stock/stock'
 import { isId } from './answer'
 import { theStore } from './store'
-
-/** What each change costs in this room, and what its soft aims are worth. */
-export function planningNumbers(numbers: RoomNumbers = {}): { costs: PlanCosts; weights: PlanWeights } {
-  const of = (name: keyof typeof ROOM_NUMBERS) => numbers[name] ?? ROOM_NUMBERS[name].usual
-  return {
-    costs: {
-      needle: of('minutesNeedle'),
-      thread: of('minutesThread'),
-      bobbin: of('minutesBobbin'),
-      foot: of('minutesFoot'),
-      tensionTest: of('minutesTest'),
-      pressure: of('minutesPressure'),
-      quickLine: of('minutesLine'),
-    },
-    weights: {
-      otherMachine: of('weightOtherMachine'),
-      beginner: of('weightBeginner'),
-      needleUsed: of('weightNeedle'),
-      noSpare: of('weightSpare'),
-    },
-  }
-}
 
 /** One evening of a page, or no such page. */
 export const sessionPage = cache(async (siteId: string, sessionId: string): Promise<Session> => {

@@ -5,7 +5,7 @@ import { codeOf, readCode } from './code'
 describe('a label’s code', () => {
   it('is read back as it was made, in any case, with spaces, misread letters, or as an address', () =>
     fc.assert(
-      fc.property(fc.uuid(), fc.constantFrom('project' as const, 'machine' as const), (id, kind) => {
+      fc.property(fc.uuid(), fc.constantFrom('project' as const, 'machine' as const, 'shelf' as const), (id, kind) => {
         const code = codeOf(kind, id)
         const written = `${code.slice(0, 4)} ${code.slice(4)}`.toLowerCase().replaceAll('0', 'o').replaceAll('1', 'l')
         expect(readCode(code)).toEqual({ kind, code })

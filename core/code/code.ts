@@ -5,7 +5,7 @@
 const SIGNS = '0123456789ABCDEFGHJKMNPQRSTVWXYZ'
 const LENGTH = 6
 
-export const CODE_KINDS = { project: 'B', machine: 'M' } as const
+export const CODE_KINDS = { project: 'B', machine: 'M', shelf: 'S' } as const
 export type CodeKind = keyof typeof CODE_KINDS
 
 /** FNV-1a, 32 bit, mixed once more so that ids which differ in one sign get unlike codes. */

@@ -16,6 +16,8 @@ import { KNOWLEDGE } from './knowledge'
 import { NAMED_FABRICS } from './named-fabric'
 import { OVERRIDE_CHECKS } from './override-check'
 import { ROOM_CHECK } from './room-check'
+import { COST_NUMBERS, WEIGHT_NUMBERS } from '../session/planning-numbers'
+import { REORDER_NUMBER } from '../stock/reorder'
 import { ROOM_NUMBER_NAMES, ROOM_NUMBERS, roomFacts } from './room-number'
 import { STACK_LIMITS } from './stack-limit'
 import { LENGTH_NOTES, LENGTH_WISHES, OPERATIONS, STITCH_WISHES } from './stitch'
@@ -111,6 +113,9 @@ describe('a room’s numbers', () => {
         .flat()
         .flatMap((row) => [...restsOn(row)]),
       ...CARE.flatMap(({ give }) => give.clocks.map(({ every }) => every)),
+      ...Object.values(COST_NUMBERS),
+      ...Object.values(WEIGHT_NUMBERS),
+      REORDER_NUMBER,
       ...[...FABRIC_OFFSETS, ...STITCH_OFFSETS].map(({ give }) => ('numbers' in give ? give.numbers : '')),
     ])
     for (const name of ROOM_NUMBER_NAMES) {

@@ -1,5 +1,9 @@
+import type { RoomNumberName } from '../knowledge/room-number'
 import { itemKey, type StockItem } from './item'
 import type { NeedleFitted, OnHand, StockMove } from './ledger'
+
+/** The room's number of weeks that a shelf should last. */
+export const REORDER_NUMBER = 'reorderWeeks' as const satisfies RoomNumberName
 
 /** Weeks of the past from which use is told. */
 export const USE_WEEKS = 8

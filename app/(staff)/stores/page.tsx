@@ -1,12 +1,13 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
+import { codeOf } from '@/core/code/code'
 import { may } from '@/core/people/role'
 import { STOCK_KINDS, itemKey, itemWords } from '@/core/stock/item'
 import { onHand } from '@/core/stock/ledger'
 import { needlesFitted, reconcileNeedles } from '@/core/stock/reconcile'
 import { ROOM_NUMBERS } from '@/core/knowledge/room-number'
 import { shortagesOf } from '@/core/session/needs'
-import { reorderPoints, shoppingList } from '@/core/stock/reorder'
+import { REORDER_NUMBER, reorderPoints, shoppingList } from '@/core/stock/reorder'
 import { readRoom } from '@/store/machine/machines'
 import { readNames } from '@/store/site/site'
 import { readMoves, readNeedleBooks } from '@/store/stock/stock'
@@ -23,9 +24,10 @@ export const metadata: Metadata = { title: 'Stores' }
 
 const KIND_WORDS = { needle: 'Needles', thread: 'Thread', bobbin: 'Empty bobbins', foot: 'Feet' } as const
 
-export default async function StoresPage() {
+export default async function StoresPage({ searchParams }: { searchParams: Promise<{ shelf?: string }> }) {
   const actor = await mustSee('see-stores')
   const store = theStore()
+  const { shelf: found } = await searchParams
   const now = new Date()
   const [moves, books, room, names, site, promises] = await Promise.all([
     readMoves(store, actor.siteId),
@@ -48,7 +50,7 @@ export default async function StoresPage() {
       const before = promised.get(itemKey(item))?.count ?? 0
       promised.set(itemKey(item), { usedUp, count: usedUp ? before + count : Math.max(before, count) })
     }
-  const reorderWeeks = site.houseRules.numbers?.reorderWeeks ?? ROOM_NUMBERS.reorderWeeks.usual
+  const reorderWeeks = site.houseRules.numbers?.[REORDER_NUMBER] ?? ROOM_NUMBERS[REORDER_NUMBER].usual
   const points = reorderPoints(moves, fitted, reorderWeeks, now.toISOString())
   const usedUp = new Map([...promised].filter(([, each]) => each.usedUp).map(([key, { count }]) => [key, count]))
   const toBuy = shoppingList(shelves, usedUp, shelves.length > 0 ? shortagesOf(evenings, shelves) : [], points)
@@ -59,6 +61,7 @@ export default async function StoresPage() {
       .filter(({ item }) => item.kind === kind)
       .map(({ item, count, beyond, countedAt }) => ({
         key: itemKey(item),
+        code: codeOf('shelf', itemKey(item)),
         item,
         words: itemWords(item),
         count,
@@ -78,6 +81,11 @@ export default async function StoresPage() {
     <>
       <div className="mb-4 flex flex-wrap items-end gap-4">
         <h1 className="text-3xl font-bold">Stores</h1>
+        {shelves.length > 0 && (
+          <Link className="link" href="/stores/labels" prefetch={false}>
+            Labels for the shelves
+          </Link>
+        )}
         {mayCount && <NewItem />}
       </div>
       {short.length > 0 && (
@@ -160,7 +168,13 @@ export default async function StoresPage() {
                 <h2 className="text-xl font-bold">{KIND_WORDS[kind]}</h2>
                 <ul className="mt-1">
                   {own.map((shelf) => (
-                    <Shelf key={shelf.key} shelf={shelf} mayCount={mayCount} mayTake={may(actor.role, 'take-stock')} />
+                    <Shelf
+                      key={shelf.key}
+                      shelf={shelf}
+                      found={shelf.code === found}
+                      mayCount={mayCount}
+                      mayTake={may(actor.role, 'take-stock')}
+                    />
                   ))}
                 </ul>
               </section>

@@ -8,6 +8,8 @@ import { useWrite } from '@/ui/parts/use-write'
 
 export interface ShelfShown {
   readonly key: string
+  /** as it stands on the shelf's label */
+  readonly code: string
   readonly item: StockItem
   readonly words: string
   readonly count: number
@@ -31,11 +33,14 @@ const WORDS: Readonly<Record<Doing, { readonly button: string; readonly label: s
 
 /** One shelf: what lies there, and the four things that can be done with it. */
 export function Shelf({
-  shelf: { item, words, count, beyond, counted, promised, partUsed, point },
+  shelf: { code, item, words, count, beyond, counted, promised, partUsed, point },
+  found,
   mayCount,
   mayTake,
 }: {
   shelf: ShelfShown
+  /** whether its label was just read */
+  found: boolean
   mayCount: boolean
   mayTake: boolean
 }) {
@@ -61,7 +66,7 @@ export function Shelf({
     if (await write(doing, body, { done: `${words}: written down` })) setDoing(undefined)
   }
   return (
-    <li className="seam py-2">
+    <li id={code} className={`seam scroll-mt-24 py-2 ${found ? 'border-l-8 border-l-primary pl-3' : ''}`}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <span className="numeral w-10 text-right text-3xl">{count}</span>
         <span className="min-w-0 flex-1 basis-52">
@@ -71,6 +76,7 @@ export function Shelf({
               <strong className="text-warning">{beyond} more were fitted than lay there: count it. </strong>
             ) : null}
             {[
+              code,
               counted ? `counted ${counted}` : 'never counted',
               ...(promised ? [`${promised.count} ${promised.usedUp ? 'promised' : 'wanted at once'}`] : []),
               ...(partUsed ? [`${partUsed} part-used besides`] : []),

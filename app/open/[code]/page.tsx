@@ -5,7 +5,11 @@ import { readIds } from '@/store/site/ids'
 import { currentActor, homeOf } from '../../_server/actor'
 import { theStore } from '../../_server/store'
 
-const PATH: Readonly<Record<CodeKind, string>> = { project: '/kits', machine: '/machines' }
+const PATH: Readonly<Record<CodeKind, (id: string, code: string) => string>> = {
+  project: (id) => `/kits/${id}`,
+  machine: (id) => `/machines/${id}`,
+  shelf: (_, code) => `/stores?shelf=${code}#${code}`,
+}
 
 /** Where a label's code leads: staff to the thing it stands on, a learner to their own seat. */
 export default async function OpenPage({ params }: { params: Promise<{ code: string }> }) {
@@ -17,5 +21,5 @@ export default async function OpenPage({ params }: { params: Promise<{ code: str
   const ids = await readIds(theStore(), actor.siteId, read.kind)
   const id = ids.find((each) => codeOf(read.kind, each) === read.code)
   if (!id) notFound()
-  redirect(`${PATH[read.kind]}/${id}`)
+  redirect(PATH[read.kind](id, read.code))
 }

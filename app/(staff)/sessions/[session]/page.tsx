@@ -5,6 +5,7 @@ import { plain } from '@/core/knowledge/rule'
 import type { Kit } from '@/core/kit/request'
 import { sizeText } from '@/core/units/needle-size'
 import { readNames } from '@/store/site/site'
+import { timeIn } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
 import { askedNow, readEvening, sessionPage } from '../../../_server/evening'
 import { siteOf } from '../../../_server/site'
@@ -29,12 +30,6 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
   const now = new Date()
   const asked = askedNow(evening, now)
   const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
-  const time = new Intl.DateTimeFormat('en-GB', {
-    timeZone: site.timeZone,
-    hour: '2-digit',
-    minute: '2-digit',
-    hourCycle: 'h23',
-  })
   const starts = Array.from(
     { length: session.blocks + 1 },
     (_, index) => new Date(session.startsAt.getTime() + index * facts.blockMinutes * 60_000),
@@ -57,8 +52,8 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
         mayGive={may(actor.role, 'give-kits')}
         {...(running >= 1 && running <= session.blocks && { running })}
         blocks={starts.slice(0, -1).map((start, index) => ({
-          from: time.format(start),
-          to: time.format(starts[index + 1]),
+          from: timeIn(start, site.timeZone),
+          to: timeIn(starts[index + 1]!, site.timeZone),
         }))}
         machines={facts.machines.map(({ machineId, name, state }) => ({
           machineId,

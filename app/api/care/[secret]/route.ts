@@ -1,5 +1,6 @@
 import { openWith } from '@/store/keys/keys'
 import { notFound } from '@/store/refused'
+import { readSessions } from '@/store/session/sessions'
 import { answering } from '../../../_server/answer'
 import { careFeed } from '../../../_server/care-feed'
 import { careOfRoom } from '../../../_server/care'
@@ -13,8 +14,11 @@ export const GET = (_: Request, { params }: { params: Promise<{ secret: string }
     const key = await openWith(theStore(), 'care-feed', secret)
     if (!key) throw notFound('calendar', 'secret')
     const now = new Date()
-    const { site, calendar } = await careOfRoom(key.siteId, now)
-    return new Response(careFeed(site.name, calendar, settings.origins[0]!, now), {
+    const [{ site, calendar }, evenings] = await Promise.all([
+      careOfRoom(key.siteId, now),
+      readSessions(theStore(), key.siteId, { from: now }),
+    ])
+    return new Response(careFeed(site.name, calendar, evenings, settings.origins[0]!, now), {
       headers: { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'private, max-age=900' },
     })
   })

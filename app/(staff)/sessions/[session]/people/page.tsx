@@ -2,11 +2,13 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { may } from '@/core/people/role'
 import { readPairs } from '@/store/session/sessions'
+import { dayIn, timeIn } from '@/ui/time'
 import { mustSee } from '../../../../_server/actor'
 import { readEvening, sessionPage } from '../../../../_server/evening'
 import { siteOf } from '../../../../_server/site'
 import { theStore } from '../../../../_server/store'
 import { EveningNav } from '../evening-nav'
+import { EveningFacts } from './evening-facts'
 import { Pairs } from './pairs'
 import { Roster } from './roster'
 
@@ -54,6 +56,19 @@ export default async function PeoplePage({ params }: { params: Promise<{ session
         </Link>
         .
       </p>
+      {may(actor.role, 'change-session') && (
+        <EveningFacts
+          sessionId={session.sessionId}
+          timeZone={site.timeZone}
+          facts={{
+            day: dayIn(session.startsAt, site.timeZone),
+            from: timeIn(session.startsAt, site.timeZone),
+            to: timeIn(session.endsAt, site.timeZone),
+            blocks: session.blocks,
+            calledOff: session.calledOff ?? '',
+          }}
+        />
+      )}
     </>
   )
 }

@@ -1,0 +1,84 @@
+'use client'
+
+import { useState } from 'react'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useWrite } from '@/ui/parts/use-write'
+import { momentIn } from '@/ui/zone'
+
+interface Facts {
+  readonly day: string
+  readonly from: string
+  readonly to: string
+  readonly blocks: number
+  readonly calledOff: string
+}
+
+/** When the evening is and in how many blocks; it can be moved, and called off with a reason. */
+export function EveningFacts({ sessionId, timeZone, facts }: { sessionId: string; timeZone: string; facts: Facts }) {
+  const [now, setNow] = useState(facts)
+  const { busy, fault, write } = useWrite()
+  const field = (label: string, type: 'date' | 'time', name: 'day' | 'from' | 'to') => (
+    <label className="flex flex-col gap-1">
+      <span className="text-sm">{label}</span>
+      <input
+        type={type}
+        required
+        className="input"
+        value={now[name]}
+        onChange={({ target }) => setNow({ ...now, [name]: target.value })}
+      />
+    </label>
+  )
+  return (
+    <details className="mt-6">
+      <summary className="cursor-pointer text-xl font-bold">Move it, or call it off</summary>
+      <form
+        aria-label="This evening"
+        className="mt-3 flex flex-wrap items-end gap-3"
+        onSubmit={(event) => {
+          event.preventDefault()
+          void write(
+            'change-session',
+            {
+              sessionId,
+              startsAt: momentIn(now.day, now.from, timeZone),
+              endsAt: momentIn(now.day, now.to, timeZone),
+              blocks: now.blocks,
+              ...(now.calledOff.trim() && { calledOff: now.calledOff.trim() }),
+            },
+            { done: now.calledOff.trim() ? 'The evening is called off' : 'The evening is as you said' },
+          )
+        }}
+      >
+        {field('Day', 'date', 'day')}
+        {field('From', 'time', 'from')}
+        {field('To', 'time', 'to')}
+        <label className="flex flex-col gap-1">
+          <span className="text-sm">Blocks</span>
+          <input
+            type="number"
+            required
+            min={1}
+            max={12}
+            className="input w-24"
+            value={Number.isFinite(now.blocks) ? now.blocks : ''}
+            onChange={({ target }) => setNow({ ...now, blocks: target.valueAsNumber })}
+          />
+        </label>
+        <label className="flex grow flex-col gap-1">
+          <span className="text-sm">Why it is called off (empty: it takes place)</span>
+          <input
+            className="input w-full"
+            maxLength={200}
+            value={now.calledOff}
+            onChange={({ target }) => setNow({ ...now, calledOff: target.value })}
+          />
+        </label>
+        <button type="submit" className="btn" disabled={busy}>
+          Keep it so
+        </button>
+      </form>
+      <FaultNote fault={fault} />
+    </details>
+  )
+}
