@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
 import { DRILLS } from '@/core/knowledge/drill'
 import {
   answerPrediction,
@@ -13,6 +14,12 @@ import {
   verdictOf,
 } from '@/core/trainer/swatch-round'
 import { expect, openMachine, stateFile, test } from './people'
+
+const GATES = ['Re-threaded, foot up', 'New needle', 'Bobbin out, looked at', 'Same thread weight', 'Lint out']
+/** Everything that comes before the dial is done. */
+async function passGates(page: Page): Promise<void> {
+  for (const gate of GATES) await page.getByLabel(gate).check()
+}
 
 test.describe('a learner', () => {
   test.use({ storageState: stateFile('learner') })
@@ -89,14 +96,7 @@ test.describe('staff', () => {
     await openMachine(page, 'Knot')
     await page.getByRole('link', { name: 'Read a swatch' }).click()
     const reading = page.getByRole('region', { name: 'Reading' })
-    for (const gate of [
-      'Re-threaded, foot up',
-      'New needle',
-      'Bobbin out, looked at',
-      'Same thread weight',
-      'Lint out',
-    ])
-      await page.getByLabel(gate).check()
+    await passGates(page)
     const look = async (top: string, under: string) => {
       await page.getByRole('radio', { name: top }).check({ force: true })
       await page.getByRole('radio', { name: under }).check({ force: true })
@@ -138,14 +138,7 @@ test.describe('staff', () => {
   test('turn the bobbin screw only where the dial ends, in counted eighths that the book keeps', async ({ page }) => {
     await openMachine(page, 'Snipe')
     await page.getByRole('link', { name: 'Read a swatch' }).click()
-    for (const gate of [
-      'Re-threaded, foot up',
-      'New needle',
-      'Bobbin out, looked at',
-      'Same thread weight',
-      'Lint out',
-    ])
-      await page.getByLabel(gate).check()
+    await passGates(page)
     const at = page.getByLabel('The dial stands at')
     await at.fill((await at.getAttribute('max'))!)
     await page.getByText('twin needle', { exact: true }).click()

@@ -2,8 +2,9 @@ import 'server-only'
 import { headers } from 'next/headers'
 import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
-import { may, type Role, type Sight } from '@/core/people/role'
+import { may, type Action, type Role, type Sight } from '@/core/people/role'
 import type { Actor } from '@/store/actor'
+import { Refused } from '@/store/refused'
 import { readMembership } from '@/store/site/people'
 import { signIn } from './sign-in'
 import { theStore } from './store'
@@ -25,6 +26,18 @@ export const currentActor = cache(async (): Promise<SignedIn | undefined> => {
     name: membership.name,
   }
 })
+
+/**
+ * Whoever asks for something over HTTP and may have it.
+ * @throws Refused 401 or 403
+ */
+export async function mustBeAllowed(action: Action): Promise<SignedIn> {
+  const actor = await currentActor()
+  if (!actor) throw new Refused(401, 'signed-out', 'Sign in first; what you typed is still here')
+  if (!may(actor.role, action))
+    throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot ${action.replaceAll('-', ' ')}`)
+  return actor
+}
 
 export const homeOf = (role: Role): string => (role === 'learner' ? '/station' : '/room')
 

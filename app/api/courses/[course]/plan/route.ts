@@ -1,9 +1,8 @@
-import { may } from '@/core/people/role'
 import type { WeekPlan } from '@/core/session/course-plan'
 import { itemWords } from '@/core/stock/item'
-import { notFound, Refused } from '@/store/refused'
+import { notFound } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
-import { currentActor } from '../../../../_server/actor'
+import { mustBeAllowed } from '../../../../_server/actor'
 import { answering, isId, sameSiteOnly } from '../../../../_server/answer'
 import { planRequest, readEvenings } from '../../../../_server/evening'
 import { linesOfJson } from '../../../../_server/lines'
@@ -17,10 +16,7 @@ const SECONDS = 4
 export const POST = (request: Request, { params }: { params: Promise<{ course: string }> }): Promise<Response> =>
   answering(async () => {
     sameSiteOnly(request)
-    const actor = await currentActor()
-    if (!actor) throw new Refused(401, 'signed-out', 'Sign in first')
-    if (!may(actor.role, 'set-plan'))
-      throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot set plan`)
+    const actor = await mustBeAllowed('set-plan')
     const { course } = await params
     const now = new Date()
     const sessions = isId(course) ? await readSessions(theStore(), actor.siteId, { courseId: course, from: now }) : []

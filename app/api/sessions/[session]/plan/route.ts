@@ -1,12 +1,11 @@
 import Type from 'typebox'
-import { may } from '@/core/people/role'
 import { check } from '@/core/schema/validate'
 import { strict } from '@/core/schema/vocabulary'
 import type { EveningPlan } from '@/core/session/evening-plan'
 import { runCommand } from '@/store/commands/run'
 import { notFound, Refused } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
-import { currentActor } from '../../../../_server/actor'
+import { mustBeAllowed } from '../../../../_server/actor'
 import { answering, isId, readJson, sameSiteOnly } from '../../../../_server/answer'
 import { askedNow, planRequest, readEvening } from '../../../../_server/evening'
 import { linesOfJson } from '../../../../_server/lines'
@@ -28,10 +27,7 @@ const AskSchema = strict({
 export const POST = (request: Request, { params }: { params: Promise<{ session: string }> }): Promise<Response> =>
   answering(async () => {
     sameSiteOnly(request)
-    const actor = await currentActor()
-    if (!actor) throw new Refused(401, 'signed-out', 'Sign in first')
-    if (!may(actor.role, 'set-plan'))
-      throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot set plan`)
+    const actor = await mustBeAllowed('set-plan')
     const { commandId, basedOn, fromBlock } = check(AskSchema, await readJson(request))
     const { session: sessionId } = await params
     const [session] = isId(sessionId) ? await readSessions(theStore(), actor.siteId, { sessionId }) : []

@@ -1,9 +1,8 @@
 import Papa from 'papaparse'
-import { may } from '@/core/people/role'
 import { PART_WORDS, placeKey, sheetFigures } from '@/core/session/sheet'
-import { notFound, Refused } from '@/store/refused'
+import { notFound } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
-import { currentActor } from '../../../../_server/actor'
+import { mustBeAllowed } from '../../../../_server/actor'
 import { answering, asDownload, isId } from '../../../../_server/answer'
 import { askedNow, asPlanSeat, readEvening } from '../../../../_server/evening'
 import { theStore } from '../../../../_server/store'
@@ -11,10 +10,7 @@ import { theStore } from '../../../../_server/store'
 /** The run sheet as a table: a line for each seat, in the order of blocks and machines; `?as=json` for JSON. */
 export const GET = (request: Request, { params }: { params: Promise<{ session: string }> }): Promise<Response> =>
   answering(async () => {
-    const actor = await currentActor()
-    if (!actor) throw new Refused(401, 'signed-out', 'Sign in first')
-    if (!may(actor.role, 'see-sessions'))
-      throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot see sessions`)
+    const actor = await mustBeAllowed('see-sessions')
     const { session: sessionId } = await params
     const [session] = isId(sessionId) ? await readSessions(theStore(), actor.siteId, { sessionId }) : []
     if (!session) throw notFound('evening', 'session')
