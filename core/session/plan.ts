@@ -1,3 +1,4 @@
+import { anneal } from './anneal'
 import { grainOf } from './changeover'
 import { type Evening, classesOf, eveningsIn, eveningsOf, groupsOf } from './evening'
 import { PLAN_COSTS, type PlanAnswer, type PlanQuestion, type Solve } from './plan-question'
@@ -35,7 +36,7 @@ export function planSeats(
   const byHand = firstCome(question, kits, costs).minutes
   const { evenings, all } = eveningsOf(question.blocks, groups, classes, costs)
 
-  let best = improve(startFrom(seatable, question, classes), question, kits, costs)
+  let best = anneal(improve(startFrom(seatable, question, classes), question, kits, costs), question, kits, costs)
   let bound = 0
   tell(best, bound)
   let proved = seatable.length === 0
