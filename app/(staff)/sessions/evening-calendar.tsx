@@ -36,7 +36,7 @@ export function EveningCalendar({ today, evenings }: { today: string; evenings: 
   return (
     <section aria-label="Calendar" className="sheet flex h-fit justify-center p-3">
       <DayPicker
-        className="react-day-picker border-0"
+        className="react-day-picker border-0 [&_.rdp-weekday]:text-base-content! [&_.rdp-weekday]:opacity-100!"
         locale={enGB}
         weekStartsOn={1}
         today={dateOf(today)}
@@ -46,7 +46,6 @@ export function EveningCalendar({ today, evenings }: { today: string; evenings: 
           if (evening) router.push(`/sessions/${evening.sessionId}`)
         }}
         components={{ DayButton: Day }}
-        showOutsideDays
       />
     </section>
   )
