@@ -23,8 +23,10 @@ test('a shelf is counted, a needle that is fitted is taken off it, and one that 
   await openMachine(page, 'Heron')
   await page.keyboard.press('/')
   await page.getByLabel('A line for the book').fill('heron needle jeans 100 due')
-  await page.keyboard.press('Enter')
   await expect(page.getByText(/Heron: .*jeans 100\/16/i).first()).toBeVisible()
+  await page.keyboard.press('Enter')
+  // The line shows what it would write; once it is written, it is gone.
+  await expect(page.getByLabel('A line for the book')).toBeHidden()
   await page.goto('/stores')
   await expect(jeans).toContainText(/^6/)
 
