@@ -49,6 +49,9 @@ test('an evening is planned with proof, moved by hand with what it costs, pinned
   await page.keyboard.press('Enter')
   await expect(rowOf(page, 'Snipe')).toContainText('Chidi')
   await expect(page.getByText('Chidi sits at Snipe, block 2')).toBeVisible()
+  // What was proved holds for the plan that was made, and not for this one.
+  await expect(thePlan(page)).toContainText('Changed by hand: the plan seated')
+  await expect(thePlan(page)).not.toContainText('Proved')
 
   // By hand: while somebody is carried every place says what it would cost.
   const card = rowOf(page, 'Snipe').getByText('Chidi', { exact: true })

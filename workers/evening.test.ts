@@ -135,6 +135,16 @@ describe('an evening', () => {
       else expect(now).toEqual(seat)
     }
   })
+
+  it('planned anew after somebody has gone home keeps what they did in its place', () => {
+    const facts = evening()
+    const before = plan(facts)
+    const gone = before.seats.find(({ block }) => block === 1)!
+    const stayed = facts.learners.filter(({ projectId }) => projectId !== gone.student)
+    const after = plan({ ...facts, learners: stayed }, { underWay: { block: 2, seats: before.seats } })
+    expect(after.seats).toContainEqual(gone)
+    expect(after.seats).toHaveLength(before.seats.length)
+  })
 })
 
 describe('a run sheet', () => {

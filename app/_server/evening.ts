@@ -184,7 +184,7 @@ export function planRequest(
 }
 
 /** Equal for equal questions: a plan that was proved for another question is proved no more. */
-export const questionDigest = (question: PlanQuestion, pins: readonly PlannedSeat[]): string =>
+const questionDigest = (question: PlanQuestion, pins: readonly PlannedSeat[]): string =>
   createHash('sha256')
     .update(JSON.stringify([question, pins.map(({ projectId, machineId, block }) => [projectId, machineId, block])]))
     .digest('base64url')

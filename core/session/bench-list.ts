@@ -2,10 +2,8 @@ import { beforeClass, type BenchTask } from '../care/before-class'
 import { fabricClass, completeFabric } from '../fabric/intake'
 import { plain } from '../knowledge/rule'
 import type { Kit } from '../kit/request'
-import { bobbinVolumeOf } from '../machine/kit-machine'
-import { kitUse } from '../thread-use/kit-use'
 import type { PlanSeat } from './plan-question'
-import { bobbinsFor, type EveningFacts, type EveningLearner, type EveningMachine } from './room-question'
+import { bobbinsFor, useOnMachine, type EveningFacts, type EveningLearner, type EveningMachine } from './room-question'
 
 /** One machine before class: who sits there first, and what is still to be done. */
 export interface BenchStop {
@@ -84,7 +82,7 @@ function windTasks(
     byThread.set(key, {
       thread,
       count: own.count + count,
-      metres: own.metres + bobbinMetres(learner, kit, machine, facts),
+      metres: own.metres + (useOnMachine(learner, kit, traits, facts)?.bobbinM ?? 0),
       for: [...own.for, learner.learner],
     })
   }
@@ -105,13 +103,6 @@ function windTasks(
       },
     ]
   })
-}
-
-function bobbinMetres(learner: EveningLearner, kit: Kit, { traits }: EveningMachine, { room }: EveningFacts): number {
-  const volume = bobbinVolumeOf(traits)
-  if (!learner.sewn || volume === undefined) return 0
-  const stackMm = completeFabric(learner.fabric).thicknessMm * learner.layers.seam
-  return kitUse(kit, learner.sewn, stackMm, volume, room.rules.beginners ?? false).bobbinM
 }
 
 /** Everybody's things at the machine where they sit: swatches of their own cloth, what else the kit asks for, glasses. */

@@ -1,4 +1,5 @@
 import type { Foot } from '../knowledge/foot'
+import { DRIVES_AFTER_SIGN_OFF } from '../knowledge/session'
 import { itemKey } from '../stock/item'
 import { fittedIn, usesOf } from './breach'
 import { kitOn } from './changeover'
@@ -87,7 +88,9 @@ function questionFor(question: PlanQuestion, { pins, underWay }: EveningRequest)
   const kitOf = new Map(question.students.map(({ id, kit }) => [id, question.kits.find((each) => each.id === kit)!]))
   const machines = question.machines.map((machine) => {
     const last = ran.filter((seat) => seat.machine === machine.id).sort((a, b) => b.block - a.block)[0]
-    return last ? { ...machine, holds: kitOn(machine, kitOf.get(last.student)!) } : machine
+    // Somebody who has gone home since left a kit that nobody knows any more: then what its book says counts.
+    const kit = last && kitOf.get(last.student)
+    return kit ? { ...machine, holds: kitOn(machine, kit) } : machine
   })
   const here = new Set(machines.map(({ id }) => id))
   const students = question.students
@@ -210,12 +213,15 @@ function singleChanges(
       })
     }
     const learner = facts.learners.find(({ projectId }) => projectId === project)!
-    const drive = facts.machines.find(
-      ({ machineId, traits }) => traits.drive === 'industrial' && !stopped.has(machineId),
-    )?.traits.drive
-    if (drive && learner.signOffs.every(({ machineKind }) => machineKind !== drive)) {
+    const drives = new Set(
+      facts.machines.flatMap(({ machineId, traits }) =>
+        traits.drive && !stopped.has(machineId) ? [traits.drive] : [],
+      ),
+    )
+    for (const drive of DRIVES_AFTER_SIGN_OFF) {
+      if (!drives.has(drive) || learner.signOffs.some(({ machineKind }) => machineKind === drive)) continue
       changes.push({
-        words: `${learner.learner} signed off for the ${drive} machine`,
+        words: `${learner.learner} signed off for a machine of the kind ${drive}`,
         facts: {
           ...facts,
           learners: facts.learners.map((each) =>

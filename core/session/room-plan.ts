@@ -76,6 +76,9 @@ export function planRoom(
   return answer(seats, loose && loose.seats.length === seats.length ? loose.boundMinutes : 0, whole.optimal)
 }
 
+/** A move weighs more than the changeovers of any evening. */
+const MOVE_MINUTES = 100_000
+
 /** Whether anything ties machines to each other. */
 const coupled = ({ pairs, limits }: PlanQuestion): boolean => (pairs?.length ?? 0) + (limits?.length ?? 0) > 0
 
@@ -116,7 +119,7 @@ export function seatWithin(question: PlanQuestion): PlanSeat[] {
       for (const next of tries) {
         const moved =
           student.holdsPlace && (student.holdsPlace.machine !== machine.id || student.holdsPlace.block !== block)
-        const minutes = costed(next, question, kits, costs).minutes + (moved ? 1000 : 0)
+        const minutes = costed(next, question, kits, costs).minutes + (moved ? MOVE_MINUTES : 0)
         if ((best && minutes >= best.minutes) || !allowed(next)) continue
         best = { seats: next, minutes }
       }

@@ -13,6 +13,7 @@ import type { ProjectFacts } from '../schema/project'
 import { asShelved, itemKey, itemWords, type StockItem } from '../stock/item'
 import type { OnHand } from '../stock/ledger'
 import { kitUse } from '../thread-use/kit-use'
+import type { ThreadUseAnswer } from '../thread-use/thread-use'
 import type {
   PlanCosts,
   PlanHolds,
@@ -264,18 +265,22 @@ function kitNames(facts: EveningFacts, running: readonly EveningMachine[], kits:
   return { named, kitIdOf, useOf }
 }
 
-/** How many bobbins to wind for a project on a machine: from what it sews, else one. */
-export function bobbinsFor(
+/** The thread that a project takes on a machine; undefined while nobody has said what it sews, or its bobbin is not known. */
+export function useOnMachine(
   learner: Pick<EveningLearner, 'sewn' | 'fabric' | 'layers'>,
   kit: Kit,
   traits: Traits,
   { room }: Pick<EveningFacts, 'room'>,
-): number {
+): ThreadUseAnswer | undefined {
   const volume = bobbinVolumeOf(traits)
-  if (!learner.sewn || volume === undefined) return 1
+  if (!learner.sewn || volume === undefined) return undefined
   const stackMm = completeFabric(learner.fabric).thicknessMm * learner.layers.seam
-  return Math.max(1, kitUse(kit, learner.sewn, stackMm, volume, room.rules.beginners ?? false).bobbins)
+  return kitUse(kit, learner.sewn, stackMm, volume, room.rules.beginners ?? false)
 }
+
+/** How many bobbins to wind for a project on a machine: from what it sews, else one. */
+export const bobbinsFor = (...asked: Parameters<typeof useOnMachine>): number =>
+  Math.max(1, useOnMachine(...asked)?.bobbins ?? 1)
 
 /** The pairs that the room has named, and whoever makes two things: nobody sits twice at once. */
 function pairsOf({ pairs, learners }: EveningFacts): PlanPair[] {

@@ -145,14 +145,3 @@ export async function readPlans(
     ]),
   )
 }
-
-/** One earlier plan, to go back to. */
-export async function readPlan(store: Reader, siteId: string, planId: string): Promise<SessionPlan | undefined> {
-  const row = await store
-    .selectFrom('session_plan')
-    .select('plan')
-    .where('site_id', '=', siteId)
-    .where('plan_id', '=', planId)
-    .executeTakeFirst()
-  return row && check(SessionPlanSchema, row.plan)
-}

@@ -42,7 +42,6 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
         sessionId={session.sessionId}
         planId={kept?.planId ?? null}
         {...(kept && { madeBy: names.get(kept.madeBy) ?? 'somebody' })}
-        {...(kept?.basedOn && { basedOn: kept.basedOn })}
         seats={kept?.plan.seats ?? []}
         leftOut={kept?.plan.leftOut ?? []}
         {...(kept?.plan.proof && { proof: kept.plan.proof })}

@@ -12,7 +12,6 @@ interface Props extends SheetProps {
   readonly planning: Omit<ReturnType<typeof usePlanning>, 'plan'> & {
     readonly plan: (fromBlock?: number) => Promise<void>
   }
-  readonly nameOf: (project: string) => string
   readonly busy: boolean
 }
 
@@ -95,12 +94,12 @@ export function PlanLine(props: Props) {
         )}
         {!thinking && seats.length > 0 && (
           <>
-            <p className="mt-2 text-lg">{proofWords(figures, seated, proof, proofHolds)}</p>
+            <p className="mt-2 text-lg">{proofWords(figures, seated, learners.length, proof, proofHolds)}</p>
             <p>{byHandWords(byHand, figures, seated)}</p>
           </>
         )}
       </div>
-      {!thinking && proof && proof.help.length > 0 && figures.unseated.length > 0 && (
+      {!thinking && proof && proofHolds && proof.help.length > 0 && figures.unseated.length > 0 && (
         <p className="mt-2">
           <strong>What would help most:</strong>{' '}
           {proof.help
@@ -112,14 +111,24 @@ export function PlanLine(props: Props) {
   )
 }
 
-function proofWords({ minutes }: SheetFigures, seated: number, proof: PlanProof | undefined, holds: boolean): string {
+/** What was proved holds for the seats that were planned and for no others. */
+function proofWords(
+  { minutes, breaches }: SheetFigures,
+  seated: number,
+  wanting: number,
+  proof: PlanProof | undefined,
+  holds: boolean,
+): string {
   if (!proof) return 'Seated by hand. Plan the evening to see how little it could take.'
   if (!holds)
     return 'Something has changed since it was planned: people, machines, pins or shelves. Plan again to be sure.'
-  if (proof.fromBlock)
-    return `Planned anew from block ${proof.fromBlock} on, with as few moves as can be: ${seated} have a seat.`
-  if (minutes > proof.changeoverMinutes + 1e-9)
-    return `Changed by hand: the plan took ${plain(proof.changeoverMinutes)} minutes.`
+  const planned = wanting - proof.unseated.length
+  if (proof.fromBlock) {
+    const moves = proof.optimal ? 'with as few moves as can be' : 'with few moves, not proved to be the fewest'
+    return `Planned anew from block ${proof.fromBlock} on, ${moves}.`
+  }
+  if (breaches.length > 0 || seated !== planned || Math.abs(minutes - proof.changeoverMinutes) > 1e-9)
+    return `Changed by hand: the plan seated ${planned} with ${plain(proof.changeoverMinutes)} minutes.`
   if (proof.optimal)
     return `Proved: no plan seats more than ${seated}, and none that does takes fewer than ${plain(proof.changeoverMinutes)} minutes.`
   return `Not proved to the end: at best ${plain(proof.boundMinutes)} minutes could do.`

@@ -5,15 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { PlannedSeat } from '@/core/schema/session'
-import {
-  breachWords,
-  byHandFigures,
-  moveOptions,
-  moveSeat,
-  placeKey,
-  sheetFigures,
-  type MoveOption,
-} from '@/core/session/sheet'
+import { breachWords, byHandFigures, moveOptions, moveSeat, placeKey, sheetFigures } from '@/core/session/sheet'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { PrintButton } from '@/ui/parts/print-button'
 import { useWrite } from '@/ui/parts/use-write'
@@ -156,7 +148,6 @@ export function RunSheet(props: SheetProps) {
               return basedOn
             }, fromBlock),
         }}
-        nameOf={nameOf}
         busy={busy}
       />
       <FaultNote fault={fault ?? planning.fault} />
@@ -189,7 +180,9 @@ export function RunSheet(props: SheetProps) {
         <Tray
           projects={figures.unseated}
           who={who}
-          because={new Map(props.proof?.unseated.map(({ projectId, because }) => [projectId, because]))}
+          because={
+            new Map(props.proofHolds ? props.proof?.unseated.map(({ projectId, because }) => [projectId, because]) : [])
+          }
           mayMove={mayPlan}
           open={setMoving}
         />
@@ -246,7 +239,7 @@ export function RunSheet(props: SheetProps) {
                 who={who}
                 changes={figures.changes}
                 broken={new Set(figures.breaches.flatMap(({ students }) => students))}
-                options={options as ReadonlyMap<string, MoveOption>}
+                options={options}
                 leftOut={props.leftOut.includes(machine.machineId)}
                 mayMove={mayPlan}
                 open={setMoving}

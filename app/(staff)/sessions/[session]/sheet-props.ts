@@ -35,7 +35,6 @@ export interface SheetProps {
   readonly sessionId: string
   readonly planId: string | null
   readonly madeBy?: string
-  readonly basedOn?: string
   readonly seats: readonly PlannedSeat[]
   readonly leftOut: readonly string[]
   readonly proof?: PlanProof

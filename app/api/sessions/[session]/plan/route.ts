@@ -2,12 +2,13 @@ import Type from 'typebox'
 import { check } from '@/core/schema/validate'
 import { strict } from '@/core/schema/vocabulary'
 import type { EveningPlan } from '@/core/session/evening-plan'
+import { sheetFigures } from '@/core/session/sheet'
 import { runCommand } from '@/store/commands/run'
 import { notFound, Refused } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
 import { mustBeAllowed } from '../../../../_server/actor'
 import { answering, isId, readJson, sameSiteOnly } from '../../../../_server/answer'
-import { askedNow, planRequest, readEvening } from '../../../../_server/evening'
+import { askedNow, asPlanSeat, planRequest, readEvening } from '../../../../_server/evening'
 import { linesOfJson } from '../../../../_server/lines'
 import { planEveningApart } from '../../../../_server/planner'
 import { theStore } from '../../../../_server/store'
@@ -37,7 +38,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ session: 
       throw new Refused(409, 'changed', 'Somebody changed this plan meanwhile: look at theirs first', 'basedOn')
     const now = new Date()
     const ask = planRequest(evening, now, fromBlock === undefined ? undefined : { block: fromBlock })
-    const { digest } = askedNow(evening, now)
+    const { digest, question } = askedNow(evening, now)
     const pinned = new Set(ask.pins.map(({ student, machine, block }) => `${student} ${machine} ${block}`))
 
     const keep = (plan: EveningPlan) =>
@@ -68,6 +69,15 @@ export const POST = (request: Request, { params }: { params: Promise<{ session: 
         },
       })
 
+    /** Stopped early, what was found may be worse than what is kept already; then that stays. */
+    const isNoBetter = (plan: EveningPlan): boolean => {
+      const seats = (evening.kept?.plan.seats ?? []).map(asPlanSeat)
+      const { minutes, breaches } = sheetFigures(question, seats)
+      const fewer = plan.seats.length < seats.length
+      return (
+        breaches.length === 0 && (fewer || (plan.seats.length === seats.length && plan.changeoverMinutes >= minutes))
+      )
+    }
     const short = ({ seats, changeoverMinutes, boundMinutes, unseated }: EveningPlan) => ({
       seated: seats.length,
       of: seats.length + unseated.length,
@@ -76,7 +86,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ session: 
     })
     return linesOfJson(async (say, stop) => {
       const plan = await planEveningApart(ask, (better) => say({ better: short(better) }), stop)
-      if (!plan) return
+      if (!plan || (stop.aborted && isNoBetter(plan))) return
       await keep(plan)
       say({ kept: commandId, ...short(plan) })
     })
