@@ -1,5 +1,4 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { MachineEvent } from '@/core/machine/event'
 import { foldMachine } from '@/core/machine/fold'
 import { benchList } from '@/core/session/bench-list'
 import { planCourse } from '@/core/session/course-plan'
@@ -78,7 +77,7 @@ describe('an evening', () => {
         eventId: '1',
         happenedAt: '2026-11-20T10:00:00.000Z',
         personId: 'p',
-      } as MachineEvent,
+      },
     ])
     const alone = evening({
       machines: [{ ...eveningMachine('Heron'), state: locked }],
@@ -201,9 +200,7 @@ describe('a bench list', () => {
     expect(titles).toContain('Lay out Ida’s bag')
 
     const written = stop!.tasks.flatMap(({ event }, index) =>
-      event
-        ? [{ ...event, eventId: String(index), happenedAt: '2026-11-25T10:00:00.000Z', personId: 'p' } as MachineEvent]
-        : [],
+      event ? [{ ...event, eventId: String(index), happenedAt: '2026-11-25T10:00:00.000Z', personId: 'p' }] : [],
     )
     const done = facts.machines.map((machine) =>
       machine.machineId === stop!.machineId ? { ...machine, state: foldMachine(written) } : machine,

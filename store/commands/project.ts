@@ -172,7 +172,7 @@ const GivenSchema = strict(GIVEN)
  * that a person chose otherwise and what that breaks.
  */
 export const giveKit = command(
-  strict(GIVEN),
+  GivenSchema,
   () => 'give-kit',
   (call, kit) => give(call, call.commandId, kit),
 )
