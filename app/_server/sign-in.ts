@@ -95,6 +95,8 @@ const make = () =>
       customRules: { '/sign-in/email': { window: 60, max: 10 }, '/station': { window: 60, max: 60 } },
     },
     advanced: {
+      // A session and its user in one question: every page asks for them.
+      database: { joins: true },
       useSecureCookies: settings.origins.every((origin) => origin.startsWith('https:')),
       cookiePrefix: 'orthodex',
       defaultCookieAttributes: { httpOnly: true, sameSite: 'lax' },

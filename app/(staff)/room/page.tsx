@@ -13,6 +13,7 @@ import { StandingMark } from '@/ui/drawings/standing-mark'
 import { hoursWords, shortNeedle } from '@/ui/words'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'
+import { RoomCards, RoomList } from './room-rows'
 
 export const metadata: Metadata = { title: 'Room' }
 
@@ -158,63 +159,10 @@ export default async function RoomPage({ searchParams }: Props) {
               </section>
             ))}
           <h2 className="sr-only sm:hidden">Machines</h2>
-          <ul className="flex flex-col gap-3 sm:hidden">
-            {plan.map((machine) => (
-              <li key={machine.href}>
-                <Link href={machine.href} className="sheet block p-4" prefetch={false}>
-                  <span className="flex items-center justify-between gap-3">
-                    <span className="text-xl font-bold">{machine.name}</span>
-                    <StandingMark standing={machine.standing} />
-                  </span>
-                  <span className="mt-1 block font-semibold">{machine.needle}</span>
-                  <span className="block text-sm">{machine.setting}</span>
-                  {machine.because && <span className="mt-1 block text-sm">{machine.because}</span>}
-                </Link>
-              </li>
-            ))}
-          </ul>
+          <RoomCards machines={plan} />
         </>
       )}
     </>
-  )
-}
-
-/** The same as the plan, in rows: for keys, for ears, and for looking one thing up. */
-function RoomList({ machines }: { machines: readonly PlanMachine[] }) {
-  return (
-    <table className="table max-sm:hidden">
-      <caption className="sr-only">Machines in walking order</caption>
-      <thead>
-        <tr>
-          <th scope="col">Machine</th>
-          <th scope="col">Stands</th>
-          <th scope="col">In it</th>
-          <th scope="col">Set</th>
-          <th scope="col">Needle left</th>
-          <th scope="col">Whose turn</th>
-        </tr>
-      </thead>
-      <tbody>
-        {machines.map((machine) => (
-          <tr key={machine.href}>
-            <th scope="row" className="text-lg whitespace-nowrap">
-              <Link href={machine.href} className="link" prefetch={false}>
-                {machine.name}
-              </Link>{' '}
-              <span className="text-sm font-normal">no. {machine.number}</span>
-            </th>
-            <td>
-              <StandingMark standing={machine.standing} />
-              {machine.because && <span className="block text-sm">{machine.because}</span>}
-            </td>
-            <td className="font-semibold whitespace-nowrap">{machine.needle}</td>
-            <td>{machine.setting}</td>
-            <td className="whitespace-nowrap">{machine.hoursLeft?.replace(' of needle left', '') ?? 'not known'}</td>
-            <td>{machine.who}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
   )
 }
 

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
+import { notFound } from 'next/navigation'
 import { formatInTimeZone } from '@/ui/time'
 import { TRAIT_NAMES } from '@/core/machine/trait'
 import { careOf } from '@/core/care/care'
@@ -18,6 +19,7 @@ import { StandingMark } from '@/ui/drawings/standing-mark'
 import { NeedleBars, type NeedleBar } from '@/ui/drawings/needle-bars'
 import { hoursWords, needleWords, shortNeedle, threadWords } from '@/ui/words'
 import { mustSee } from '../../../_server/actor'
+import { isId } from '../../../_server/answer'
 import { machinePage } from '../../../_server/machine'
 import { theStore } from '../../../_server/store'
 import { BookLines } from './book-lines'
@@ -38,14 +40,15 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function MachinePage({ params, searchParams }: Props) {
   const actor = await mustSee('see-book')
-  const { machine, site, projects, standing } = await machinePage(actor.siteId, (await params).machine)
-  const asked = await searchParams
+  const [{ machine: machineId }, asked] = await Promise.all([params, searchParams])
+  if (!isId(machineId)) notFound()
   const only = BOOK_FILTERS.find((filter) => filter === asked.about)
   const limit = Math.min(MOST_LINES, Math.max(LINES, Number(asked.lines) || 0))
   const store = theStore()
-  const [part, needleLines, names] = await Promise.all([
-    readNewest(store, actor.siteId, machine.machineId, { limit, kinds: only && kindsOf(only) }),
-    readNeedleLines(store, actor.siteId, machine.machineId, NEEDLES),
+  const [{ machine, site, projects, standing }, part, needleLines, names] = await Promise.all([
+    machinePage(actor.siteId, machineId),
+    readNewest(store, actor.siteId, machineId, { limit, kinds: only && kindsOf(only) }),
+    readNeedleLines(store, actor.siteId, machineId, NEEDLES),
     readNames(store, actor.siteId),
   ])
   const { state, traits } = machine

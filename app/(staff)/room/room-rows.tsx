@@ -1,0 +1,65 @@
+'use client'
+
+import Link from 'next/link'
+import { StandingMark } from '@/ui/drawings/standing-mark'
+import type { PlanMachine } from '@/ui/drawings/room-plan'
+
+/** The same as the plan, in rows: for keys, for ears, and for looking one thing up. */
+export function RoomList({ machines }: { machines: readonly PlanMachine[] }) {
+  return (
+    <table className="table max-sm:hidden">
+      <caption className="sr-only">Machines in walking order</caption>
+      <thead>
+        <tr>
+          <th scope="col">Machine</th>
+          <th scope="col">Stands</th>
+          <th scope="col">In it</th>
+          <th scope="col">Set</th>
+          <th scope="col">Needle left</th>
+          <th scope="col">Whose turn</th>
+        </tr>
+      </thead>
+      <tbody>
+        {machines.map((machine) => (
+          <tr key={machine.href}>
+            <th scope="row" className="text-lg whitespace-nowrap">
+              <Link href={machine.href} className="link" prefetch={false}>
+                {machine.name}
+              </Link>{' '}
+              <span className="text-sm font-normal">no. {machine.number}</span>
+            </th>
+            <td>
+              <StandingMark standing={machine.standing} />
+              {machine.because && <span className="block text-sm">{machine.because}</span>}
+            </td>
+            <td className="font-semibold whitespace-nowrap">{machine.needle}</td>
+            <td>{machine.setting}</td>
+            <td className="whitespace-nowrap">{machine.hoursLeft?.replace(' of needle left', '') ?? 'not known'}</td>
+            <td>{machine.who}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+/** The same on a phone, one under another. */
+export function RoomCards({ machines }: { machines: readonly PlanMachine[] }) {
+  return (
+    <ul className="flex flex-col gap-3 sm:hidden">
+      {machines.map((machine) => (
+        <li key={machine.href}>
+          <Link href={machine.href} className="sheet block p-4" prefetch={false}>
+            <span className="flex items-center justify-between gap-3">
+              <span className="text-xl font-bold">{machine.name}</span>
+              <StandingMark standing={machine.standing} />
+            </span>
+            <span className="mt-1 block font-semibold">{machine.needle}</span>
+            <span className="block text-sm">{machine.setting}</span>
+            {machine.because && <span className="mt-1 block text-sm">{machine.because}</span>}
+          </Link>
+        </li>
+      ))}
+    </ul>
+  )
+}
