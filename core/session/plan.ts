@@ -3,13 +3,8 @@ import { grainOf } from './changeover'
 import { type Evening, classesOf, eveningsIn, eveningsOf, groupsOf } from './evening'
 import { PLAN_COSTS, type PlanAnswer, type PlanQuestion, type Solve } from './plan-question'
 import { MOST_PRICED, PRICE_SECONDS, eveningsWithin, relax } from './pricing'
-import { solveWhole } from './program'
+import { demandOf, solveWhole } from './program'
 import { firstCome, improve, mostSeats, startFrom, unseatedOf, type Plan } from './seating'
-
-/** How many columns the first whole plan is looked for among, and for how long at most. */
-const NEAR = 1200
-
-const FIRST_SECONDS = 4
 
 /**
  * Seats as many learners as can be seated, then at the least changeover time; says how far from the least it may be.
@@ -27,7 +22,6 @@ export function planSeats(
   tell: (plan: Plan, bound: number) => void = () => undefined,
 ): PlanAnswer {
   const started = clock()
-  const left = () => Math.max(0.2, seconds - (clock() - started))
   const costs = { ...PLAN_COSTS, ...question.costs }
   const kits = new Map(question.kits.map((kit) => [kit.id, kit]))
   const classes = classesOf(question.students, kits)
@@ -40,10 +34,11 @@ export function planSeats(
   let bound = 0
   tell(best, bound)
   let proved = seatable.length === 0
-  const wanted = seatable.length
+  const demand = demandOf(seatable.length, question.blocks, groups, classes)
   const grain = grainOf(costs)
-  const better = (from: readonly Evening[], time: number): boolean => {
-    const found = solveWhole(from, groups, classes, wanted, question, kits, costs, solve, time)
+  const better = (from: readonly Evening[]): boolean => {
+    const left = Math.max(0.2, seconds - (clock() - started))
+    const found = solveWhole(from, groups, classes, demand, question, kits, costs, solve, left)
     if (found && found.plan.minutes < best.minutes - 1e-6) {
       best = found.plan
       tell(best, bound)
@@ -52,26 +47,16 @@ export function planSeats(
   }
   if (!proved) {
     const start = all ? evenings : eveningsIn(best, question, groups, classes, costs)
-    const relaxed = relax(start, all, question, groups, classes, wanted, costs, solve, clock, PRICE_SECONDS)
+    const relaxed = relax(start, all, question, groups, classes, demand, costs, solve, clock, PRICE_SECONDS)
     if (relaxed) {
       bound = Math.max(0, Math.ceil(relaxed.bound / grain - 1e-6) * grain)
-      if (best.minutes > bound + 1e-6) {
-        // Among the columns that the relaxed plan nearly took there is mostly a very good whole one.
-        const near = relaxed.evenings
-          .map((evening) => ({ evening, cost: relaxed.reducedCost(evening) }))
-          .sort((a, b) => a.cost - b.cost)
-        better(
-          near.slice(0, NEAR).map(({ evening }) => evening),
-          Math.min(left() / 2, FIRST_SECONDS),
-        )
-      }
       if (best.minutes > bound + 1e-6) {
         // A column whose reduced cost lifts the bound above what is known already cannot be in a better plan.
         const most = best.minutes - grain - relaxed.bound + 1e-6
         const kept = all
-          ? { evenings: evenings.filter((evening) => relaxed.reducedCost(evening) <= most), all: true }
+          ? { evenings: evenings.filter((evening) => relaxed.reducedCost(evening) <= most), all }
           : eveningsWithin(most, question.blocks, groups, classes, costs, relaxed.prices, MOST_PRICED)
-        proved = better(kept.evenings, left()) && kept.all
+        proved = better(kept.evenings) && kept.all
       }
     }
   }

@@ -1,7 +1,7 @@
 import { changeover } from './changeover'
 import { blockAfter, type Class, type Evening, type Group } from './evening'
 import type { PlanCosts, PlanHolds, PlanQuestion, Solve } from './plan-question'
-import { programOf } from './program'
+import { type Demand, programOf } from './program'
 
 /** More evenings than this that could better the plan are not all looked at; then it may not be proved. */
 export const MOST_PRICED = 9_000
@@ -13,16 +13,27 @@ export const PRICE_SECONDS = 6
 interface Prices {
   /** by class, the seat itself counted in */
   readonly seat: readonly number[]
+  /** by class, what one more machine for it is worth */
+  readonly machine: readonly number[]
   readonly group: readonly number[]
 }
 
 const pricesOf = (rows: ReadonlyMap<string, number>, groups: readonly Group[], classes: readonly Class[]): Prices => ({
   seat: classes.map((_, cls) => (rows.get(`d${cls}`) ?? 0) + (rows.get('seats') ?? 0)),
+  machine: classes.map((_, cls) => rows.get(`m${cls}`) ?? 0),
   group: groups.map((_, group) => rows.get(`g${group}`) ?? 0),
 })
 
+/** What an evening's seats are worth, minutes. */
+const worthOf = (seats: Evening['seats'], prices: Prices): number =>
+  seats.reduce(
+    (sum, { cls }, at) =>
+      sum + prices.seat[cls]! + (seats.findIndex((seat) => seat.cls === cls) === at ? prices.machine[cls]! : 0),
+    0,
+  )
+
 const reducedCostOf = ({ group, seats, minutes }: Evening, prices: Prices): number =>
-  minutes - prices.group[group]! - seats.reduce((sum, { cls }) => sum + prices.seat[cls]!, 0)
+  minutes - prices.group[group]! - worthOf(seats, prices)
 
 /**
  * The plan with parts of machines allowed: a true lower bound. Where not all evenings are listed, those that would better it
@@ -34,7 +45,7 @@ export function relax(
   { blocks }: PlanQuestion,
   groups: readonly Group[],
   classes: readonly Class[],
-  wanted: number,
+  demand: Demand,
   costs: PlanCosts,
   solve: Solve,
   clock: () => number,
@@ -52,7 +63,7 @@ export function relax(
   const known = new Set(evenings.map(keyOf))
   let best: { bound: number; prices: Prices }
   for (;;) {
-    const answer = solve(programOf(evenings, groups, classes, wanted, false), Math.max(1, seconds))
+    const answer = solve(programOf(evenings, groups, classes, demand, false), Math.max(1, seconds))
     if (!answer?.optimal || answer.objective === Infinity) return undefined
     const prices = pricesOf(answer.rows, groups, classes)
     if (all) {
@@ -67,15 +78,18 @@ export function relax(
         return true
       }),
     )
-    const over = fresh.length === 0 || clock() - begun > seconds
-    if (over) {
-      // What no machine's evening can win against these prices is a true bound, however far the pricing has come.
-      const won = groups.reduce(
-        (sum, group, index) => sum + group.machines.length * leastReduced(index, group, blocks, classes, costs, prices),
-        0,
-      )
-      best = { bound: answer.objective + won, prices }
-      break
+    const timeUp = clock() - begun > seconds
+    if (fresh.length === 0 || timeUp) {
+      const looked = groups.map((group, index) => bestEvening(index, group, blocks, classes, costs, prices))
+      const winning = looked.flatMap(({ evening, reduced }) => (evening && reduced < -1e-7 ? [evening] : []))
+      if (winning.length === 0 || timeUp) {
+        // What no machine's evening can win against these prices is a true bound, however far the pricing has come.
+        const won = groups.reduce((sum, { machines }, index) => sum + machines.length * looked[index]!.reduced, 0)
+        best = { bound: answer.objective + won, prices }
+        break
+      }
+      evenings.push(...winning)
+      continue
     }
     evenings.push(...fresh)
   }
@@ -109,23 +123,26 @@ function cheapestEvenings(
   const go = (from: PlanHolds, last: number, cls: number, path: Path) => {
     const block = blockAfter(last, classes[cls]!, blocks)
     if (block === undefined) return
-    if (path.seats.filter((seat) => seat.cls === cls).length >= classes[cls]!.students.length) return
-    const cost = path.cost + stepCost(from, cls, own, costs, prices)
+    const before = path.seats.filter((seat) => seat.cls === cls).length
+    if (before >= classes[cls]!.students.length) return
+    const cost = path.cost + stepCost(from, cls, own, costs, prices) - (before === 0 ? prices.machine[cls]! : 0)
     if (cost < (paths[block]!.get(cls)?.cost ?? Infinity))
       paths[block]!.set(cls, { cost, seats: [...path.seats, { cls, block }] })
   }
   for (const cls of able) go(machines[0]!.holds, 0, cls, { cost: 0, seats: [] })
   for (let last = 1; last <= blocks; last += 1) {
     for (const [from, path] of paths[last]!) {
-      const minutes = path.cost + path.seats.reduce((sum, { cls }) => sum + prices.seat[cls]!, 0)
-      evenings.push({ group, seats: path.seats, minutes })
+      evenings.push({ group, seats: path.seats, minutes: path.cost + worthOf(path.seats, prices) })
       for (const cls of able) go(own.kits[from]!, last, cls, path)
     }
   }
   return evenings
 }
 
-/** Steps between a group's classes at these prices, and the least that can still be won after each at a block. */
+/**
+ * Steps between a group's classes at these prices, and the least that can still be won after each at a block; a class is
+ * taken to be new to the machine whenever it follows another.
+ */
 function outlookOf(own: Group, blocks: number, classes: readonly Class[], costs: PlanCosts, prices: Prices) {
   const { machines, classes: able, kits } = own
   const first = able.map((cls) => stepCost(machines[0]!.holds, cls, own, costs, prices))
@@ -138,7 +155,8 @@ function outlookOf(own: Group, blocks: number, classes: readonly Class[], costs:
         const block = blockAfter(last, classes[cls]!, blocks)
         // Somebody alone in their class does not sit twice; further back than one step this is forgotten.
         if (block === undefined || (from === to && classes[cls]!.students.length < 2)) return
-        least = Math.min(least, step[from]![to]! + after[block]![to]!)
+        const taken = from === to ? 0 : prices.machine[cls]!
+        least = Math.min(least, step[from]![to]! - taken + after[block]![to]!)
       })
       after[last]![from] = least
     })
@@ -146,35 +164,47 @@ function outlookOf(own: Group, blocks: number, classes: readonly Class[], costs:
   return { first, step, after }
 }
 
-/** The least reduced cost that any evening of a group has, and never above 0: no evening at all costs nothing. */
-function leastReduced(
+/**
+ * The evening of a group with the least reduced cost of all, by looking at every one that could be it.
+ * @returns never above 0: no evening at all costs nothing
+ */
+function bestEvening(
   group: number,
   own: Group,
   blocks: number,
   classes: readonly Class[],
   costs: PlanCosts,
   prices: Prices,
-): number {
+): { readonly reduced: number; readonly evening?: Evening } {
   const { classes: able } = own
   const { first, step, after } = outlookOf(own, blocks, classes, costs, prices)
   const used = new Uint8Array(able.length)
-  const base = -prices.group[group]!
+  const seats: { cls: number; block: number }[] = []
   let least = 0
+  let found: Evening['seats'] | undefined
   const grow = (from: number, last: number, reduced: number): void => {
     for (let to = 0; to < able.length; to += 1) {
-      const cls = classes[able[to]!]!
-      const block = blockAfter(last, cls, blocks)
-      if (block === undefined || used[to]! >= cls.students.length) continue
-      const next = reduced + (from < 0 ? first[to]! : step[from]![to]!)
+      const cls = able[to]!
+      const block = blockAfter(last, classes[cls]!, blocks)
+      if (block === undefined || used[to]! >= classes[cls]!.students.length) continue
+      const taken = used[to] === 0 ? prices.machine[cls]! : 0
+      const next = reduced + (from < 0 ? first[to]! : step[from]![to]!) - taken
       if (next + after[block]![to]! >= least - 1e-9) continue
-      least = Math.min(least, next)
       used[to]! += 1
+      seats.push({ cls, block })
+      if (next < least) {
+        least = next
+        found = [...seats]
+      }
       grow(to, block, next)
+      seats.pop()
       used[to]! -= 1
     }
   }
-  grow(-1, 0, base)
-  return least
+  grow(-1, 0, -prices.group[group]!)
+  if (!found) return { reduced: least }
+  const minutes = least + prices.group[group]! + worthOf(found, prices)
+  return { reduced: least, evening: { group, seats: found, minutes } }
 }
 
 /** Every evening whose reduced cost is at most `most`, each set of classes at its cheapest order. */
@@ -203,7 +233,8 @@ export function eveningsWithin(
         const cls = able[to]!
         const block = blockAfter(last, classes[cls]!, blocks)
         if (block === undefined || used[to]! >= classes[cls]!.students.length) continue
-        const next = reduced + (from < 0 ? first[to]! : step[from]![to]!)
+        const taken = used[to] === 0 ? prices.machine[cls]! : 0
+        const next = reduced + (from < 0 ? first[to]! : step[from]![to]!) - taken
         if (next + after[block]![to]! > most) continue
         used[to]! += 1
         seats.push({ cls, block })
@@ -213,7 +244,7 @@ export function eveningsWithin(
             .map((seat) => seat.cls)
             .sort((a, b) => a - b)
             .join(',')}`
-          const minutes = next + prices.group[index]! + seats.reduce((sum, seat) => sum + prices.seat[seat.cls]!, 0)
+          const minutes = next + prices.group[index]! + worthOf(seats, prices)
           const before = found.get(key)
           if (!before || before.minutes > minutes + 1e-9) found.set(key, { group: index, seats: [...seats], minutes })
         }

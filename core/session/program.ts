@@ -2,12 +2,36 @@ import type { Class, Evening, Group } from './evening'
 import type { PlanCosts, PlanKit, PlanQuestion, PlanSeat, Solve } from './plan-question'
 import { type Plan, costed } from './seating'
 
+/** What a plan reaches: so many seats, and at least so many machines for the learners of each class. */
+export interface Demand {
+  readonly seats: number
+  /** by class; 0: nothing that the seats do not say already */
+  readonly machines: readonly number[]
+}
+
+/**
+ * Where everybody who can be seated is seated, seven of one class in evenings of four blocks take two machines at least, and
+ * never one and three quarters. Saying so lifts the relaxed plan most of the way to the whole one: a rounding cut of
+ * Chvátal and Gomory on each class's row.
+ * @param seats so many can be seated
+ */
+export function demandOf(seats: number, blocks: number, groups: readonly Group[], classes: readonly Class[]): Demand {
+  const able = classes.map((_, cls) => groups.some((group) => group.classes.includes(cls)))
+  const everybody = classes.reduce((sum, { students }, cls) => sum + (able[cls] ? students.length : 0), 0)
+  const machines = classes.map(({ block, fromBlock, students }, cls) => {
+    const most = block === undefined ? blocks - fromBlock + 1 : 1
+    if (seats < everybody || !able[cls] || most < 2 || students.length < 2) return 0
+    return Math.ceil(students.length / most)
+  })
+  return { seats, machines }
+}
+
 /** The covering program: which evenings, one a machine, seat so many at the least minutes. */
 export function programOf(
   evenings: readonly Evening[],
   groups: readonly Group[],
   classes: readonly Class[],
-  wanted: number,
+  demand: Demand,
   whole: boolean,
 ): string {
   const sum = (terms: readonly string[]) => (terms.length > 0 ? terms.join(' + ') : '0 x0')
@@ -27,8 +51,10 @@ export function programOf(
   for (const [cls, terms] of byClass) {
     const list = [...terms].map(([index, count]) => `${count} x${index}`)
     lines.push(` d${cls}: ${sum(list)} <= ${classes[cls]!.students.length}`)
+    const machines = demand.machines[cls]!
+    if (machines > 0) lines.push(` m${cls}: ${sum([...terms.keys()].map((index) => `x${index}`))} >= ${machines}`)
   }
-  lines.push(` seats: ${sum(evenings.map(({ seats }, index) => `${seats.length} x${index}`))} >= ${wanted}`)
+  lines.push(` seats: ${sum(evenings.map(({ seats }, index) => `${seats.length} x${index}`))} >= ${demand.seats}`)
   lines.push('Bounds')
   evenings.forEach(({ group }, index) => lines.push(` 0 <= x${index} <= ${groups[group]!.machines.length}`))
   if (whole) lines.push('General', ` ${evenings.map((_, index) => `x${index}`).join(' ')}`)
@@ -41,7 +67,7 @@ export function solveWhole(
   evenings: readonly Evening[],
   groups: readonly Group[],
   classes: readonly Class[],
-  wanted: number,
+  demand: Demand,
   question: PlanQuestion,
   kits: ReadonlyMap<string, PlanKit>,
   costs: PlanCosts,
@@ -52,7 +78,7 @@ export function solveWhole(
   if (evenings.reduce((sum, { seats }) => Math.max(sum, seats.length), 0) === 0) {
     return { plan: nothing, optimal: true }
   }
-  const answer = solve(programOf(evenings, groups, classes, wanted, true), seconds)
+  const answer = solve(programOf(evenings, groups, classes, demand, true), seconds)
   if (!answer) return undefined
   if (answer.objective === Infinity) return { plan: nothing, optimal: true }
   const waiting = classes.map(({ students }) => [...students])
@@ -69,6 +95,6 @@ export function solveWhole(
       }
     }
   })
-  if (seats.length < wanted) return undefined
+  if (seats.length < demand.seats) return undefined
   return { plan: costed(seats, question, kits, costs), optimal: answer.optimal }
 }

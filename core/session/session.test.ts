@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { randomPlan } from '../testing/plans'
+import { anyPlan } from '../testing/plans'
 import { changeover, grainOf } from './changeover'
 import { classesOf, eveningsOf, groupsOf } from './evening'
-import { PLAN_COSTS, type PlanHolds, type PlanKit } from './plan-question'
+import { PLAN_COSTS, type PlanHolds, type PlanKit, type PlanQuestion } from './plan-question'
 import { firstCome, improve, mostSeats } from './seating'
 
 const word = fc.constantFrom('a', 'b', 'c')
@@ -13,18 +13,8 @@ const anyHolds: fc.Arbitrary<PlanHolds> = fc.record({
   thread: fc.option(word),
   foot: fc.option(word),
 })
-const anyQuestion = fc
-  .tuple(
-    fc.array(fc.double({ min: 0, max: 0.999999, noNaN: true }), { minLength: 30, maxLength: 30 }),
-    fc.integer({ min: 1, max: 8 }),
-    fc.integer({ min: 1, max: 4 }),
-    fc.integer({ min: 1, max: 3 }),
-  )
-  .map(([draws, students, machines, blocks]) => {
-    let index = 0
-    return randomPlan(() => draws[index++ % draws.length]!, { students, machines, blocks, kits: 4 })
-  })
-const kitsOf = (question: ReturnType<typeof randomPlan>) => new Map(question.kits.map((kit) => [kit.id, kit]))
+const anyQuestion = anyPlan({ students: 8, machines: 4, blocks: 3, kits: 4 })
+const kitsOf = (question: PlanQuestion) => new Map(question.kits.map((kit) => [kit.id, kit]))
 
 describe('a changeover', () => {
   it('costs nothing exactly when everything is there already, and never more than everything', () =>

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { changeover } from '../session/changeover'
 import {
   PLAN_COSTS,
@@ -45,6 +46,31 @@ export function randomPlan(
     students,
   }
 }
+
+/**
+ * Draws spread evenly over 0 ≤ x < 1, begun anew when they run out. Doubles as fast-check draws them crowd at 0, and a class
+ * made of those would be the same one again and again.
+ */
+export const anyChance: fc.Arbitrary<() => number> = fc
+  .array(fc.noBias(fc.integer({ min: 0, max: 9_999 })), { minLength: 60, maxLength: 60 })
+  .map((draws) => {
+    let index = 0
+    return () => draws[index++ % draws.length]! / 10_000
+  })
+
+type Size = Parameters<typeof randomPlan>[1]
+
+/** Classes and rooms of sizes from `least` to `most`. */
+export const anyPlan = (most: Size, least: Size = { students: 1, machines: 1, blocks: 1, kits: 1 }) =>
+  fc
+    .record({
+      chance: anyChance,
+      students: fc.integer({ min: least.students, max: most.students }),
+      machines: fc.integer({ min: least.machines, max: most.machines }),
+      blocks: fc.integer({ min: least.blocks, max: most.blocks }),
+      kits: fc.integer({ min: least.kits, max: most.kits }),
+    })
+    .map(({ chance, ...size }): PlanQuestion => randomPlan(chance, size))
 
 /** The least of all plans, by trying every one: learner by learner, at every free place or at none. */
 export function everyPlan({ blocks, machines, kits, students }: PlanQuestion): { seats: number; minutes: number } {
