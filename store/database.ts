@@ -13,6 +13,8 @@ export interface SiteTable {
   name: string
   time_zone: string
   house_rules: Json
+  instructor_x: number | null
+  instructor_y: number | null
 }
 
 export interface PersonTable {

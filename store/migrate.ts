@@ -6,6 +6,7 @@ import * as longBooks from './migrations/0004-long-books'
 import * as shelvesAndKeys from './migrations/0005-shelves-and-keys'
 import * as peopleLearn from './migrations/0006-people-learn'
 import * as evenings from './migrations/0007-evenings'
+import * as instructorsTable from './migrations/0008-instructors-table'
 import { rebuildStates } from './machine/book'
 import type { Database } from './database'
 
@@ -18,6 +19,7 @@ const MIGRATIONS = {
   '0005-shelves-and-keys': shelvesAndKeys,
   '0006-people-learn': peopleLearn,
   '0007-evenings': evenings,
+  '0008-instructors-table': instructorsTable,
 }
 
 /** After these the kept states say more than they did, so every book is folded again. */

@@ -41,6 +41,31 @@ describe('an evening', () => {
     }
   })
 
+  it('sits beginners near the instructor, spares what has sewn most, and closes early, where that costs no changeover', () => {
+    const away = (name: string, instructorMetres: number, motorMinutesSinceService = 0) => {
+      const machine = eveningMachine(name)
+      const { state } = machine
+      return { ...machine, instructorMetres, state: { ...state, care: { ...state.care, motorMinutesSinceService } } }
+    }
+    const ids = (facts: EveningFacts, more?: Partial<EveningRequest>) =>
+      plan(facts, more).seats.map(({ student, machine, block }) => `${student} ${machine} ${block}`)
+    const beginner = eveningLearner('Ida', 0)
+    const practised = eveningLearner('Jon', 0, { signOffs: [{ machineKind: 'mechanical' }] })
+    const one = evening({ machines: [away('Heron', 9), away('Curlew', 2)], learners: [beginner] })
+    expect(ids(one)).toEqual(['of Ida Curlew 1'])
+    // What is near is the room's to say.
+    const wide = { ...one, room: { ...one.room, rules: { ...one.room.rules, numbers: { nearMetres: 10 } } } }
+    const far = (facts: EveningFacts) =>
+      eveningQuestion(facts, EVENING_AT).question.machines.filter((machine) => machine.far).map(({ id }) => id)
+    expect([far(one), far(wide)]).toEqual([['Heron'], []])
+    expect(ids({ ...one, machines: [away('Heron', 1, 900), away('Curlew', 1, 10)], learners: [practised] })).toEqual([
+      'of Jon Curlew 1',
+    ])
+    const last = { student: 'of Jon', machine: 'Heron', block: 2 }
+    const kept = { ...one, machines: [away('Heron', 1)], learners: [practised] }
+    expect([ids(kept), ids(kept, { pins: [last] })]).toEqual([['of Jon Heron 1'], ['of Jon Heron 2']])
+  })
+
   it('keeps pins, late comers, access needs and pairs', () => {
     const machines = [eveningMachine('Heron'), eveningMachine('Curlew'), eveningMachine('Knot')]
     const low = { ...machines[2]!, traits: { ...machines[2]!.traits, tableHeightAdjusts: true } }

@@ -2,7 +2,7 @@ import 'server-only'
 import { createHash } from 'node:crypto'
 import { cache } from 'react'
 import { notFound } from 'next/navigation'
-import { inWalkingOrder } from '@/core/room/walk'
+import { inWalkingOrder, metresBetween } from '@/core/room/walk'
 import type { EveningRequest } from '@/core/session/evening-plan'
 import { planningNumbers } from '@/core/session/planning-numbers'
 import type { PlanQuestion } from '@/core/session/plan-question'
@@ -23,6 +23,7 @@ import {
   type Session,
 } from '@/store/session/sessions'
 import { readStaff } from '@/store/site/people'
+import { readSite } from '@/store/site/site'
 import { readShelves } from '@/store/stock/stock'
 import { isId } from './answer'
 import { theStore } from './store'
@@ -54,7 +55,7 @@ export interface Evening {
 /** What every evening of a room rests on, read once for all of them. */
 async function readBasis(siteId: string) {
   const store = theStore()
-  const [machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff] = await Promise.all([
+  const [machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff, site] = await Promise.all([
     readMachines(store, siteId),
     readProjects(store, siteId),
     readKitRoom(store, siteId),
@@ -65,8 +66,10 @@ async function readBasis(siteId: string) {
     readPlans(store, siteId),
     readSessions(store, siteId),
     readStaff(store, siteId),
+    readSite(store, siteId),
   ])
-  return { machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff }
+  const { instructorAt } = site
+  return { machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff, instructorAt }
 }
 
 /** Some evenings with everything that each rests on. */
@@ -94,6 +97,7 @@ function eveningIn(
     plans,
     sessions,
     staff,
+    instructorAt,
   }: Awaited<ReturnType<typeof readBasis>>,
   session: Session,
   attendance: ReadonlyMap<string, Attendance>,
@@ -116,7 +120,13 @@ function eveningIn(
     facts: {
       blocks,
       blockMinutes: (endsAt.getTime() - startsAt.getTime()) / 60_000 / blocks,
-      machines: walk.map(({ machineId, name, traits, state }) => ({ machineId, name, traits, state })),
+      machines: walk.map(({ machineId, name, traits, state, place }) => ({
+        machineId,
+        name,
+        traits,
+        state,
+        ...(instructorAt && { instructorMetres: metresBetween(place, instructorAt) }),
+      })),
       leftOut: kept?.plan.leftOut ?? [],
       learners: projects
         .filter(({ personId }) => comes(personId).comes !== 'absent')

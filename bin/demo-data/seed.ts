@@ -120,6 +120,8 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
     await run('add-machine', { machineId, source: 'manual', ...machine })
   }
 
+  await run('place-instructor', { place: { x: 63, y: 44 } })
+
   const history = demoHistory(chance, today)
   // What was bought is what lies there now and what went into machines since; of one kind a needle is missing.
   for (const { item, count } of boughtNeedles(history.map(({ event }) => event as MachineEvent))) {

@@ -78,8 +78,12 @@ export const ROOM_NUMBERS = {
   minutesLine: minutes('A line sewn after a like needle', 1),
   weightOtherMachine: minutes('To keep somebody at the machine of last time is worth', 3),
   weightBeginner: minutes('To keep a beginner off a machine that asks much is worth', 4),
+  weightFarBeginner: minutes('To keep a beginner near the instructor is worth', 2),
+  nearMetres: count('Near the instructor is within so many metres', 4, 'metres'),
+  weightSewnMore: minutes('To spare a machine that has sewn more than the others is worth', 0.5),
   weightNeedle: minutes('To save a needle is worth', 2),
   weightSpare: minutes('To keep one machine free is worth', 5),
+  weightLastBlock: minutes('To have a place in the last block free, and close early, is worth', 0.5),
   reorderWeeks: count('Buy again when less is left than so many weeks use', 3, 'weeks'),
 } as const satisfies Readonly<Record<string, RoomNumber>>
 

@@ -55,6 +55,7 @@ const MAY_DO = {
   'open-course': TEACHING,
   'add-machine': TEACHING,
   'place-machine': TEACHING,
+  'place-instructor': TEACHING,
   'set-trait': TEACHING,
   'receive-stock': TEACHING,
   'count-stock': TEACHING,

@@ -20,3 +20,6 @@ export function partsOf<Thing extends Placed>(machines: readonly Thing[], most: 
   for (let start = 0; start < walk.length; start += most) parts.push(walk.slice(start, start + most))
   return parts.length > 0 ? parts : [[]]
 }
+
+/** How far apart two places are, metres; places are tenths of a metre. */
+export const metresBetween = (a: Placed['place'], b: Placed['place']): number => Math.hypot(a.x - b.x, a.y - b.y) / 10

@@ -32,6 +32,10 @@ export interface PlanMachine {
   readonly own?: Readonly<Record<string, PlanKit>>
   /** a soft aim keeps beginners away from it */
   readonly complex?: boolean
+  /** far from where the instructor stands; a soft aim keeps beginners nearer */
+  readonly far?: boolean
+  /** has sewn more since its service than the room's middle machine; a soft aim spares it */
+  readonly sewnMore?: boolean
 }
 
 export interface PlanStudent {

@@ -15,8 +15,11 @@ export const COST_NUMBERS = {
 export const WEIGHT_NUMBERS = {
   otherMachine: 'weightOtherMachine',
   beginner: 'weightBeginner',
+  farBeginner: 'weightFarBeginner',
+  sewnMore: 'weightSewnMore',
   needleUsed: 'weightNeedle',
   noSpare: 'weightSpare',
+  lastBlock: 'weightLastBlock',
 } as const satisfies Readonly<Record<keyof PlanWeights, RoomNumberName>>
 
 /** What each change costs in this room, and what its soft aims are worth, in minutes. */

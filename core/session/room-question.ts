@@ -3,6 +3,7 @@ import { kitRequestFor, type KitRoom } from '../kit/for-room'
 import { computeKit } from '../kit/kit'
 import type { Kit, Refusal } from '../kit/request'
 import { ACCESS_NEED_WORDS, COMPLEX_DRIVES, DRIVES_AFTER_SIGN_OFF, type AccessNeed } from '../knowledge/session'
+import { ROOM_NUMBERS } from '../knowledge/room-number'
 import { bobbinVolumeOf, kitMachine } from '../machine/kit-machine'
 import { standingOf, wearOfFitting } from '../machine/standing'
 import type { MachineState } from '../machine/state'
@@ -31,6 +32,8 @@ export interface EveningMachine {
   readonly name: string
   readonly traits: Traits
   readonly state: MachineState
+  /** from the middle of its table to the instructor's, metres; absent: nobody has said where the instructor stands */
+  readonly instructorMetres?: number
 }
 
 /** One project that wants a seat this evening, and who makes it. */
@@ -158,8 +161,11 @@ function questionOf(
 ): Pick<EveningQuestion, 'question' | 'limited'> {
   const running = facts.machines.filter(({ machineId }) => !stopped.has(machineId))
   const { named, kitIdOf, useOf } = kitNames(facts, running, kits)
+  const nearMetres = facts.room.rules.numbers?.nearMetres ?? ROOM_NUMBERS.nearMetres.usual
+  const sewn = running.map(({ state }) => state.care.motorMinutesSinceService).sort((a, b) => a - b)
+  const middle = sewn[Math.floor((sewn.length - 1) / 2)] ?? 0
   const machines = running.map((machine): PlanMachine => {
-    const { machineId, traits } = machine
+    const { machineId, traits, state, instructorMetres } = machine
     const able = new Set<string>()
     const own: Record<string, PlanKit> = {}
     for (const { projectId } of facts.learners) {
@@ -175,6 +181,8 @@ function questionOf(
       holds: holdsOf(machine, facts),
       own,
       ...(traits.drive && COMPLEX_DRIVES.includes(traits.drive) && { complex: true }),
+      ...(instructorMetres !== undefined && instructorMetres > nearMetres && { far: true }),
+      ...(state.care.motorMinutesSinceService > middle && { sewnMore: true }),
     }
   })
   const stock = limitsOf(facts, running, kitIdOf, useOf)

@@ -8,11 +8,25 @@ export interface PlanWeights {
   readonly otherMachine: number
   /** a beginner on a machine that asks much */
   readonly beginner: number
+  /** a beginner far from the instructor */
+  readonly farBeginner: number
+  /** a seat at a machine that has sewn more than the others */
+  readonly sewnMore: number
   readonly needleUsed: number
   /** no machine left over in some block */
   readonly noSpare: number
+  /** a seat in the last block, which keeps the room from closing early */
+  readonly lastBlock: number
 }
-export const PLAN_WEIGHTS: PlanWeights = { otherMachine: 3, beginner: 4, needleUsed: 2, noSpare: 5 }
+export const PLAN_WEIGHTS: PlanWeights = {
+  otherMachine: 3,
+  beginner: 4,
+  farBeginner: 2,
+  sewnMore: 0.5,
+  needleUsed: 2,
+  noSpare: 5,
+  lastBlock: 0.5,
+}
 
 /** How far a plan is from the soft aims; 0 is as good as can be. */
 export function softCost(
@@ -23,11 +37,18 @@ export function softCost(
   weights: PlanWeights,
 ): number {
   const who = new Map(question.students.map((student) => [student.id, student]))
-  const complex = new Set(question.machines.filter((machine) => machine.complex).map(({ id }) => id))
-  const people = seats.reduce((sum, { student, machine }) => {
+  const machines = new Map(question.machines.map((machine) => [machine.id, machine]))
+  const people = seats.reduce((sum, { student, machine, block }) => {
     const { lastMachine, beginner } = who.get(student)!
-    const moved = lastMachine !== undefined && lastMachine !== machine ? weights.otherMachine : 0
-    return sum + moved + (beginner && complex.has(machine) ? weights.beginner : 0)
+    const { complex, far, sewnMore } = machines.get(machine)!
+    return (
+      sum +
+      (lastMachine !== undefined && lastMachine !== machine ? weights.otherMachine : 0) +
+      (beginner && complex ? weights.beginner : 0) +
+      (beginner && far ? weights.farBeginner : 0) +
+      (sewnMore ? weights.sewnMore : 0) +
+      (block > 1 && block === question.blocks ? weights.lastBlock : 0)
+    )
   }, 0)
   const full = Array.from({ length: question.blocks }, (_, index) => index + 1).some(
     (block) => seats.filter((seat) => seat.block === block).length >= question.machines.length,

@@ -11,9 +11,8 @@ import { readMachine } from '../machine/machines'
 import { migrate } from '../migrate'
 import { readProjects, seatOf } from '../project/projects'
 import { Refused } from '../refused'
-import { createSite } from '../site/create-site'
 import { learnerSignIn } from '../site/people'
-import { freshStore } from '../testing/store'
+import { aVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
 
 let store: Store
@@ -24,16 +23,7 @@ let other: Actor
 
 beforeAll(async () => {
   ;({ store, url, end } = await freshStore())
-  const made = (code: string) =>
-    store
-      .transaction()
-      .execute((tx) =>
-        createSite(
-          tx,
-          { code, name: code, timeZone: 'UTC' },
-          { name: 'Ada', email: `${code}@x.example`, password: 'long-enough-1' },
-        ),
-      )
+  const made = (code: string) => aVenue(store, code)
   coordinator = await made('first')
   other = await made('second')
 })

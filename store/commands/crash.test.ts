@@ -13,8 +13,7 @@ import type { Database } from '../database'
 import { readBook } from '../machine/book'
 import { readMachine } from '../machine/machines'
 import { migrate } from '../migrate'
-import { createSite } from '../site/create-site'
-import { freshStore } from '../testing/store'
+import { aVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
 
 /**
@@ -51,16 +50,7 @@ function failingStore(url: string): { store: Store; cutAt: (statement: number, s
 }
 
 const place = { x: 10, y: 10 }
-const newSite = (store: Store) =>
-  store
-    .transaction()
-    .execute((tx) =>
-      createSite(
-        tx,
-        { code: 'crash', name: 'crash', timeZone: 'UTC' },
-        { name: 'Ada', email: 'ada@x.example', password: 'long-enough-1' },
-      ),
-    )
+const newSite = (store: Store) => aVenue(store, 'crash')
 const addMachine = async (store: Store, who: Actor, number: number) => {
   const machineId = uuid()
   const body = { machineId, name: `M${number}`, number, place, traits: {}, source: 'manual' }

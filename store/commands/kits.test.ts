@@ -10,8 +10,7 @@ import { readKitsFile } from '../project/kits-file'
 import { readGiven, readProject } from '../project/projects'
 import { Refused } from '../refused'
 import { readKitRoom } from '../room/kit-room'
-import { createSite } from '../site/create-site'
-import { freshStore } from '../testing/store'
+import { aVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
 
 const traits = ORDINARY_TRAITS
@@ -29,15 +28,7 @@ const venues: Record<'first' | 'second', { who: Actor; machineId: string }> = {}
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
   for (const code of ['first', 'second'] as const) {
-    const who = await store
-      .transaction()
-      .execute((tx) =>
-        createSite(
-          tx,
-          { code, name: code, timeZone: 'UTC' },
-          { name: `Ada of ${code}`, email: `${code}@x.example`, password: 'long-enough-1' },
-        ),
-      )
+    const who = await aVenue(store, code)
     const machineId = uuid()
     venues[code] = { who, machineId }
     const place = { x: 10, y: 10 }

@@ -4,8 +4,8 @@ import { archetype } from '@/core/knowledge/archetype'
 import type { Actor } from '../actor'
 import type { Store } from '../connect'
 import { readMachine } from '../machine/machines'
-import { createSite } from '../site/create-site'
-import { freshStore } from '../testing/store'
+import { readSite } from '../site/site'
+import { aVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
 
 let store: Store
@@ -13,15 +13,7 @@ let end: () => Promise<void>
 let who: Actor
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
-  who = await store
-    .transaction()
-    .execute((tx) =>
-      createSite(
-        tx,
-        { code: 'kinds', name: 'kinds', timeZone: 'UTC' },
-        { name: 'Ada', email: 'ada@kinds.example', password: 'long-enough-1' },
-      ),
-    )
+  who = await aVenue(store, 'kinds')
 })
 afterAll(() => end())
 
@@ -79,5 +71,12 @@ describe('a table', () => {
       status: 404,
     })
     expect(await place()).toEqual({ x: 61, y: 44 })
+  })
+
+  it('of the instructor stands nowhere until somebody says where, and within the room then', async () => {
+    expect((await readSite(store, who.siteId)).instructorAt).toBeUndefined()
+    await run('place-instructor', { place: { x: 50, y: 43 } })
+    await expect(run('place-instructor', { place: { x: 50, y: 999 } })).rejects.toMatchObject({ path: 'place.y' })
+    expect((await readSite(store, who.siteId)).instructorAt).toEqual({ x: 50, y: 43 })
   })
 })

@@ -134,6 +134,19 @@ export const placeMachine = command(
   },
 )
 
+/** Where the instructor's own table stands: near it is where beginners sit. */
+export const placeInstructor = command(
+  strict({ place: strict({ x: Tenths, y: Tenths }) }),
+  () => 'place-instructor',
+  async ({ tx, actor }, { place }) => {
+    await tx
+      .updateTable('site')
+      .set({ instructor_x: place.x, instructor_y: place.y })
+      .where('site_id', '=', actor.siteId)
+      .execute()
+  },
+)
+
 export async function mustHaveMachine({ tx, actor }: CommandCall, machineId: string): Promise<void> {
   const found = await tx
     .selectFrom('machine')

@@ -8,7 +8,7 @@ import type { Store } from '../connect'
 import { Refused } from '../refused'
 import type { Command } from './command'
 import { log } from './log'
-import { addMachine, placeMachine, setTrait } from './machine'
+import { addMachine, placeInstructor, placeMachine, setTrait } from './machine'
 import { addPerson } from './people'
 import { logProgress, signOff } from './progress'
 import { logDropTest } from './drop-test'
@@ -31,6 +31,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'open-course': openCourse,
   'add-machine': addMachine,
   'place-machine': placeMachine,
+  'place-instructor': placeInstructor,
   'set-trait': setTrait,
   'receive-stock': receiveStock,
   'count-stock': countStock,

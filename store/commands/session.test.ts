@@ -12,8 +12,7 @@ import type { Store } from '../connect'
 import { readProjects } from '../project/projects'
 import { readAttendance, readNeeds, readPairs, readPlans, readSessions } from '../session/sessions'
 import { readKitRoom } from '../room/kit-room'
-import { createSite } from '../site/create-site'
-import { freshStore } from '../testing/store'
+import { aVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
 
 let store: Store
@@ -48,15 +47,7 @@ const newEvening = async (): Promise<string> => {
 
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
-  who = await store
-    .transaction()
-    .execute((tx) =>
-      createSite(
-        tx,
-        { code: 'room', name: 'Room', timeZone: 'UTC' },
-        { name: 'Ada', email: 'ada@x.example', password: 'long-enough-1' },
-      ),
-    )
+  who = await aVenue(store, 'room')
   const place = { x: 10, y: 10 }
   await run('add-machine', { machineId, name: 'Heron', number: 1, place, traits: ORDINARY_TRAITS, source: 'manual' })
   await run('open-course', { courseId, name: 'Bags', classCode: 'bags' })

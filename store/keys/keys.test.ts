@@ -3,8 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
-import { createSite } from '../site/create-site'
-import { freshStore } from '../testing/store'
+import { aVenue, freshStore } from '../testing/store'
 import { openWith, readKeys } from './keys'
 
 let store: Store
@@ -12,15 +11,7 @@ let end: () => Promise<void>
 let who: Actor
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
-  who = await store
-    .transaction()
-    .execute((tx) =>
-      createSite(
-        tx,
-        { code: 'keys', name: 'keys', timeZone: 'UTC' },
-        { name: 'Ada', email: 'ada@keys.example', password: 'long-enough-1' },
-      ),
-    )
+  who = await aVenue(store, 'keys')
 })
 afterAll(() => end())
 

@@ -6,8 +6,7 @@ import { check } from '@/core/schema/validate'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
-import { createSite } from '../site/create-site'
-import { freshStore } from '../testing/store'
+import { aVenue, freshStore } from '../testing/store'
 import { readMachine } from './machines'
 import { readMachinesFile } from './machines-file'
 
@@ -17,16 +16,7 @@ let here: Actor
 let there: Actor
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
-  const site = (code: string) =>
-    store
-      .transaction()
-      .execute((tx) =>
-        createSite(
-          tx,
-          { code, name: code, timeZone: 'UTC' },
-          { name: 'Ada', email: `ada@${code}.example`, password: 'long-enough-1' },
-        ),
-      )
+  const site = (code: string) => aVenue(store, code)
   here = await site('here')
   there = await site('there')
 })

@@ -8,9 +8,8 @@ import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
 import { readSitters } from '../project/projects'
-import { createSite } from '../site/create-site'
 import { readIds } from '../site/ids'
-import { freshStore } from '../testing/store'
+import { aVenue, freshStore } from '../testing/store'
 import { readBook, readNeedleLines, readNewest, rebuildStates } from './book'
 import { readMachine, readRoom } from './machines'
 
@@ -19,15 +18,7 @@ let end: () => Promise<void>
 let who: Actor
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
-  who = await store
-    .transaction()
-    .execute((tx) =>
-      createSite(
-        tx,
-        { code: 'room', name: 'room', timeZone: 'UTC' },
-        { name: 'Ada', email: 'ada@x.example', password: 'long-enough-1' },
-      ),
-    )
+  who = await aVenue(store, 'room')
 })
 afterAll(() => end())
 

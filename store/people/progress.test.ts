@@ -3,8 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
-import { createSite } from '../site/create-site'
-import { freshStore } from '../testing/store'
+import { aVenue, freshStore } from '../testing/store'
 import { readLearners, readProgress } from './progress'
 
 let store: Store
@@ -13,15 +12,7 @@ let staff: Actor
 let learner: Actor
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
-  staff = await store
-    .transaction()
-    .execute((tx) =>
-      createSite(
-        tx,
-        { code: 'learn', name: 'learn', timeZone: 'UTC' },
-        { name: 'Ada', email: 'ada@learn.example', password: 'long-enough-1' },
-      ),
-    )
+  staff = await aVenue(store, 'learn')
   const courseId = uuid()
   const personId = uuid()
   await run(staff, 'open-course', { courseId, name: 'Bags', classCode: 'bags' })

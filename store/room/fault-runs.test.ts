@@ -4,8 +4,7 @@ import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
 import { readMachine } from '../machine/machines'
-import { createSite } from '../site/create-site'
-import { freshStore } from '../testing/store'
+import { aVenue, freshStore } from '../testing/store'
 import { readFaultRuns } from './fault-runs'
 
 let store: Store
@@ -14,15 +13,7 @@ let who: Actor
 const machineId = uuid()
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
-  who = await store
-    .transaction()
-    .execute((tx) =>
-      createSite(
-        tx,
-        { code: 'runs', name: 'runs', timeZone: 'UTC' },
-        { name: 'Ada', email: 'ada@runs.example', password: 'long-enough-1' },
-      ),
-    )
+  who = await aVenue(store, 'runs')
   await run('add-machine', { machineId, name: 'Ruff', number: 1, place: { x: 1, y: 1 }, traits: {}, source: 'manual' })
 })
 afterAll(() => end())

@@ -10,6 +10,8 @@ export interface Site {
   readonly name: string
   readonly timeZone: string
   readonly houseRules: HouseRules
+  /** where the instructor's own table stands, tenths of a metre; absent: nobody has said */
+  readonly instructorAt?: { readonly x: number; readonly y: number }
 }
 
 export async function readSite(store: Reader, siteId: string): Promise<Site> {
@@ -19,6 +21,8 @@ export async function readSite(store: Reader, siteId: string): Promise<Site> {
     name: row.name,
     timeZone: row.time_zone,
     houseRules: check(HouseRulesSchema, row.house_rules),
+    ...(row.instructor_x !== null &&
+      row.instructor_y !== null && { instructorAt: { x: row.instructor_x, y: row.instructor_y } }),
   }
 }
 

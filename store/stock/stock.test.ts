@@ -6,8 +6,7 @@ import { reconcileNeedles } from '@/core/stock/reconcile'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
-import { createSite } from '../site/create-site'
-import { freshStore } from '../testing/store'
+import { aVenue, freshStore } from '../testing/store'
 import { readMoves, readNeedleBooks, readShelves, readStock } from './stock'
 
 let store: Store
@@ -15,15 +14,7 @@ let end: () => Promise<void>
 let who: Actor
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
-  who = await store
-    .transaction()
-    .execute((tx) =>
-      createSite(
-        tx,
-        { code: 'shelf', name: 'shelf', timeZone: 'UTC' },
-        { name: 'Ada', email: 'ada@shelf.example', password: 'long-enough-1' },
-      ),
-    )
+  who = await aVenue(store, 'shelf')
 })
 afterAll(() => end())
 

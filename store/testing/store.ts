@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import pg from 'pg'
 import { inject } from 'vitest'
+import type { Actor } from '../actor'
 import { connect, type Store } from '../connect'
+import { createSite } from '../site/create-site'
 
 /** A fresh, migrated database of the test's own, dropped by `end`. */
 export async function freshStore(): Promise<{ store: Store; url: string; end: () => Promise<void> }> {
@@ -25,3 +27,15 @@ export async function freshStore(): Promise<{ store: Store; url: string; end: ()
     },
   }
 }
+
+/** A venue of its own in a test's database, with its coordinator Ada. */
+export const aVenue = (store: Store, code: string): Promise<Actor> =>
+  store
+    .transaction()
+    .execute((tx) =>
+      createSite(
+        tx,
+        { code, name: code, timeZone: 'UTC' },
+        { name: 'Ada', email: `ada@${code}.example`, password: 'long-enough-1' },
+      ),
+    )

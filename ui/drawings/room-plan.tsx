@@ -23,16 +23,31 @@ export interface PlanMachine {
 
 /** A table with its chair, in tenths of a metre. */
 export const TABLE = { width: 22.5, height: 15.4 }
+/** The instructor's own table, smaller. */
+export const INSTRUCTOR_TABLE = { width: 13, height: 7 }
 /** Where the first table stands in a room that is not cut into parts. */
 const FIRST = { x: 14, y: 9 }
 
 /** The room from above, tables where they stand, each with what is in its machine now. */
-export function RoomPlan({ machines, label }: { machines: readonly PlanMachine[]; label: string }) {
+export function RoomPlan({
+  machines,
+  instructor,
+  label,
+}: {
+  machines: readonly PlanMachine[]
+  /** where the instructor's own table stands; only where the whole room is shown */
+  instructor?: { readonly x: number; readonly y: number }
+  label: string
+}) {
   // A part of a large hall begins where its own first table stands.
   const left = Math.max(0, Math.min(...machines.map(({ place }) => place.x)) - FIRST.x)
   const top = Math.max(0, Math.min(...machines.map(({ place }) => place.y)) - FIRST.y)
   const right = Math.max(100, ...machines.map(({ place }) => place.x - left + TABLE.width / 2 + 2))
-  const bottom = Math.max(...machines.map(({ place }) => place.y - top + TABLE.height / 2 + 1.6), 40)
+  const bottom = Math.max(
+    ...machines.map(({ place }) => place.y - top + TABLE.height / 2 + 1.6),
+    (instructor?.y ?? 0) - top + INSTRUCTOR_TABLE.height / 2 + 1.6,
+    40,
+  )
   return (
     <svg viewBox={`0 0 ${right} ${bottom}`} role="group" aria-label={label} className="w-full">
       <rect
@@ -56,6 +71,23 @@ export function RoomPlan({ machines, label }: { machines: readonly PlanMachine[]
         {machines.map((machine) => (
           <Table key={machine.href} machine={machine} />
         ))}
+        {instructor && (
+          <g transform={`translate(${instructor.x} ${instructor.y})`}>
+            <rect
+              x={-INSTRUCTOR_TABLE.width / 2}
+              y={-INSTRUCTOR_TABLE.height / 2}
+              width={INSTRUCTOR_TABLE.width}
+              height={INSTRUCTOR_TABLE.height}
+              fill="none"
+              stroke="currentColor"
+              strokeWidth="0.16"
+              strokeDasharray="1.2 0.6"
+            />
+            <text textAnchor="middle" y="0.6" fontSize="1.6" fill="currentColor">
+              instructor
+            </text>
+          </g>
+        )}
       </g>
     </svg>
   )

@@ -148,7 +148,11 @@ export default async function RoomPage({ searchParams }: Props) {
               <RoomList machines={plan} />
             ) : (
               <section className="hidden sm:block" aria-label="Plan of the room">
-                <RoomPlan machines={plan} label="Plan of the room, seen from above" />
+                <RoomPlan
+                  machines={plan}
+                  {...(parts.length === 1 && site.instructorAt && { instructor: site.instructorAt })}
+                  label="Plan of the room, seen from above"
+                />
                 {may(actor.role, 'place-machine') && (
                   <p className="text-right">
                     <Link href="/room/arrange" className="link inline-flex min-h-11 items-center" prefetch={false}>

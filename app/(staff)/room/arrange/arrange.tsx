@@ -3,7 +3,7 @@
 import { DndContext, KeyboardSensor, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core'
 import Link from 'next/link'
 import { useRef, useState } from 'react'
-import { TABLE } from '@/ui/drawings/room-plan'
+import { INSTRUCTOR_TABLE, TABLE } from '@/ui/drawings/room-plan'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -11,19 +11,46 @@ interface Place {
   readonly x: number
   readonly y: number
 }
-interface Table {
+interface Machine {
   readonly machineId: string
   readonly name: string
   readonly number: number
   readonly place: Place
 }
 
+/** Anything that stands on the floor: a machine's table, or the instructor's own. */
+interface Table {
+  readonly id: string
+  readonly name: string
+  readonly below: string
+  readonly place: Place
+  readonly size: { readonly width: number; readonly height: number }
+}
+const INSTRUCTOR = 'instructor'
+
 /** Tables stand on a grid this fine, in tenths of a metre. */
 const GRID = 1
 const MOST = 400
 
 /** The room as it is really furnished: each table is dragged to where it stands, by hand or by keys. */
-export function Arrange({ machines }: { machines: readonly Table[] }) {
+export function Arrange({ machines, instructor }: { machines: readonly Machine[]; instructor?: Place }) {
+  const lowest = Math.max(0, ...machines.map(({ place }) => place.y))
+  const tables: readonly Table[] = [
+    ...machines.map(({ machineId, name, number, place }) => ({
+      id: machineId,
+      name,
+      below: `no. ${number}`,
+      place,
+      size: TABLE,
+    })),
+    {
+      id: INSTRUCTOR,
+      name: 'Instructor',
+      below: instructor ? '' : 'drag to where you stand',
+      place: instructor ?? { x: 50, y: Math.min(MOST, lowest + 17) },
+      size: INSTRUCTOR_TABLE,
+    },
+  ]
   const [moved, setMoved] = useState<Readonly<Record<string, Place>>>({})
   const [width, setWidth] = useState(0)
   const floor = useRef<HTMLDivElement>(null)
@@ -32,9 +59,9 @@ export function Arrange({ machines }: { machines: readonly Table[] }) {
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor),
   )
-  const at = (table: Table): Place => moved[table.machineId] ?? table.place
-  const right = Math.max(100, ...machines.map((table) => at(table).x + TABLE.width))
-  const bottom = Math.max(50, ...machines.map((table) => at(table).y + TABLE.height * 1.4))
+  const at = (table: Table): Place => moved[table.id] ?? table.place
+  const right = Math.max(100, ...tables.map((table) => at(table).x + table.size.width))
+  const bottom = Math.max(50, ...tables.map((table) => at(table).y + table.size.height * 1.4))
   const scale = () => (floor.current?.clientWidth ?? width) / right
 
   const put = (table: Table, delta: { x: number; y: number }) => {
@@ -42,13 +69,15 @@ export function Arrange({ machines }: { machines: readonly Table[] }) {
     const before = at(table)
     const place = { x: snap(before.x + delta.x / scale()), y: snap(before.y + delta.y / scale()) }
     if (place.x === before.x && place.y === before.y) return
-    setMoved({ ...moved, [table.machineId]: place })
-    void write(
-      'place-machine',
-      { machineId: table.machineId, place },
-      { done: `${table.name} stands ${metres(place.x)} from the left, ${metres(place.y)} from the front` },
-    ).then((landed) => {
-      if (!landed) setMoved((now) => ({ ...now, [table.machineId]: before }))
+    setMoved({ ...moved, [table.id]: place })
+    const [command, body] =
+      table.id === INSTRUCTOR
+        ? (['place-instructor', { place }] as const)
+        : (['place-machine', { machineId: table.id, place }] as const)
+    void write(command, body, {
+      done: `${table.name} stands ${metres(place.x)} from the left, ${metres(place.y)} from the front`,
+    }).then((landed) => {
+      if (!landed) setMoved((now) => ({ ...now, [table.id]: before }))
     })
   }
 
@@ -57,8 +86,8 @@ export function Arrange({ machines }: { machines: readonly Table[] }) {
       <div className="mb-3 flex flex-wrap items-end gap-4">
         <h1 className="text-3xl font-bold">Arrange the room</h1>
         <p>
-          Drag each table to where it stands. With keys: Tab to a table, Space to lift it, arrows to move it, Space to
-          put it down.
+          Drag each table to where it stands, and the instructor’s to where you are: beginners are seated near it. With
+          keys: Tab to a table, Space to lift it, arrows to move it, Space to put it down.
         </p>
         <Link href="/room" className="btn btn-primary ml-auto min-h-11">
           Done
@@ -69,7 +98,7 @@ export function Arrange({ machines }: { machines: readonly Table[] }) {
         id="arrange"
         sensors={sensors}
         onDragEnd={({ active, delta }) => {
-          const table = machines.find(({ machineId }) => machineId === active.id)
+          const table = tables.find(({ id }) => id === active.id)
           if (table) put(table, delta)
         }}
       >
@@ -83,8 +112,8 @@ export function Arrange({ machines }: { machines: readonly Table[] }) {
           role="group"
           aria-label="Floor of the room, front at the top"
         >
-          {machines.map((table) => (
-            <OneTable key={table.machineId} table={table} place={at(table)} right={right} bottom={bottom} />
+          {tables.map((table) => (
+            <OneTable key={table.id} table={table} place={at(table)} right={right} bottom={bottom} />
           ))}
         </div>
       </DndContext>
@@ -95,7 +124,8 @@ export function Arrange({ machines }: { machines: readonly Table[] }) {
 const metres = (tenths: number) => `${(tenths / 10).toFixed(1)} m`
 
 function OneTable({ table, place, right, bottom }: { table: Table; place: Place; right: number; bottom: number }) {
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: table.machineId })
+  const { size } = table
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: table.id })
   return (
     <button
       type="button"
@@ -103,17 +133,17 @@ function OneTable({ table, place, right, bottom }: { table: Table; place: Place;
       {...listeners}
       {...attributes}
       aria-label={`${table.name}, ${metres(place.x)} from the left, ${metres(place.y)} from the front`}
-      className={`absolute cursor-grab touch-none flex flex-col border border-base-content bg-base-100 p-2 text-left leading-tight ${isDragging ? 'z-10 cursor-grabbing shadow-lg' : ''}`}
+      className={`absolute cursor-grab touch-none flex flex-col border border-base-content bg-base-100 p-2 text-left leading-tight ${table.id === INSTRUCTOR ? 'border-dashed' : ''} ${isDragging ? 'z-10 cursor-grabbing shadow-lg' : ''}`}
       style={{
-        left: `${((place.x - TABLE.width / 2) / right) * 100}%`,
-        top: `${((place.y - TABLE.height / 2) / bottom) * 100}%`,
-        width: `${(TABLE.width / right) * 100}%`,
-        height: `${(TABLE.height / bottom) * 100}%`,
+        left: `${((place.x - size.width / 2) / right) * 100}%`,
+        top: `${((place.y - size.height / 2) / bottom) * 100}%`,
+        width: `${(size.width / right) * 100}%`,
+        height: `${(size.height / bottom) * 100}%`,
         transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
       }}
     >
       <span className="block text-lg font-bold">{table.name}</span>
-      <span className="text-sm">no. {table.number}</span>
+      {table.below && <span className="text-sm">{table.below}</span>}
     </button>
   )
 }
