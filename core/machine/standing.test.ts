@@ -1,0 +1,87 @@
+import { describe, expect, it } from 'vitest'
+import { CHECK_GROUPS } from '../knowledge/check'
+import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
+import type { Happening, MachineEvent } from './event'
+import { foldMachine } from './fold'
+import { standingOf } from './standing'
+
+const NOW = '2026-11-26T18:00:00.000Z'
+const { needle: rules } = DEFAULT_HOUSE_RULES
+/** What a machine's book makes of it, its lines an hour apart. */
+const after = (...lines: Happening[]) =>
+  standingOf(
+    foldMachine(
+      lines.map(
+        (line, index): MachineEvent =>
+          ({
+            ...line,
+            eventId: `line ${index}`,
+            happenedAt: new Date(Date.parse('2026-11-20T08:00:00.000Z') + index * 3_600_000).toISOString(),
+            personId: 'ada',
+          }),
+      ),
+    ),
+    rules,
+    NOW,
+  )
+const needle = { system: '130/705 H', point: 'universal', sizeNm: 80, condition: 'new' } as const
+const needleIn: Happening = { kind: 'needle-changed', body: { in: needle } }
+const sewn = (motorMinutes: number): Happening => ({
+  kind: 'used',
+  body: { use: { load: 'ordinary', motorMinutes }, finishedProject: false },
+})
+const checked: Happening = {
+  kind: 'check-run',
+  body: {
+    list: 'seat',
+    steps: CHECK_GROUPS.map((group) => ({ step: group, group, result: 'pass' as const })),
+  },
+}
+const tagged: Happening = { kind: 'red-tagged', body: { because: 'The belt is torn' } }
+
+describe('a machine', () => {
+  it('of which nothing is known is due, because nobody knows its needle', () => {
+    const { standing, because, wear } = after()
+    expect([standing, because[0], wear]).toEqual(['due', 'No needle is known to be in it', undefined])
+  })
+
+  it('with a new needle asks to be checked, and is ready when it was', () => {
+    const fresh = after(needleIn)
+    expect(fresh.standing).toBe('due')
+    expect(fresh.because.join()).toMatch(/^To check: /)
+    expect(fresh.wear!.remainingHours).toBe(rules.lifeHours)
+    expect(after(needleIn, checked)).toMatchObject({ standing: 'ready', because: [] })
+  })
+
+  it('is due again when its needle has sewn the room’s hours, and says how many they were', () => {
+    expect(after(needleIn, checked, sewn(60)).standing).toBe('ready')
+    const worn = after(needleIn, checked, sewn(rules.lifeHours * 60 + 30))
+    expect(worn.standing).toBe('due')
+    expect(worn.because[0]).toMatch(/^Needle: .*8/)
+    expect(after(needleIn, checked, sewn(rules.lifeHours * 60 + 30), needleIn, checked).standing).toBe('ready')
+  })
+
+  it('counts the hours that a part-used needle brought with it', () => {
+    const used = { ...needle, condition: 'part-used' as const, effectiveHours: rules.lifeHours - 1 }
+    const brought = after({ kind: 'needle-changed', body: { in: used } }, checked, sewn(70))
+    expect(brought.wear!.remainingHours).toBeLessThanOrEqual(0)
+    expect(brought.standing).toBe('due')
+  })
+
+  it('is stopped by a red tag whatever else is well, until the tag comes off', () => {
+    expect(after(needleIn, checked, tagged)).toMatchObject({ standing: 'stopped', because: ['The belt is torn'] })
+    const lifted: Happening = { kind: 'red-tag-lifted', body: { because: 'New belt' } }
+    expect(after(needleIn, checked, tagged, lifted).standing).not.toBe('stopped')
+  })
+
+  it('is stopped past the day by which it wanted an electrical test, and not before it', () => {
+    const test = (nextDue: string): Happening => ({
+      kind: 'electrical-test',
+      body: { passed: true, by: 'a licensed technician', nextDue },
+    })
+    const late = after(needleIn, checked, test('2026-11-25T00:00:00.000Z'))
+    expect(late.standing).toBe('stopped')
+    expect(late.because[0]).toContain('2026-11-25')
+    expect(after(needleIn, checked, test('2027-06-01T00:00:00.000Z')).standing).not.toBe('stopped')
+  })
+})

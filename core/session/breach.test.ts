@@ -1,0 +1,136 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { anyPlan } from '../testing/plans'
+import { breachesOf, fittedIn } from './breach'
+import { PLAN_COSTS, type PlanLimit, type PlanPair, type PlanQuestion, type PlanSeat } from './plan-question'
+import { improve, mostSeats } from './seating'
+
+const anyQuestion = anyPlan({ students: 8, machines: 4, blocks: 3, kits: 4 })
+const kitsOf = (question: PlanQuestion) => new Map(question.kits.map((kit) => [kit.id, kit]))
+const breaches = (question: PlanQuestion, seats: readonly PlanSeat[]) =>
+  breachesOf(seats, question, kitsOf(question), PLAN_COSTS)
+const kinds = (question: PlanQuestion, seats: readonly PlanSeat[]) => breaches(question, seats).map(({ kind }) => kind)
+const seatsOf = (question: PlanQuestion): readonly PlanSeat[] =>
+  improve(mostSeats(question, kitsOf(question)), question, kitsOf(question), PLAN_COSTS).seats
+
+describe('a plan that can be carried out', () => {
+  it('breaks no rule, and neither does any part of it', () =>
+    fc.assert(
+      fc.property(anyQuestion, fc.array(fc.boolean(), { minLength: 12, maxLength: 12 }), (question, keep) => {
+        const seats = seatsOf(question)
+        expect(breaches(question, seats)).toEqual([])
+        expect(
+          breaches(
+            question,
+            seats.filter((_, index) => keep[index % keep.length]),
+          ),
+        ).toEqual([])
+      }),
+    ))
+})
+
+describe('a rule that is broken', () => {
+  it('is two at one place, one at two places, a machine that cannot, a block that is none', () =>
+    fc.assert(
+      fc.property(anyQuestion, (question) => {
+        const seats = seatsOf(question)
+        fc.pre(seats.length > 1)
+        const [one, other] = [seats[0]!, seats[1]!]
+        const { machine, block } = other
+        const onTop = [...seats.slice(1), { ...one, machine, block }]
+        expect(breaches(question, onTop)).toContainEqual({
+          kind: 'taken',
+          students: expect.arrayContaining([one.student, other.student]) as string[],
+          block,
+        })
+        expect(breaches(question, [...seats, { ...one, block: one.block }])).toContainEqual(
+          expect.objectContaining({ kind: 'twice', students: [one.student] }),
+        )
+        const { kit } = question.students.find(({ id }) => id === one.student)!
+        const unable = question.machines.find(({ can }) => !can.includes(kit))
+        if (unable) expect(kinds(question, [{ ...one, machine: unable.id }])).toEqual(['cannot'])
+        expect(kinds(question, [{ ...one, block: question.blocks + 1 }])).toEqual(['cannot'])
+        expect(kinds(question, [{ ...one, student: 'a stranger' }])).toEqual(['cannot'])
+        expect(kinds(question, [{ ...one, machine: 'a machine that left' }])).toEqual(['cannot'])
+      }),
+    ))
+
+  it('is a pair that sits together or apart against what was said', () => {
+    const pair = (kind: PlanPair['kind']): PlanQuestion => ({
+      blocks: 2,
+      kits: [{ id: 'k', needle: 'n', thread: 't', foot: 'f' }],
+      machines: ['heron', 'curlew'].map((id) => ({
+        id,
+        can: ['k'],
+        holds: { needle: null, thread: null, foot: null },
+      })),
+      students: ['ida', 'jon'].map((id) => ({ id, kit: 'k' })),
+      pairs: [{ kind, students: ['ida', 'jon'] }],
+    })
+    const sit = (...blocks: (number | undefined)[]): PlanSeat[] =>
+      blocks.flatMap((block, index) =>
+        block === undefined ? [] : [{ student: ['ida', 'jon'][index]!, machine: ['heron', 'curlew'][index]!, block }],
+      )
+    const same = sit(1, 1)
+    const other = sit(1, 2)
+    const alone = sit(1, undefined)
+    expect([same, other, alone, []].map((seats) => kinds(pair('together'), seats))).toEqual([
+      [],
+      ['together'],
+      ['together'],
+      [],
+    ])
+    expect([same, other, alone, []].map((seats) => kinds(pair('apart'), seats))).toEqual([['apart'], [], [], []])
+    expect(breaches(pair('apart'), sit(2, 2))[0]!.block).toBe(2)
+  })
+
+  it('is one foot in two machines at once, and not one after the other', () =>
+    fc.assert(
+      fc.property(anyQuestion, fc.integer({ min: 0, max: 3 }), (question, most) => {
+        const every = Object.fromEntries(question.kits.map(({ id }) => [id, 1]))
+        const limit: PlanLimit = {
+          id: 'foot',
+          words: 'walking foot',
+          most,
+          per: 'block',
+          uses: Object.fromEntries(question.machines.map(({ id }) => [id, every])),
+        }
+        const seats = seatsOf(question)
+        const found = breaches({ ...question, limits: [limit] }, seats)
+        const crowded = Array.from({ length: question.blocks }, (_, index) => index + 1).filter(
+          (block) => seats.filter((seat) => seat.block === block).length > most,
+        )
+        expect(found.map(({ block }) => block!).sort()).toEqual(crowded)
+        for (const { block, students } of found)
+          expect(students.length).toBe(seats.filter((seat) => seat.block === block).length)
+      }),
+    ))
+
+  it('is more needles put in than there are, counted where a needle really changes', () =>
+    fc.assert(
+      fc.property(anyQuestion, fc.integer({ min: 0, max: 4 }), (question, most) => {
+        const every = Object.fromEntries(question.kits.map(({ id }) => [id, 1]))
+        const limit: PlanLimit = {
+          id: 'needle',
+          words: 'needles',
+          most,
+          per: 'fit',
+          uses: Object.fromEntries(question.machines.map(({ id }) => [id, every])),
+        }
+        const seats = seatsOf(question)
+        const fitted = fittedIn(seats, question, kitsOf(question), PLAN_COSTS)
+        const found = breaches({ ...question, limits: [limit] }, seats)
+        expect(found.map(({ kind }) => kind)).toEqual(fitted.length > most ? ['limit'] : [])
+        // A machine that holds the right needle already takes none.
+        const held = { ...question, machines: question.machines.map((each) => ({ ...each })) }
+        for (const { machine, student, block } of fitted) {
+          const kit = kitsOf(question).get(held.students.find(({ id }) => id === student)!.kit)!
+          const before = seats.filter((seat) => seat.machine === machine && seat.block < block).at(-1)
+          const from = before
+            ? kitsOf(question).get(held.students.find(({ id }) => id === before.student)!.kit)!
+            : held.machines.find(({ id }) => id === machine)!.holds
+          expect(from.needle).not.toBe(kit.needle)
+        }
+      }),
+    ))
+})
