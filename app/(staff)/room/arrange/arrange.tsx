@@ -85,7 +85,7 @@ export function Arrange({ machines, instructor }: { machines: readonly Machine[]
     <>
       <div className="mb-3 flex flex-wrap items-end gap-4">
         <h1 className="text-3xl font-bold">Arrange the room</h1>
-        <p>
+        <p className="min-w-80 flex-1">
           Drag each table to where it stands, and the instructor’s to where you are: beginners are seated near it. With
           keys: Tab to a table, Space to lift it, arrows to move it, Space to put it down.
         </p>

@@ -201,7 +201,7 @@ export function RunSheet(props: SheetProps) {
             ))}
           </div>
         )}
-        <table className="mt-4 w-full border-separate border-spacing-0 max-lg:block">
+        <table className="mt-4 w-full border-separate border-spacing-0 max-lg:block lg:table-fixed">
           <caption className="sr-only">Run sheet: machines down, blocks across</caption>
           <thead className="max-lg:hidden">
             <tr>
