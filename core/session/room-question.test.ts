@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { foldMachine } from '../machine/fold'
-import type { Happening, MachineEvent } from '../machine/event'
+import type { Happening } from '../machine/event'
 import { itemKey } from '../stock/item'
 import { evening, EVENING_AT, eveningLearner, eveningMachine, shelf } from '../testing/evenings'
 import { eveningQuestion, STAFF_LIMIT, type EveningFacts } from './room-question'
