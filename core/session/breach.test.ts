@@ -10,6 +10,12 @@ const kitsOf = (question: PlanQuestion) => new Map(question.kits.map((kit) => [k
 const breaches = (question: PlanQuestion, seats: readonly PlanSeat[]) =>
   breachesOf(seats, question, kitsOf(question), PLAN_COSTS)
 const kinds = (question: PlanQuestion, seats: readonly PlanSeat[]) => breaches(question, seats).map(({ kind }) => kind)
+/** Every kit takes one of it on every machine. */
+const limitOf = (question: PlanQuestion, per: PlanLimit['per'], most: number): PlanLimit => {
+  const every = Object.fromEntries(question.kits.map(({ id }) => [id, 1]))
+  const uses = Object.fromEntries(question.machines.map(({ id }) => [id, every]))
+  return { id: per, words: 'feet', most, per, uses }
+}
 const seatsOf = (question: PlanQuestion): readonly PlanSeat[] =>
   improve(mostSeats(question, kitsOf(question)), question, kitsOf(question), PLAN_COSTS).seats
 
@@ -87,14 +93,7 @@ describe('a rule that is broken', () => {
   it('is one foot in two machines at once, and not one after the other', () =>
     fc.assert(
       fc.property(anyQuestion, fc.integer({ min: 0, max: 3 }), (question, most) => {
-        const every = Object.fromEntries(question.kits.map(({ id }) => [id, 1]))
-        const limit: PlanLimit = {
-          id: 'foot',
-          words: 'walking foot',
-          most,
-          per: 'block',
-          uses: Object.fromEntries(question.machines.map(({ id }) => [id, every])),
-        }
+        const limit = limitOf(question, 'block', most)
         const seats = seatsOf(question)
         const found = breaches({ ...question, limits: [limit] }, seats)
         const crowded = Array.from({ length: question.blocks }, (_, index) => index + 1).filter(
@@ -109,14 +108,7 @@ describe('a rule that is broken', () => {
   it('is more needles put in than there are, counted where a needle really changes', () =>
     fc.assert(
       fc.property(anyQuestion, fc.integer({ min: 0, max: 4 }), (question, most) => {
-        const every = Object.fromEntries(question.kits.map(({ id }) => [id, 1]))
-        const limit: PlanLimit = {
-          id: 'needle',
-          words: 'needles',
-          most,
-          per: 'fit',
-          uses: Object.fromEntries(question.machines.map(({ id }) => [id, every])),
-        }
+        const limit = limitOf(question, 'fit', most)
         const seats = seatsOf(question)
         const fitted = fittedIn(seats, question, kitsOf(question), PLAN_COSTS)
         const found = breaches({ ...question, limits: [limit] }, seats)

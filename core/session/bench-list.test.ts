@@ -1,0 +1,109 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { ARCHETYPES } from '../knowledge/archetype'
+import type { MachineEvent } from '../machine/event'
+import { foldMachine } from '../machine/fold'
+import { evening, EVENING_AT, eveningLearner, eveningMachine } from '../testing/evenings'
+import { benchList, type BenchStop } from './bench-list'
+import type { PlanSeat } from './plan-question'
+import { eveningQuestion, type EveningFacts } from './room-question'
+
+const BEFORE = '2026-11-20T00:00:00.000Z'
+const DONE_AT = '2026-11-26T17:00:00.000Z'
+const NAMES = ['Ida', 'Jon', 'Kit', 'Lea']
+
+/** Some people at some machines of any kinds, each where their kit can be made. */
+const anyEvening = fc
+  .record({
+    kinds: fc.array(fc.constantFrom(...ARCHETYPES.map(({ id }) => id)), { minLength: 1, maxLength: 3 }),
+    cloths: fc.array(fc.nat(2), { minLength: 1, maxLength: NAMES.length }),
+    places: fc.array(fc.nat(11), { minLength: NAMES.length, maxLength: NAMES.length }),
+  })
+  .map(({ kinds, cloths, places }) => {
+    const facts = evening({
+      machines: kinds.map((kind, index) => eveningMachine(`machine ${index}`, kind)),
+      learners: cloths.map((cloth, index) =>
+        eveningLearner(NAMES[index]!, cloth, { signOffs: [{ machineKind: 'industrial' }] }),
+      ),
+    })
+    const { kits } = eveningQuestion(facts, EVENING_AT)
+    const seats: PlanSeat[] = []
+    facts.learners.forEach(({ projectId }, index) => {
+      const machine = facts.machines[places[index]! % kinds.length]!.machineId
+      const block = 1 + seats.filter((seat) => seat.machine === machine).length
+      if (kits.get(projectId)!.has(machine)) seats.push({ student: projectId, machine, block })
+    })
+    return { facts, seats, kits }
+  })
+type Room = typeof anyEvening extends fc.Arbitrary<infer Value> ? Value : never
+const listOf = ({ facts, seats, kits }: Room, since = BEFORE): BenchStop[] =>
+  benchList(facts, seats, kits, since, EVENING_AT)
+
+/** Every tick of the list once, each as the line that it writes in its machine's book. */
+const worked = (room: Room, books: Map<string, MachineEvent[]>): Room => {
+  for (const { machineId, tasks } of listOf(room))
+    for (const { event } of tasks)
+      if (event) {
+        const book = books.get(machineId) ?? []
+        books.set(machineId, book)
+        const eventId = `${machineId} ${String(book.length).padStart(3, '0')}`
+        book.push({ ...event, eventId, happenedAt: DONE_AT, personId: 'ada' })
+      }
+  const machines: EveningFacts['machines'] = room.facts.machines.map((machine) => ({
+    ...machine,
+    state: foldMachine(books.get(machine.machineId) ?? []),
+  }))
+  return { ...room, facts: { ...room.facts, machines } }
+}
+const ticks = (room: Room) =>
+  listOf(room).flatMap(({ machineId, tasks }) =>
+    tasks.flatMap(({ event, title }) => (event ? [`${machineId}: ${title}`] : [])),
+  )
+
+describe('a bench list', () => {
+  it('worked to its end leaves nothing to tick, whatever machines and people', () =>
+    fc.assert(
+      fc.property(anyEvening, (room) => {
+        const books = new Map<string, MachineEvent[]>()
+        const once = worked(room, books)
+        // Four bobbins wound are four bobbins: by then lint and oil may have fallen due, and nothing else.
+        for (const tick of ticks(once)) expect(tick).toMatch(/Lint out|drop of oil/)
+        const twice = worked(once, books)
+        expect(ticks(twice)).toEqual([])
+        // Whoever ticks a list again writes nothing more.
+        const lines = [...books.values()].flat().length
+        worked(twice, books)
+        expect([...books.values()].flat()).toHaveLength(lines)
+      }),
+    ))
+
+  it('stops at the machines where somebody sits, in walking order, and for whoever sits there first', () =>
+    fc.assert(
+      fc.property(anyEvening, (room) => {
+        const stops = listOf(room)
+        expect(stops.map(({ machineId }) => machineId)).toEqual(
+          room.facts.machines
+            .map(({ machineId }) => machineId)
+            .filter((id) => room.seats.some(({ machine }) => machine === id)),
+        )
+        for (const { machineId, first, tasks } of stops) {
+          const own = room.seats.filter(({ machine }) => machine === machineId)
+          expect(own.find(({ block }) => block === 1)!.student).toBe(first.projectId)
+          expect(tasks.filter(({ event }) => event?.kind === 'laid-out')).toHaveLength(own.length)
+          expect(new Set(tasks.map(({ id }) => id)).size).toBe(tasks.length)
+        }
+      }),
+    ))
+
+  it('asks again for bobbins and things to lay out when they were for an evening before', () =>
+    fc.assert(
+      fc.property(anyEvening, (room) => {
+        const done = worked(room, new Map())
+        const kinds = listOf(done, '2026-11-26T17:30:00.000Z').flatMap(({ tasks }) =>
+          tasks.flatMap(({ event }) => (event ? [event.kind] : [])),
+        )
+        expect(kinds.filter((kind) => kind === 'laid-out')).toHaveLength(room.seats.length)
+        expect(kinds.filter((kind) => kind === 'needle-changed' || kind === 'set-up')).toEqual([])
+      }),
+    ))
+})
