@@ -2,7 +2,6 @@ import { renderToStaticMarkup } from 'react-dom/server'
 import { describe, expect, it } from 'vitest'
 import { SYMPTOMS } from '@/core/knowledge/symptom'
 import type { DrawnStitch } from '@/core/stitch/geometry'
-import { TABLE, RoomPlan, type PlanMachine } from './room-plan'
 import { DialCurve, type CurvePoint } from './dial-curve'
 import { SewnFace, SewnSection } from './sewn-line'
 import { StepPicture } from './step-picture'
@@ -134,28 +133,5 @@ describe('the picture of a step', () => {
       renderToStaticMarkup(<StepPicture drawing={drawing} drawn={none} />)
     expect(label(foot('foot-up'))).toBe('The presser foot is up')
     expect(label(foot('foot-down'))).toBe('The presser foot is down')
-  })
-})
-
-describe('a part of a large hall', () => {
-  const machine = (x: number, y: number): PlanMachine => ({
-    href: `/machines/${x}-${y}`,
-    name: 'Ruff',
-    number: 1,
-    place: { x, y },
-    standing: 'ready',
-    because: '',
-    needle: 'universal 80/12',
-    setting: 'dial 4',
-    who: '',
-    traits: {},
-  })
-  const box = (markup: string) => /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(markup)!.slice(1).map(Number)
-  it('begins where its own first table stands, however far that is from the door', () => {
-    const near = renderToStaticMarkup(<RoomPlan label="x" machines={[machine(14, 9), machine(38, 9)]} />)
-    const far = renderToStaticMarkup(<RoomPlan label="x" machines={[machine(314, 209), machine(338, 209)]} />)
-    expect(box(far)).toEqual(box(near))
-    expect(far).toContain('translate(-300 -200)')
-    expect(box(near)[1]!).toBeGreaterThanOrEqual(TABLE.height)
   })
 })
