@@ -16,7 +16,7 @@ import { KNOWLEDGE } from './knowledge'
 import { NAMED_FABRICS } from './named-fabric'
 import { OVERRIDE_CHECKS } from './override-check'
 import { ROOM_CHECK } from './room-check'
-import { COST_NUMBERS, WEIGHT_NUMBERS } from '../session/planning-numbers'
+import { COST_NUMBERS, NEAR_NUMBER, WEIGHT_NUMBERS } from '../session/planning-numbers'
 import { REORDER_NUMBER } from '../stock/reorder'
 import { ROOM_NUMBER_NAMES, ROOM_NUMBERS, roomFacts } from './room-number'
 import { STACK_LIMITS } from './stack-limit'
@@ -115,6 +115,7 @@ describe('a room’s numbers', () => {
       ...CARE.flatMap(({ give }) => give.clocks.map(({ every }) => every)),
       ...Object.values(COST_NUMBERS),
       ...Object.values(WEIGHT_NUMBERS),
+      NEAR_NUMBER,
       REORDER_NUMBER,
       ...[...FABRIC_OFFSETS, ...STITCH_OFFSETS].map(({ give }) => ('numbers' in give ? give.numbers : '')),
     ])

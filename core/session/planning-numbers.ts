@@ -22,6 +22,9 @@ export const WEIGHT_NUMBERS = {
   lastBlock: 'weightLastBlock',
 } as const satisfies Readonly<Record<keyof PlanWeights, RoomNumberName>>
 
+/** The room's number of metres within which somebody sits near the instructor. */
+export const NEAR_NUMBER = 'nearMetres' as const satisfies RoomNumberName
+
 /** What each change costs in this room, and what its soft aims are worth, in minutes. */
 export function planningNumbers(numbers: RoomNumbers = {}): { costs: PlanCosts; weights: PlanWeights } {
   const of = <Name extends string>(names: Readonly<Record<Name, RoomNumberName>>) =>

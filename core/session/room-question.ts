@@ -15,6 +15,7 @@ import { asShelved, itemKey, itemWords, type StockItem } from '../stock/item'
 import type { OnHand } from '../stock/ledger'
 import { kitUse } from '../thread-use/kit-use'
 import type { ThreadUseAnswer } from '../thread-use/thread-use'
+import { NEAR_NUMBER } from './planning-numbers'
 import type {
   PlanCosts,
   PlanHolds,
@@ -161,7 +162,7 @@ function questionOf(
 ): Pick<EveningQuestion, 'question' | 'limited'> {
   const running = facts.machines.filter(({ machineId }) => !stopped.has(machineId))
   const { named, kitIdOf, useOf } = kitNames(facts, running, kits)
-  const nearMetres = facts.room.rules.numbers?.nearMetres ?? ROOM_NUMBERS.nearMetres.usual
+  const nearMetres = facts.room.rules.numbers?.[NEAR_NUMBER] ?? ROOM_NUMBERS[NEAR_NUMBER].usual
   const sewn = running.map(({ state }) => state.care.motorMinutesSinceService).sort((a, b) => a - b)
   const middle = sewn[Math.floor((sewn.length - 1) / 2)] ?? 0
   const machines = running.map((machine): PlanMachine => {
