@@ -1,0 +1,130 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { planEvening, type EveningPlan, type EveningRequest } from '@/core/session/evening-plan'
+import type { Solve } from '@/core/session/plan-question'
+import { eveningQuestion, type EveningFacts } from '@/core/session/room-question'
+import { evening, EVENING_AT, eveningLearner, eveningMachine, shelf } from '@/core/testing/evenings'
+import { loadSolver } from './solver'
+
+let solve: Solve
+beforeAll(async () => {
+  solve = await loadSolver()
+})
+const plan = (facts: EveningFacts, more: Partial<EveningRequest> = {}): EveningPlan =>
+  planEvening(
+    { facts, pins: [], weights: {}, seconds: 10, now: EVENING_AT, ...more },
+    solve,
+    () => performance.now() / 1000,
+  )
+const words = ({ help }: EveningPlan) => help.map((each) => each.words)
+const kitOf = (facts: EveningFacts, project: string, machine: string) =>
+  eveningQuestion(facts, EVENING_AT).kits.get(project)!.get(machine)!
+
+describe('the one change that would seat more', () => {
+  it('is a foot, where a machine lacks it and nobody else has one', () => {
+    const leather = eveningLearner('Ida', 2, {
+      fabric: { structure: 'leather', thicknessMm: 1 },
+      layers: { seam: 2, crossing: 2 },
+    })
+    const whole = evening({ machines: [eveningMachine('Heron')], learners: [leather] })
+    const { foot } = kitOf(whole, 'of Ida', 'Heron')
+    const heron = eveningMachine('Heron')
+    const found = plan({
+      ...whole,
+      machines: [{ ...heron, traits: { ...heron.traits, feet: ['standard', 'zigzag'] } }],
+    })
+    expect([plan(whole).seats.length, found.seats.length]).toEqual([1, 0])
+    expect(words(found)).toContain(`a ${foot} foot for Heron`)
+    expect(found.unseated[0]!.because).toMatch(/^No machine can take it\. Heron: /)
+  })
+
+  it('is to sign somebody off, where the machine that is free asks for it', () => {
+    const alone = evening({
+      machines: [eveningMachine('Turnstone', 'industrial-straight')],
+      learners: [eveningLearner('Ida', 2)],
+    })
+    const found = plan(alone)
+    expect(found.seats).toEqual([])
+    expect(words(found)).toContain('Ida signed off for a machine of the kind industrial')
+    const signed = { ...alone, learners: [eveningLearner('Ida', 2, { signOffs: [{ machineKind: 'industrial' }] })] }
+    expect(plan(signed).seats).toHaveLength(1)
+  })
+
+  it('is one more spool, where two want the same thread at once', () => {
+    const facts = evening({ blocks: 1, learners: [eveningLearner('Ida', 2), eveningLearner('Jon', 2)] })
+    const { needle, topThread } = kitOf(facts, 'of Ida', 'Heron')
+    const { point, sizeNm } = needle
+    const short = {
+      ...facts,
+      room: { ...facts.room, stock: { needles: [{ point, sizeNm, count: 9 }], threads: [topThread] } },
+      onHand: [shelf({ kind: 'needle', point, sizeNm }, 9), shelf({ kind: 'thread', ...topThread }, 1)],
+    }
+    const found = plan(short)
+    expect(found.seats).toHaveLength(1)
+    expect(words(found).join()).toMatch(/one more .*polyester/)
+    expect(found.unseated[0]!.because).toMatch(/Of .* there is 1\./)
+    const [one, two] = [1, 2].map((count) =>
+      plan({ ...short, onHand: [short.onHand[0]!, shelf({ kind: 'thread', ...topThread }, count)] }),
+    )
+    expect([one!.seats.length, two!.seats.length]).toEqual([1, 2])
+  })
+
+  it('really seats as many more as it says, and is told only where somebody has no seat', () => {
+    const crowd = evening({
+      blocks: 1,
+      learners: ['Ida', 'Jon', 'Kit', 'Lea', 'Max'].map((name) => eveningLearner(name, 2)),
+    })
+    const found = plan(crowd)
+    const block = found.help.find((each) => each.words === 'one more block')!
+    expect(plan({ ...crowd, blocks: 2 }).seats.length - found.seats.length).toBe(block.seats)
+    expect(plan({ ...crowd, blocks: 2 }).help).toEqual([])
+  })
+})
+
+describe('a plan around pins', () => {
+  it('keeps each pin, even where another place would be better', () => {
+    const facts = evening()
+    for (const machine of ['Heron', 'Curlew', 'Knot'])
+      for (const block of [1, 2]) {
+        const pin = { student: 'of Lea', machine, block }
+        const { seats, unseated } = plan(facts, { pins: [pin] })
+        expect(seats).toContainEqual(pin)
+        expect(unseated).toEqual([])
+      }
+  })
+
+  it('says so when what is pinned can no longer be', () => {
+    const facts = evening({ leftOut: ['Heron'] })
+    const { seats } = plan(facts, { pins: [{ student: 'of Ida', machine: 'Heron', block: 1 }] })
+    expect(seats.some(({ machine }) => machine === 'Heron')).toBe(false)
+  })
+
+  it('of everybody leaves nothing to plan, and costs what those seats cost', () => {
+    const facts = evening()
+    const free = plan(facts)
+    const pinned = plan(facts, { pins: free.seats })
+    expect(pinned.seats).toHaveLength(free.seats.length)
+    for (const seat of free.seats) expect(pinned.seats).toContainEqual(seat)
+    expect(pinned.changeoverMinutes).toBe(free.changeoverMinutes)
+  })
+})
+
+describe('what is told on the way', () => {
+  it('gets better and never worse, and ends with the answer', () => {
+    const told: EveningPlan[] = []
+    const facts = evening({
+      machines: ['Heron', 'Curlew', 'Knot', 'Snipe'].map((name) => eveningMachine(name)),
+      learners: Array.from({ length: 8 }, (_, index) => eveningLearner(`learner ${index}`, index)),
+    })
+    const answer = planEvening(
+      { facts, pins: [], weights: {}, seconds: 10, now: EVENING_AT },
+      solve,
+      () => performance.now() / 1000,
+      (each) => told.push(each),
+    )
+    expect(told.length).toBeGreaterThan(0)
+    const minutes = [...told, answer].map(({ changeoverMinutes }) => changeoverMinutes)
+    expect(minutes).toEqual([...minutes].sort((a, b) => b - a))
+    expect(answer.optimal).toBe(true)
+    for (const each of told) expect(each.boundMinutes).toBeLessThanOrEqual(answer.changeoverMinutes)
+  })
+})
