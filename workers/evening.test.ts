@@ -56,7 +56,9 @@ describe('an evening', () => {
     // What is near is the room's to say.
     const wide = { ...one, room: { ...one.room, rules: { ...one.room.rules, numbers: { nearMetres: 10 } } } }
     const far = (facts: EveningFacts) =>
-      eveningQuestion(facts, EVENING_AT).question.machines.filter((machine) => machine.far).map(({ id }) => id)
+      eveningQuestion(facts, EVENING_AT)
+        .question.machines.filter((machine) => machine.far)
+        .map(({ id }) => id)
     expect([far(one), far(wide)]).toEqual([['Heron'], []])
     expect(ids({ ...one, machines: [away('Heron', 1, 900), away('Curlew', 1, 10)], learners: [practised] })).toEqual([
       'of Jon Curlew 1',

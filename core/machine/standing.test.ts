@@ -11,15 +11,12 @@ const { needle: rules } = DEFAULT_HOUSE_RULES
 const after = (...lines: Happening[]) =>
   standingOf(
     foldMachine(
-      lines.map(
-        (line, index): MachineEvent =>
-          ({
-            ...line,
-            eventId: `line ${index}`,
-            happenedAt: new Date(Date.parse('2026-11-20T08:00:00.000Z') + index * 3_600_000).toISOString(),
-            personId: 'ada',
-          }),
-      ),
+      lines.map((line, index): MachineEvent => ({
+        ...line,
+        eventId: `line ${index}`,
+        happenedAt: new Date(Date.parse('2026-11-20T08:00:00.000Z') + index * 3_600_000).toISOString(),
+        personId: 'ada',
+      })),
     ),
     rules,
     NOW,
