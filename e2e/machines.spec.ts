@@ -1,6 +1,16 @@
 import AxeBuilder from '@axe-core/playwright'
+import type { Locator } from '@playwright/test'
 import { readFileSync } from 'node:fs'
 import { expect, openMachine, stateFile, test } from './people'
+
+/** Lifts a table, moves it so many times to the right and puts it down, all by keys. */
+async function moveRight(table: Locator, times: number): Promise<void> {
+  await table.focus()
+  await table.press('Space')
+  await expect(table).toHaveAttribute('aria-pressed', 'true')
+  for (let press = 0; press < times; press += 1) await table.press('ArrowRight')
+  await table.press('Space')
+}
 
 test.describe('in a furnished room', () => {
   test.use({ storageState: stateFile('instructor') })
@@ -9,22 +19,14 @@ test.describe('in a furnished room', () => {
     await page.getByRole('link', { name: 'Arrange' }).click()
     const table = page.getByRole('button', { name: /^Snipe, / })
     const before = await table.getAttribute('aria-label')
-    await table.focus()
-    await page.keyboard.press('Space')
-    await expect(table).toHaveAttribute('aria-pressed', 'true')
-    for (let press = 0; press < 3; press += 1) await page.keyboard.press('ArrowRight')
-    await page.keyboard.press('Space')
+    await moveRight(table, 3)
     await expect(page.getByText(/^Snipe stands /)).toBeVisible()
     await expect(table).not.toHaveAttribute('aria-label', before!)
     const after = await table.getAttribute('aria-label')
     await page.reload()
     await expect(page.getByRole('button', { name: /^Snipe, / })).toHaveAttribute('aria-label', after!)
     const own = page.getByRole('button', { name: /^Instructor, / })
-    await own.focus()
-    await page.keyboard.press('Space')
-    await expect(own).toHaveAttribute('aria-pressed', 'true')
-    for (let press = 0; press < 2; press += 1) await page.keyboard.press('ArrowRight')
-    await page.keyboard.press('Space')
+    await moveRight(own, 2)
     await expect(page.getByText(/^Instructor stands /)).toBeVisible()
     const stands = await own.getAttribute('aria-label')
     await page.reload()

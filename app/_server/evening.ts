@@ -23,9 +23,9 @@ import {
   type Session,
 } from '@/store/session/sessions'
 import { readStaff } from '@/store/site/people'
-import { readSite } from '@/store/site/site'
 import { readShelves } from '@/store/stock/stock'
 import { isId } from './answer'
+import { siteOf } from './site'
 import { theStore } from './store'
 
 /** One evening of a page, or no such page. */
@@ -66,7 +66,7 @@ async function readBasis(siteId: string) {
     readPlans(store, siteId),
     readSessions(store, siteId),
     readStaff(store, siteId),
-    readSite(store, siteId),
+    siteOf(siteId),
   ])
   const { instructorAt } = site
   return { machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff, instructorAt }

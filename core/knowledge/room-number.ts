@@ -80,7 +80,7 @@ export const ROOM_NUMBERS = {
   weightBeginner: minutes('To keep a beginner off a machine that asks much is worth', 4),
   weightFarBeginner: minutes('To keep a beginner near the instructor is worth', 2),
   nearMetres: count('Near the instructor is within so many metres', 4, 'metres'),
-  weightSewnMore: minutes('To spare a machine that has sewn more than the others is worth', 0.5),
+  weightSewnMore: minutes('To spare a machine that has sewn more than most since its service is worth', 0.5),
   weightNeedle: minutes('To save a needle is worth', 2),
   weightSpare: minutes('To keep one machine free is worth', 5),
   weightLastBlock: minutes('To have a place in the last block free, and close early, is worth', 0.5),

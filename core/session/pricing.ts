@@ -81,17 +81,19 @@ export function relax(
     const timeUp = clock() - begun > seconds
     if (fresh.length === 0 || timeUp) {
       const looked = groups.map((group, index) => bestEvening(index, group, blocks, classes, costs, prices))
-      const winning = looked.flatMap(({ evening, reduced }) => (evening && reduced < -1e-7 ? [evening] : []))
+      // One that is there already seems to win only within the solver's rounding; asked again it would win for ever.
+      const winning = looked.flatMap(({ evening, reduced }) =>
+        evening && reduced < -1e-7 && !known.has(keyOf(evening)) ? [evening] : [],
+      )
       if (winning.length === 0 || timeUp) {
         // What no machine's evening can win against these prices is a true bound, however far the pricing has come.
         const won = groups.reduce((sum, { machines }, index) => sum + machines.length * looked[index]!.reduced, 0)
         best = { bound: answer.objective + won, prices }
         break
       }
+      for (const evening of winning) known.add(keyOf(evening))
       evenings.push(...winning)
-      continue
-    }
-    evenings.push(...fresh)
+    } else evenings.push(...fresh)
   }
   const { prices } = best
   return { ...best, evenings, reducedCost: (evening) => reducedCostOf(evening, prices) }

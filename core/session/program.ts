@@ -55,9 +55,11 @@ export function programOf(
     if (machines > 0) lines.push(` m${cls}: ${sum([...terms.keys()].map((index) => `x${index}`))} >= ${machines}`)
   }
   lines.push(` seats: ${sum(evenings.map(({ seats }, index) => `${seats.length} x${index}`))} >= ${demand.seats}`)
-  lines.push('Bounds')
-  evenings.forEach(({ group }, index) => lines.push(` 0 <= x${index} <= ${groups[group]!.machines.length}`))
-  if (whole) lines.push('General', ` ${evenings.map((_, index) => `x${index}`).join(' ')}`)
+  if (whole) {
+    lines.push('Bounds', ...evenings.map(({ group }, index) => ` 0 <= x${index} <= ${groups[group]!.machines.length}`))
+    lines.push('General', ` ${evenings.map((_, index) => `x${index}`).join(' ')}`)
+  }
+  // A relaxed column has no bound of its own: the group's row says the same, and the price must stand there.
   lines.push('End')
   return lines.join('\n')
 }
