@@ -7,6 +7,7 @@ import * as shelvesAndKeys from './migrations/0005-shelves-and-keys'
 import * as peopleLearn from './migrations/0006-people-learn'
 import * as evenings from './migrations/0007-evenings'
 import * as instructorsTable from './migrations/0008-instructors-table'
+import * as needlesRemembered from './migrations/0009-needles-remembered'
 import { rebuildStates } from './machine/book'
 import type { Database } from './database'
 
@@ -20,10 +21,11 @@ const MIGRATIONS = {
   '0006-people-learn': peopleLearn,
   '0007-evenings': evenings,
   '0008-instructors-table': instructorsTable,
+  '0009-needles-remembered': needlesRemembered,
 }
 
 /** After these the kept states say more than they did, so every book is folded again. */
-const FOLDS_AGAIN: ReadonlySet<string> = new Set(['0003-care-and-faults', '0007-evenings'])
+const FOLDS_AGAIN: ReadonlySet<string> = new Set(['0003-care-and-faults', '0007-evenings', '0009-needles-remembered'])
 
 /**
  * Brings a database to the newest tables; does nothing when it is there already. Safe to run at the same time twice.

@@ -3,7 +3,8 @@ import { readSwatch } from '../tension/reading'
 import { threadClass } from '../units/thread'
 import type { BodyOf, Happening, MachineEvent } from './event'
 import { careAfter } from './care-counts'
-import type { MachineState, Readied } from './state'
+import { stayOf } from './needle-history'
+import type { MachineState, NeedleStay, Readied } from './state'
 
 /** A machine of which nothing has been written down: everything is still to be checked. */
 export const UNSEEN: MachineState = {
@@ -102,7 +103,7 @@ function after(before: MachineState, line: MachineEvent, happened: Happening): M
       return needleChanged(state, line, happened.body)
     case 'needle-broke': {
       const { piecesFound, cause } = happened.body
-      const broken = stale(without(state, 'fitting'), 'strike')
+      const broken = stale(needleOut(state, happenedAt, { broke: true }), 'strike')
       if (piecesFound) return broken
       const because = cause
         ? `A needle broke (${cause}) and not every piece is found`
@@ -223,9 +224,20 @@ function foundAt(state: MachineState, settings: BodyOf<'found-off'>['settings'])
   return { ...moved, settings: { ...moved.settings, ...others } }
 }
 
+/** How many of the needles that left are remembered; older ones are in the book. */
+const MOST_NEEDLES_BEFORE = 8
+
+/** The machine without the needle that was in it, whose stay is remembered. */
+function needleOut(state: MachineState, leftAt: string, how: Partial<NeedleStay>): MachineState {
+  const { fitting, ...empty } = state
+  if (!fitting) return state
+  const stay = { ...stayOf(fitting), leftAt, ...how }
+  return { ...empty, needlesBefore: [...(state.needlesBefore ?? []), stay].slice(-MOST_NEEDLES_BEFORE) }
+}
+
 function needleChanged(state: MachineState, line: MachineEvent, body: BodyOf<'needle-changed'>): MachineState {
   const before = state.fitting?.needle
-  const empty = without(state, 'fitting')
+  const empty = needleOut(state, line.happenedAt, body.out ? { out: body.out } : {})
   if (!body.in) return stale(empty, 'other-needle')
   const same =
     before && before.point === body.in.point && before.sizeNm === body.in.sizeNm && before.gapMm === body.in.gapMm
@@ -273,11 +285,3 @@ const union = (a: readonly CheckGroup[], b: readonly CheckGroup[]): CheckGroup[]
   CHECK_GROUPS.filter((group) => a.includes(group) || b.includes(group))
 const minus = (a: readonly CheckGroup[], b: readonly CheckGroup[]): CheckGroup[] =>
   a.filter((group) => !b.includes(group))
-
-function without<Key extends keyof MachineState>(
-  state: MachineState,
-  key: Key,
-): Omit<MachineState, Key> & MachineState {
-  const { [key]: _, ...rest } = state
-  return rest as Omit<MachineState, Key> & MachineState
-}

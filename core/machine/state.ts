@@ -13,6 +13,21 @@ export interface Fitting {
   readonly projects: number
 }
 
+/** One needle's stay as a chart shows it, from its fitting to its leaving. */
+export interface NeedleStay {
+  /** the line that put it in */
+  readonly eventId: string
+  readonly needle: Fitting['needle']
+  readonly fittedAt: string
+  /** absent: it is in there still */
+  readonly leftAt?: string
+  readonly out?: NonNullable<BodyOf<'needle-changed'>['out']>
+  readonly broke: boolean
+  /** effective hours, those it brought with it counted in */
+  readonly effectiveHours: number
+  readonly projects: number
+}
+
 export interface Lock {
   readonly kind: 'red-tag' | 'broken-needle' | 'electrical'
   readonly because: string
@@ -62,6 +77,8 @@ export interface Readied {
 /** What a machine is today: only ever folded from its events. Plain JSON, so that it can be kept and compared. */
 export interface MachineState {
   readonly fitting?: Fitting
+  /** the last needles that left it, oldest first */
+  readonly needlesBefore?: readonly NeedleStay[]
   readonly thread?: BodyOf<'set-up'>['thread']
   readonly bobbinThread?: BodyOf<'set-up'>['bobbinThread']
   readonly foot?: BodyOf<'set-up'>['foot']

@@ -64,88 +64,66 @@ export async function readNewest(
   machineId: string,
   which: { readonly limit: number; readonly kinds?: readonly EventKind[] | undefined },
 ): Promise<BookPart> {
+  const { limit, kinds } = which
   const rows = await store
-    .selectFrom('machine_event')
-    .select(LINE)
-    .where('site_id', '=', siteId)
-    .where('machine_id', '=', machineId)
-    .$if(which.kinds !== undefined, (query) => query.where('kind', 'in', which.kinds!))
-    .orderBy('happened_at', 'desc')
-    .orderBy('event_id', 'desc')
-    .limit(which.limit + 1)
-    .execute()
-  const lines = rows.slice(0, which.limit).map(asLine)
-  return { lines, around: await readAround(store, siteId, lines), older: rows.length > which.limit }
-}
-
-/** Kinds that tell of a needle's stay. */
-const NEEDLE_ENDS = ['needle-changed', 'needle-broke'] as const satisfies readonly EventKind[]
-
-/** The lines from which the last needles' hours are told, oldest first, with the corrections that name them. */
-export async function readNeedleLines(
-  store: Reader,
-  siteId: string,
-  machineId: string,
-  needles: number,
-): Promise<BookLine[]> {
-  const rows = await store
-    .with('ends', (query) =>
-      query
-        .selectFrom('machine_event')
-        .select('happened_at')
-        .where('site_id', '=', siteId)
-        .where('machine_id', '=', machineId)
-        .where('kind', 'in', NEEDLE_ENDS)
-        .orderBy('happened_at', 'desc')
-        .orderBy('event_id', 'desc')
-        .limit(needles + 1),
-    )
-    .selectFrom('machine_event')
-    .select(LINE)
-    .where('site_id', '=', siteId)
-    .where('machine_id', '=', machineId)
-    .where('happened_at', '>=', (query) =>
-      query.selectFrom('ends').select(({ fn }) => fn.min('happened_at').as('first')),
-    )
-    .where('kind', 'in', [...NEEDLE_ENDS, 'used'])
-    .orderBy('happened_at')
-    .orderBy('event_id')
-    .execute()
-  const lines = rows.map(asLine)
-  return [...lines, ...(await readAround(store, siteId, lines))]
-}
-
-/** Corrections of these lines, corrections of those in turn, and the lines that a correction among them names. */
-async function readAround(store: Reader, siteId: string, lines: readonly BookLine[]): Promise<BookLine[]> {
-  if (lines.length === 0) return []
-  const own = lines.map(({ eventId }) => eventId)
-  const named = lines.flatMap((line) => (line.kind === 'correction' ? [line.body.corrects] : []))
-  const rows = await store
-    .withRecursive('around', (query) =>
+    .withRecursive('newest', (query) =>
       query
         .selectFrom('machine_event')
         .select(LINE)
         .where('site_id', '=', siteId)
-        .where('kind', '=', 'correction')
-        .where(sql<string>`body->>'corrects'`, 'in', own)
+        .where('machine_id', '=', machineId)
+        .$if(kinds !== undefined, (only) => only.where('kind', 'in', kinds!))
+        .orderBy('happened_at', 'desc')
+        .orderBy('event_id', 'desc')
+        .limit(limit + 1),
+    )
+    .withRecursive('page', (query) =>
+      query.selectFrom('newest').select(LINE).orderBy('happened_at', 'desc').orderBy('event_id', 'desc').limit(limit),
+    )
+    // The lines, whatever corrects them, and what corrects that in turn.
+    .withRecursive('chain', (query) =>
+      query
+        .selectFrom('page')
+        .select(LINE)
         .union((union) =>
           union
             .selectFrom('machine_event as later')
-            .innerJoin('around', (join) => join.on(sql`later.body->>'corrects'`, '=', sql`around.event_id::text`))
+            .innerJoin('chain', (join) => join.on(sql`later.body->>'corrects'`, '=', sql`chain.event_id::text`))
             .select(LINE.map((column) => `later.${column}` as const))
             .where('later.site_id', '=', siteId)
             .where('later.kind', '=', 'correction'),
         ),
     )
-    .selectFrom('around')
-    .selectAll()
-    .$if(named.length > 0, (query) =>
-      query.union((union) =>
-        union.selectFrom('machine_event').select(LINE).where('site_id', '=', siteId).where('event_id', 'in', named),
-      ),
+    .withRecursive('named', (query) =>
+      query
+        .selectFrom('page')
+        .innerJoin('machine_event as line', (join) =>
+          join.on('line.site_id', '=', siteId).on('line.event_id', '=', sql<string>`(page.body->>'corrects')::uuid`),
+        )
+        .select(LINE.map((column) => `line.${column}` as const))
+        .where('page.kind', '=', 'correction'),
     )
+    .selectFrom('newest')
+    .select(LINE)
+    .select(sql`false`.as('around'))
+    .union((union) =>
+      union
+        .selectFrom((all) =>
+          all.selectFrom('chain').select(LINE).unionAll(all.selectFrom('named').select(LINE)).as('near'),
+        )
+        .select(LINE)
+        .select(sql`true`.as('around'))
+        .where('event_id', 'not in', (own) => own.selectFrom('page').select('event_id')),
+    )
+    .orderBy('happened_at', 'desc')
+    .orderBy('event_id', 'desc')
     .execute()
-  return rows.filter(({ event_id: eventId }) => !own.includes(eventId)).map(asLine)
+  const newest = rows.filter(({ around }) => !around)
+  return {
+    lines: newest.slice(0, limit).map(asLine),
+    around: rows.filter(({ around }) => around).map(asLine),
+    older: newest.length > limit,
+  }
 }
 
 export async function readLine(store: Reader, siteId: string, eventId: string) {

@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { codeOf } from '@/core/code/code'
 import { UNSEEN } from '@/core/machine/fold'
-import { needleHistory } from '@/core/machine/needle-history'
+import { needlesOf } from '@/core/machine/needle-history'
 import type { Traits } from '@/core/machine/trait'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
@@ -10,7 +10,7 @@ import type { Store } from '../connect'
 import { readSitters } from '../project/projects'
 import { readIds } from '../site/ids'
 import { aVenue, freshStore } from '../testing/store'
-import { readBook, readNeedleLines, readNewest, rebuildStates } from './book'
+import { readBook, readNewest, rebuildStates } from './book'
 import { readMachine, readRoom } from './machines'
 
 let store: Store
@@ -140,7 +140,7 @@ describe('a page of a long book', () => {
     const first = await readNewest(store, who.siteId, machineId, { limit: 1 })
     expect(first.lines.map(({ eventId }) => eventId)).toEqual([taken])
     expect(first.around.map(({ eventId }) => eventId)).toEqual([newest])
-    const stays = needleHistory(await readNeedleLines(store, who.siteId, machineId, 2))
+    const stays = needlesOf((await readMachine(store, who.siteId, machineId))!.state)
     expect(stays.map(({ needle: { sizeNm }, effectiveHours }) => [sizeNm, effectiveHours])).toEqual([
       [70, 0.5],
       [80, 0.5],

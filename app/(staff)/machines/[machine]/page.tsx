@@ -5,12 +5,13 @@ import { formatInTimeZone } from '@/ui/time'
 import { TRAIT_NAMES } from '@/core/machine/trait'
 import { careOf } from '@/core/care/care'
 import { BOOK_FILTERS, kindsOf, shownLines } from '@/core/machine/book-lines'
-import { needleHistory } from '@/core/machine/needle-history'
+import { needlesOf } from '@/core/machine/needle-history'
+import type { MachineState } from '@/core/machine/state'
 import { plain } from '@/core/knowledge/rule'
 import { may, toCorrect } from '@/core/people/role'
 import { threadDiameterMm, type Thread } from '@/core/units/thread'
 import { POINTS } from '@/core/knowledge/needle'
-import { readNeedleLines, readNewest } from '@/store/machine/book'
+import { readNewest } from '@/store/machine/book'
 import { readNames } from '@/store/site/site'
 import { BobbinDrawing } from '@/ui/drawings/bobbin'
 import { DialDrawing } from '@/ui/drawings/dial'
@@ -45,14 +46,13 @@ export default async function MachinePage({ params, searchParams }: Props) {
   const only = BOOK_FILTERS.find((filter) => filter === asked.about)
   const limit = Math.min(MOST_LINES, Math.max(LINES, Number(asked.lines) || 0))
   const store = theStore()
-  const [{ machine, site, projects, standing }, part, needleLines, names] = await Promise.all([
+  const [{ machine, site, projects, standing }, part, names] = await Promise.all([
     machinePage(actor.siteId, machineId),
     readNewest(store, actor.siteId, machineId, { limit, kinds: only && kindsOf(only) }),
-    readNeedleLines(store, actor.siteId, machineId, NEEDLES),
     readNames(store, actor.siteId),
   ])
   const { state, traits } = machine
-  const bars = needleBars(needleLines, site.timeZone)
+  const bars = needleBars(state, site.timeZone)
   const base = `/machines/${machine.machineId}`
   const unchecked = TRAIT_NAMES.filter((name) => machine.proofs[name]?.source === 'template').length
   const fitted = state.fitting?.needle
@@ -268,9 +268,9 @@ const CARE_COLOUR = { well: 'text-success', soon: '', due: 'text-warning font-bo
 const NEEDLES = 8
 
 /** The last needles as bars: how long each was in, and why it left. */
-function needleBars(lines: Awaited<ReturnType<typeof readNeedleLines>>, timeZone: string): NeedleBar[] {
+function needleBars(state: MachineState, timeZone: string): NeedleBar[] {
   const day = (moment: string) => formatInTimeZone(moment, timeZone).split(',')[0]!
-  return needleHistory(lines)
+  return needlesOf(state)
     .slice(-NEEDLES)
     .reverse()
     .map(({ eventId, needle, fittedAt, leftAt, out, broke, effectiveHours }) => ({
