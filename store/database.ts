@@ -105,6 +105,8 @@ export interface MachineStateTable {
   site_id: string
   machine_id: string
   state: Json
+  /** part of the state that only a machine's own pages need */
+  needles_before: ColumnType<unknown, string | undefined, string>
 }
 
 export interface KitGivenTable {

@@ -8,6 +8,7 @@ import type { MachineState, NeedleStay, Readied } from './state'
 
 /** A machine of which nothing has been written down: everything is still to be checked. */
 export const UNSEEN: MachineState = {
+  needlesBefore: [],
   stale: STALE_AFTER['first-look'],
   failed: [],
   locks: [],

@@ -77,7 +77,7 @@ export interface Readied {
 /** What a machine is today: only ever folded from its events. Plain JSON, so that it can be kept and compared. */
 export interface MachineState {
   readonly fitting?: Fitting
-  /** the last needles that left it, oldest first */
+  /** the last needles that left it, oldest first; a room read at once comes without */
   readonly needlesBefore?: readonly NeedleStay[]
   readonly thread?: BodyOf<'set-up'>['thread']
   readonly bobbinThread?: BodyOf<'set-up'>['bobbinThread']

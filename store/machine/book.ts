@@ -136,6 +136,17 @@ export async function readLine(store: Reader, siteId: string, eventId: string) {
   return row && { line: asLine(row), machineId: row.machine_id }
 }
 
+/** The columns of a kept state, and the state that they are. */
+export const STATE = ['state', 'needles_before'] as const
+export const stateOf = (row: { readonly state: unknown; readonly needles_before: unknown }): MachineState => ({
+  ...(row.state as MachineState),
+  needlesBefore: row.needles_before as NonNullable<MachineState['needlesBefore']>,
+})
+const columnsOf = ({ needlesBefore = [], ...state }: MachineState) => ({
+  state: JSON.stringify(state),
+  needles_before: JSON.stringify(needlesBefore),
+})
+
 /**
  * Writes one line and the state that follows from it, in the caller's transaction. The machine's row is held, so that two
  * people writing at once both land, in order; a late line folds in its place.
@@ -149,7 +160,7 @@ export async function writeLine(
 ): Promise<MachineState> {
   const held = await tx
     .selectFrom('machine_state')
-    .select('state')
+    .select(STATE)
     .where('site_id', '=', siteId)
     .where('machine_id', '=', machineId)
     .forUpdate()
@@ -167,7 +178,7 @@ export async function writeLine(
       person_id: line.personId,
     })
     .execute()
-  const state = foldNext(held.state as MachineState, line) ?? foldMachine(await readBook(tx, siteId, machineId))
+  const state = foldNext(stateOf(held), line) ?? foldMachine(await readBook(tx, siteId, machineId))
   await keepState(tx, siteId, machineId, state)
   return state
 }
@@ -175,7 +186,7 @@ export async function writeLine(
 async function keepState(tx: Transaction<Database>, siteId: string, machineId: string, state: MachineState) {
   await tx
     .updateTable('machine_state')
-    .set({ state: JSON.stringify(state) })
+    .set(columnsOf(state))
     .where('site_id', '=', siteId)
     .where('machine_id', '=', machineId)
     .execute()
@@ -185,7 +196,7 @@ async function keepState(tx: Transaction<Database>, siteId: string, machineId: s
 export async function startBook(tx: Transaction<Database>, siteId: string, machineId: string): Promise<void> {
   await tx
     .insertInto('machine_state')
-    .values({ site_id: siteId, machine_id: machineId, state: JSON.stringify(UNSEEN) })
+    .values({ site_id: siteId, machine_id: machineId, ...columnsOf(UNSEEN) })
     .execute()
 }
 
@@ -213,7 +224,7 @@ export async function rebuildState(tx: Transaction<Database>, siteId: string, ma
   const kept = () =>
     tx
       .selectFrom('machine_state')
-      .select(sql<string>`state::text`.as('state'))
+      .select(sql<string>`state::text || needles_before::text`.as('state'))
       .where('site_id', '=', siteId)
       .where('machine_id', '=', machineId)
       .forUpdate()

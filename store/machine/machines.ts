@@ -4,6 +4,7 @@ import { TRAITS, type TraitName, type Traits } from '@/core/machine/trait'
 import type { TraitSource } from '@/core/machine/trait-source'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
+import { STATE, stateOf } from './book'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
@@ -127,7 +128,7 @@ export async function readMachines(
           .onRef('machine_state.site_id', '=', 'machine.site_id')
           .onRef('machine_state.machine_id', '=', 'machine.machine_id'),
       )
-      .select(['machine.machine_id', 'name', 'number', 'notes', 'place_x', 'place_y', 'state'])
+      .select(['machine.machine_id', 'name', 'number', 'notes', 'place_x', 'place_y', ...STATE])
       .where('machine.site_id', '=', siteId)
       .$if(only !== undefined, (query) => query.where('machine.machine_id', '=', only!))
       .orderBy('number')
@@ -162,7 +163,7 @@ export async function readMachines(
           { source: each.source as TraitSource, learntAt: each.learnt_at, learntBy: each.learnt_by },
         ]),
       ),
-      state: row.state as MachineState,
+      state: stateOf(row),
     }
   })
 }

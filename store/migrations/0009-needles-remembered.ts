@@ -1,6 +1,11 @@
 import { sql, type Kysely } from 'kysely'
 
-/** The kept state remembers a machine's last needles; nothing looks for their coming and going in the book any more. */
+/** The last needles of a machine are kept beside its state; nothing looks for their coming and going in the book any more. */
+const STATEMENTS = [
+  `alter table machine_state add column needles_before jsonb not null default '[]'`,
+  `drop index machine_event_needles`,
+]
+
 export async function up(db: Kysely<unknown>): Promise<void> {
-  await sql`drop index machine_event_needles`.execute(db)
+  for (const statement of STATEMENTS) await sql.raw(statement).execute(db)
 }
