@@ -218,9 +218,10 @@ try {
     'budget p95 100 ms',
     () => ask('/room'),
     () =>
-      bare('select * from machine join machine_state using (site_id, machine_id) where site_id = $1 order by number', [
-        who.siteId,
-      ]),
+      bare(
+        'select machine.*, state from machine join machine_state using (site_id, machine_id) where site_id = $1 order by number',
+        [who.siteId],
+      ),
   )
   await beside(
     'a page of a book',
