@@ -7,6 +7,7 @@ import type { Rule } from '../knowledge/rule'
 import { KitSchema } from '../schema/kit'
 import { check } from '../schema/validate'
 import { anyMachine, anyRequest } from '../testing/arbitraries'
+import { OPERATIONS } from '../knowledge/stitch'
 import { computeKit } from './kit'
 import { needleFit } from './needle-fit'
 import type { Kit, KitMachine, KitRequest } from './request'
@@ -250,28 +251,57 @@ describe('a kit is never', () => {
       expect(kit.fit.verdict).not.toBe('shreds')
     }))
 
-  it('finer for a heavier cloth with the same thread', () =>
+  it('finer for a heavier cloth with the same point and thread', () =>
     fc.assert(
       fc.property(
-        fc.constantFrom('woven' as const, 'knit' as const),
+        fc.constantFrom('woven' as const, 'knit' as const, 'felt' as const, 'pile' as const),
+        fc.constantFrom(...OPERATIONS),
         fc.double({ min: 20, max: 700, noNaN: true }),
         fc.double({ min: 0, max: 300, noNaN: true }),
-        fc.constantFrom(18, 27, 40),
-        (structure, lighter, more, tex) => {
-          const size = (massGsm: number) => {
+        fc.constantFrom(16, 18, 27, 40, 60, 80, 105),
+        (structure, operation, lighter, more, tex) => {
+          const sizes = (massGsm: number) => {
             const { kits } = computeKit({
               fabric: { structure, massGsm, traits: [] },
               layers: { seam: 2, crossing: 2 },
-              operation: 'seam',
+              operation,
               thread: { tex, fibre: 'polyester' },
             })
-            return kits.find(({ topThread }) => topThread.tex === tex)?.needle.sizeNm ?? 0
+            const asked = kits.filter(({ topThread }) => topThread.tex === tex)
+            return new Map(asked.map(({ needle }) => [needle.point, needle.sizeNm]))
           }
-          expect(size(lighter + more)).toBeGreaterThanOrEqual(size(lighter))
+          const heavier = sizes(lighter + more)
+          for (const [point, size] of sizes(lighter))
+            expect(heavier.get(point) ?? Infinity, point).toBeGreaterThanOrEqual(size)
         },
       ),
       { numRuns: 600 },
     ))
+})
+
+describe('a thread that is too thick for every size the cloth likes', () => {
+  const chiffon = (massGsm: number) =>
+    computeKit({
+      fabric: { structure: 'woven', massGsm, traits: [] },
+      layers: { seam: 2, crossing: 2 },
+      operation: 'seam',
+      thread: { tex: 40, fibre: 'polyester' },
+    }).kits
+
+  it('gets the finest size that takes it at all, with both prices said; a finer thread comes first', () => {
+    const [finer, ...asked] = chiffon(40)
+    expect(finer).toMatchObject({ topThread: { tex: 18 }, needle: { sizeNm: 60 } })
+    const kept = asked.find(({ needle }) => needle.point === 'microtex')!
+    expect(kept).toMatchObject({ verdict: 'marginal', fit: { verdict: 'tight' }, needle: { sizeNm: 70 } })
+    expect(reason(kept, 'needle-size')).toContain('thicker than the 65 this cloth likes')
+    expect(reason(kept, 'needle-size')).toContain('let a drop test decide')
+  })
+
+  it('gets a size that the cloth likes as soon as one takes it, tight as it is', () => {
+    const kept = chiffon(70).find(({ needle, topThread }) => topThread.tex === 40 && needle.point === 'universal')!
+    expect(kept).toMatchObject({ verdict: 'marginal', fit: { verdict: 'tight' }, needle: { sizeNm: 75 } })
+    expect(reason(kept, 'needle-size')).not.toContain('thicker than')
+  })
 })
 
 describe('a refusal names the limit and what would help', () => {

@@ -167,8 +167,8 @@ export function chooseSize(
     if (thread) return candidate('tight', size, thread, true)
   }
   for (const size of sizes.filter((size) => size > range.up)) {
-    const thread = fitting(size)
-    if (thread) return candidate('above', size, thread, true)
+    const thread = passes(size)
+    if (thread) return candidate(passesWell(point, size, thread, fit) ? 'above' : 'above-tight', size, thread, true)
   }
   for (const size of [...sizes].reverse()) {
     const thread = size >= range.raisedLow ? passes(size) : undefined

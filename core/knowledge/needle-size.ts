@@ -114,6 +114,8 @@ export const SIZE_REASONS = {
   sold: '{pointWords} needles are not sold between {raisedLow} and {up}; {sizeText} is the nearest.',
   tight: 'In {sizeText} the thread is tight ({clearance} times its width): a drop test decides.',
   above: '{sizeText} lets the thread pass but is thicker than the {up} this cloth likes: expect visible holes.',
+  'above-tight':
+    '{sizeText} is thicker than the {up} this cloth likes, and the thread is tight in it all the same ({clearance} times its width): expect visible holes, and let a drop test decide. A finer thread is the better answer.',
   exempt: 'A wing needle is meant to leave a hole, so the cloth’s upper size {up} does not bind.',
   school: 'This room finds {sizeText} enough for denim and canvas.',
 } as const
