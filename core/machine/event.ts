@@ -4,7 +4,7 @@ import { FAULT_CHECKS } from '../knowledge/fault'
 import { FAULTS } from '../knowledge/fault-kind'
 import { SYMPTOMS } from '../knowledge/symptom'
 import { LOADS, NEEDLE_SIGNS } from '../knowledge/wear'
-import { Above0, FootWord, From0, KitThreadSchema, PointWord, strict, words } from '../schema/vocabulary'
+import { Above0, FootWord, From0, KitThreadSchema, PointWord, SizeWord, strict, words } from '../schema/vocabulary'
 import { TARGETS, TOP_LOOKS, UNDER_LOOKS, GATES, SWATCH_SIGNS } from '../knowledge/tension'
 
 const Words = Type.String({ minLength: 1, maxLength: 500 })
@@ -27,7 +27,7 @@ const NeedleOut = strict({
 const NeedleIn = strict({
   system: Type.String({ minLength: 1, maxLength: 80 }),
   point: PointWord,
-  sizeNm: Type.Number({ exclusiveMinimum: 0, title: 'needle size' }),
+  sizeNm: SizeWord,
   gapMm: Type.Optional(Above0),
   condition: words(['new', 'part-used', 'unverified'] as const),
   /** hours it brings with it, from its tag */

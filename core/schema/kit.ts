@@ -15,6 +15,7 @@ import {
   From0,
   OperationWord,
   PointWord,
+  SizeWord,
   LengthMarksSchema,
   RangeMm,
   StitchWord,
@@ -83,7 +84,7 @@ export const RoomNumbersSchema = strict(
 
 export const DropTestSchema = strict({
   point: PointWord,
-  sizeNm: Above0,
+  sizeNm: SizeWord,
   thread: ThreadSchema,
   result: words(DROP_RESULTS),
 })
@@ -101,7 +102,7 @@ export const KitRequestSchema = strict({
   dropTests: Type.Optional(Type.Array(DropTestSchema, { maxItems: 2000 })),
 })
 
-const NeedleValue = { point: PointWord, sizeNm: Above0, gapMm: Type.Optional(Above0) }
+const NeedleValue = { point: PointWord, sizeNm: SizeWord, gapMm: Type.Optional(Above0) }
 
 const NeedleChoiceSchema = {
   point: PointWord,

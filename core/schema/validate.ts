@@ -8,6 +8,12 @@ const ajv = new Ajv({ allErrors: false, strict: true, strictTypes: false, strict
 const addFormats = formats as unknown as { default: FormatsPlugin }
 addFormats.default(ajv, ['date-time', 'date', 'email', 'uuid'])
 
+/** Nothing that is written here happened before there were sewing machines. */
+const FIRST_MOMENT = Date.UTC(1800, 0, 1)
+/** A moment that a clock can show: a leap second fits the standard's grammar, but no calendar of ours holds it. */
+const momentAsWritten = ajv.formats['date-time'] as { readonly validate: (text: string) => boolean }
+ajv.addFormat('date-time', (text) => momentAsWritten.validate(text) && new Date(text).getTime() >= FIRST_MOMENT)
+
 /** A JSON Schema as plain data, for speaking about it. */
 type Plain = Readonly<Record<string, unknown>>
 

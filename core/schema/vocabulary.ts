@@ -4,7 +4,7 @@ import { STRUCTURES, TRAITS_OF_FABRIC } from '../knowledge/fabric'
 import { POINTS, type Point } from '../knowledge/needle'
 import { OPERATIONS, STITCHES } from '../knowledge/stitch'
 import { THREAD_USES } from '../knowledge/thread'
-import { HOUSEHOLD_SIZES } from '../units/needle-size'
+import { HOUSEHOLD_SIZES, NEEDLE_SIZES } from '../units/needle-size'
 import { FIBRES, FINISHES } from '../units/thread'
 
 /** One of these words, as a JSON Schema `enum`, so that a refusal can list them. */
@@ -26,6 +26,8 @@ export const StitchWord = words(STITCHES)
 export const FootWord = words(FEET)
 export const FibreWord = words(FIBRES)
 export const FinishWord = words(FINISHES)
+/** A size that is sold in some point; a typed line reads either of its numbers. */
+export const SizeWord = Type.Unsafe<number>({ enum: [...NEEDLE_SIZES], title: 'needle size' })
 export const HouseholdSize = words(HOUSEHOLD_SIZES)
 export const UseWord = words(THREAD_USES)
 export const FabricTraitWords = Type.Array(words(TRAITS_OF_FABRIC), { uniqueItems: true })

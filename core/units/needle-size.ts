@@ -15,6 +15,9 @@ const OLDER_NUMBER: ReadonlyMap<number, number> = new Map([
   [140, 22],
 ])
 
+/** Every size that the product knows, ascending. */
+export const NEEDLE_SIZES: readonly number[] = [...OLDER_NUMBER.keys()]
+
 /** The household list, in which needle-fit answers. 140 is sold for round shanks only. */
 export const HOUSEHOLD_SIZES = [60, 65, 70, 75, 80, 90, 100, 110, 120, 125, 130] as const
 

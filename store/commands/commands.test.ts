@@ -89,7 +89,7 @@ describe('a write', () => {
       { kind: 'needle-changed', body: { in: { ...needle().in, sizeNm: 'fat' } } },
       400,
       'body.in.sizeNm',
-      'a number',
+      'one of 60, 65, 70',
     ],
     ['log', { kind: 'dance', body: {} }, 400, 'kind', 'needle-changed'],
     ['log', { kind: 'noted', body: { text: 'bad \u0000 letter' } }, 400, '', 'cannot be kept'],
