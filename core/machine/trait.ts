@@ -9,6 +9,7 @@ import {
   StitchWord,
   strict,
   words,
+  Tex,
 } from '../schema/vocabulary'
 
 /**
@@ -48,7 +49,7 @@ export const TRAITS = {
   lengthMm: RangeMm,
   lengthDial: words(['millimetres', 'backwards', 'stitches-per-inch'] as const),
   lengthMarks: LengthMarksSchema,
-  heaviestTex: Above0,
+  heaviestTex: Tex,
   needlePosition: words(['centre', 'left-or-centre', 'anywhere'] as const),
   straightNeedleAt: words(['centre', 'left'] as const),
   widthKeyShiftsNeedle: Type.Boolean(),

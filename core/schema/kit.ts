@@ -16,6 +16,7 @@ import {
   OperationWord,
   PointWord,
   SizeWord,
+  Tex,
   LengthMarksSchema,
   RangeMm,
   StitchWord,
@@ -55,7 +56,7 @@ export const KitMachineSchema = strict({
   maxLeatherMm: From0,
   footPressure: words(['adjustable', 'fixed'] as const),
   straightPlate: Type.Optional(Type.Boolean()),
-  heaviestTex: Type.Optional(Above0),
+  heaviestTex: Type.Optional(Tex),
   lengthMarks: Type.Optional(LengthMarksSchema),
 })
 
@@ -69,7 +70,7 @@ export const SchoolsSchema = strict({
 
 export const StockSchema = strict({
   needles: Type.Array(strict({ point: PointWord, sizeNm: Above0, count: Type.Integer({ minimum: 0 }) })),
-  threads: Type.Array(strict({ tex: Above0, fibre: FibreWord, use: UseWord })),
+  threads: Type.Array(strict({ tex: Tex, fibre: FibreWord, use: UseWord })),
 })
 
 /** Numbers that a room may change, within reason. */

@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest'
 import { HouseRulesSchema, DEFAULT_HOUSE_RULES } from './house-rules'
 import { Invalid } from './invalid'
 import { check } from './validate'
-import { strict, words } from './vocabulary'
+import { NEEDLE_SIZES } from '../units/needle-size'
+import { Above0, From0, SizeWord, strict, Tex, words } from './vocabulary'
 
 const faultOf = (schema: TSchema, value: unknown): { path: string; message: string } => {
   try {
@@ -81,4 +82,39 @@ describe('what comes in from outside', () => {
       }),
       { numRuns: 500 },
     ))
+
+  it('as a number beyond all measure is told the measure, and only then', () => {
+    expect(faultOf(Above0, 2e9).message).toBe('"the request" must be a number above 0, at most 1000000000')
+    expect(faultOf(Above0, 0).message).toBe('"the request" must be a number above 0')
+    expect(faultOf(From0, -1).message).toBe('"the request" must be a number at least 0')
+    expect(faultOf(Tex, 0).message).toBe('"the request" must be a number at least 0.1, at most 10000')
+  })
+
+  const Moment = Type.String({ format: 'date-time' })
+  it.each(['2026-02-28T18:30:00Z', '2026-02-28T18:30:00.123Z', '2026-02-28T18:30:00+13:45', '1899-12-31T23:59:59Z'])(
+    'as the moment %s is let through, and can be reckoned with',
+    (text) => {
+      expect(check(Moment, text)).toBe(text)
+      expect(new Date(text).toISOString()).toMatch(/^\d{4}-/)
+    },
+  )
+
+  it.each([
+    '2016-12-31T23:59:60Z',
+    '2026-02-30T18:30:00Z',
+    '2026-13-01T00:00:00Z',
+    '0000-01-01T00:00:00Z',
+    '2026-02-28',
+    '18:30',
+    'yesterday',
+    '',
+  ])('as the moment "%s", which no calendar holds, is refused', (text) => {
+    expect(faultOf(Moment, text).message).toContain('date-time')
+  })
+
+  it.each(NEEDLE_SIZES)('as the needle size %i is let through', (size) => expect(check(SizeWord, size)).toBe(size))
+
+  it.each([0, 12, 85, 82.5, -80, 1e9, '80'])('as the needle size %s, which nobody sells, is refused', (size) => {
+    expect(faultOf(SizeWord, size).message).toContain('one of 60, 65, 70, 75, 80, 90')
+  })
 })

@@ -2,6 +2,7 @@ import { Ajv, type ErrorObject, type ValidateFunction } from 'ajv'
 import formats, { type FormatsPlugin } from 'ajv-formats'
 import type { Static, TSchema } from 'typebox'
 import { Invalid } from './invalid'
+import { MOST } from './vocabulary'
 
 const ajv = new Ajv({ allErrors: false, strict: true, strictTypes: false, strictRequired: false, verbose: true })
 // The package is CommonJS, and its default export hides one level down.
@@ -51,12 +52,15 @@ function faultOf(error: ErrorObject): { path: string; message: string } {
     case 'enum':
       return { path: at, message: `"${name}" must be one of ${(params['allowedValues'] as unknown[]).join(', ')}` }
     default:
-      return { path: at, message: `"${name}" must be ${allowed(error.parentSchema)}` }
+      return { path: at, message: `"${name}" must be ${allowed(error.parentSchema, error.keyword)}` }
   }
 }
 
-/** What a schema allows, in words. */
-function allowed(schema: Plain | undefined): string {
+/**
+ * What a schema allows, in words.
+ * @param broken the keyword that was not kept; a bound that nobody meets by chance is spoken of only then
+ */
+function allowed(schema: Plain | undefined, broken?: string): string {
   if (!schema) return 'given'
   if (Array.isArray(schema['enum'])) return `one of ${(schema['enum'] as unknown[]).join(', ')}`
   if (schema['const'] !== undefined) return JSON.stringify(schema['const'])
@@ -65,7 +69,7 @@ function allowed(schema: Plain | undefined): string {
   const bounds = [
     says('exclusiveMinimum', (value) => `above ${value}`),
     says('minimum', (value) => `at least ${value}`),
-    says('maximum', (value) => `at most ${value}`),
+    (broken === 'maximum' || Number(schema['maximum']) < MOST) && says('maximum', (value) => `at most ${value}`),
     says('minLength', (value) => `at least ${value} characters long`),
     says('maxLength', (value) => `at most ${value} characters long`),
     says('minItems', (value) => `with at least ${value} entries`),

@@ -15,8 +15,12 @@ export const words = <const Words extends readonly (string | number)[]>(list: Wo
 export const strict = <Shape extends Type.TProperties>(shape: Shape, options: Type.TObjectOptions = {}) =>
   Type.Object(shape, { ...options, additionalProperties: false })
 
-export const Above0 = Type.Number({ exclusiveMinimum: 0 })
-export const From0 = Type.Number({ minimum: 0 })
+/** More than any room has of anything, and little enough to reckon with. */
+export const MOST = 1e9
+export const Above0 = Type.Number({ exclusiveMinimum: 0, maximum: MOST })
+export const From0 = Type.Number({ minimum: 0, maximum: MOST })
+/** Grams of a thousand metres: wider than any thread that is sewn with, and narrow enough to reckon with. */
+export const Tex = Type.Number({ minimum: 0.1, maximum: 10_000 })
 export const Count = Type.Integer({ minimum: 1 })
 
 export const PointWord = words(Object.keys(POINTS) as Point[])
@@ -33,14 +37,14 @@ export const UseWord = words(THREAD_USES)
 export const FabricTraitWords = Type.Array(words(TRAITS_OF_FABRIC), { uniqueItems: true })
 
 export const ThreadSchema = strict({
-  tex: Above0,
+  tex: Tex,
   fibre: FibreWord,
   finish: Type.Optional(FinishWord),
   strands: Type.Optional(words([1, 2] as const)),
 })
 
 export const KitThreadSchema = strict({
-  tex: Above0,
+  tex: Tex,
   fibre: FibreWord,
   finish: Type.Optional(FinishWord),
   strands: Type.Optional(words([1, 2] as const)),

@@ -1,7 +1,7 @@
 import Type, { type Static } from 'typebox'
 import { POINTS } from '../knowledge/needle'
 import { plain } from '../knowledge/rule'
-import { Above0, FibreWord, FootWord, PointWord, SizeWord, strict, UseWord } from '../schema/vocabulary'
+import { Above0, FibreWord, FootWord, PointWord, SizeWord, strict, Tex, UseWord } from '../schema/vocabulary'
 import { sizeText } from '../units/needle-size'
 
 const Needle = strict({
@@ -10,7 +10,7 @@ const Needle = strict({
   sizeNm: SizeWord,
   gapMm: Type.Optional(Above0),
 })
-const Thread = strict({ kind: Type.Literal('thread'), tex: Above0, fibre: FibreWord, use: UseWord })
+const Thread = strict({ kind: Type.Literal('thread'), tex: Tex, fibre: FibreWord, use: UseWord })
 const Bobbin = strict({ kind: Type.Literal('bobbin'), bobbinClass: Type.String({ minLength: 1, maxLength: 40 }) })
 const Foot = strict({ kind: Type.Literal('foot'), foot: FootWord })
 

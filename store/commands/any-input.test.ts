@@ -16,6 +16,7 @@ import { TRAIT_NAMES, TRAITS } from '@/core/machine/trait'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { itemWords } from '@/core/stock/item'
+import { fitting, ODD_TIMES, spoiled, type Plain } from '@/core/testing/fitting'
 import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import { sizeText } from '@/core/units/needle-size'
 import type { Actor } from '../actor'
@@ -36,88 +37,6 @@ import { COMMANDS, runCommand } from './run'
  * Whatever is sent to whichever command: it lands, or it is refused with a status below 500 and the place of the fault.
  * The bodies are drawn from the commands' own schemas, so that a command that is added is tried too.
  */
-
-type Plain = Readonly<Record<string, unknown>>
-
-/** Text that a schema of words lets through and that has broken other programs. */
-const ODD_TEXT = ['\0', 'a\0b', '\ud800', "'; drop table site; --", '<b>x</b>', '%s', '\u202e', ' ', 'ﷺ'.repeat(9), '']
-const ODD_TIMES = [
-  '2016-12-31T23:59:60Z',
-  '0000-01-01T00:00:00Z',
-  '9999-12-31T23:59:59.999Z',
-  '2026-02-28T24:00:00Z',
-  '2026-01-01T00:00:00+23:59',
-  '1969-07-20T20:17:40.123456789Z',
-]
-
-/** Values that fit a JSON Schema, at its edges more often than not; ids are drawn from those given. */
-function fitting(schema: Plain, ids: readonly string[]): fc.Arbitrary<unknown> {
-  const inside = (of: unknown) => fitting(of as Plain, ids)
-  if (Array.isArray(schema['enum'])) return fc.constantFrom(...(schema['enum'] as unknown[]))
-  if ('const' in schema) return fc.constant(schema['const'])
-  if (Array.isArray(schema['anyOf'])) return fc.oneof(...schema['anyOf'].map(inside))
-  switch (schema['type']) {
-    case 'object': {
-      const properties = (schema['properties'] ?? {}) as Plain
-      const required = (schema['required'] ?? []) as string[]
-      const known = Object.fromEntries(Object.entries(properties).map(([name, of]) => [name, inside(of)]))
-      return fc.record(known, { requiredKeys: required })
-    }
-    case 'array': {
-      if (Array.isArray(schema['items'])) return fc.tuple(...schema['items'].map(inside))
-      const least = Number(schema['minItems'] ?? 0)
-      return fc.array(inside(schema['items'] ?? {}), { minLength: least, maxLength: Math.max(least, 3) })
-    }
-    case 'string': {
-      if (schema['format'] === 'uuid') return fc.constantFrom(...ids)
-      if (schema['format'] === 'date-time')
-        return fc.oneof(fc.constantFrom(...ODD_TIMES), fc.constant('2026-03-05T18:00:00.000Z'))
-      if (schema['format'] === 'email')
-        return fc.constantFrom('Somebody@room.example', 'x'.repeat(60) + '@room.example')
-      if (typeof schema['pattern'] === 'string' && schema['pattern'].startsWith('^'))
-        return fc.stringMatching(new RegExp(schema['pattern']))
-      const most = Number(schema['maxLength'] ?? 300)
-      return fc.oneof(fc.constantFrom(...ODD_TEXT, 'x'.repeat(most)), fc.string({ maxLength: most }))
-    }
-    case 'integer': {
-      const low = Number(schema['minimum'] ?? -1e9)
-      const high = Number(schema['maximum'] ?? 1e9)
-      return fc.oneof(fc.constantFrom(low, high), fc.integer({ min: low, max: high }))
-    }
-    case 'number':
-      return fc.oneof(
-        fc.constantFrom(0, -1, 1e-9, 1e15, 1e308, 0.1),
-        fc.double({ noNaN: true, noDefaultInfinity: true }),
-      )
-    case 'boolean':
-      return fc.boolean()
-    case 'null':
-      return fc.constant(null)
-    default:
-      return fc.jsonValue({ maxDepth: 2 })
-  }
-}
-
-/** A body as it fits, or with one of its fields gone, unknown, or of another kind. */
-const spoiled = (body: fc.Arbitrary<unknown>): fc.Arbitrary<unknown> =>
-  fc.oneof(
-    { weight: 4, arbitrary: body },
-    { weight: 1, arbitrary: fc.jsonValue({ maxDepth: 2 }) },
-    {
-      weight: 3,
-      arbitrary: fc
-        .tuple(body, fc.nat(), fc.oneof(fc.jsonValue({ maxDepth: 1 }), fc.constant(undefined)), fc.boolean())
-        .map(([good, at, bad, more]) => {
-          if (good === null || typeof good !== 'object') return bad
-          const names = Object.keys(good)
-          const spoilt: Record<string, unknown> = { ...good }
-          if (names.length > 0) spoilt[names[at % names.length]!] = bad
-          if (more) spoilt['more'] = bad
-          // As it would come over the wire.
-          return JSON.parse(JSON.stringify(spoilt)) as unknown
-        }),
-    },
-  )
 
 let store: Store
 let end: () => Promise<void>
