@@ -12,7 +12,7 @@ import { rebuildStates } from './machine/book'
 import type { Database } from './database'
 
 /** In order of their names; a migration that has landed is never changed. */
-const MIGRATIONS = {
+export const MIGRATIONS = {
   '0001-first-tables': firstTables,
   '0002-kits': kits,
   '0003-care-and-faults': careAndFaults,
