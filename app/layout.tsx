@@ -17,7 +17,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
   await headers()
   return (
     <html lang="en">
-      <body className="min-h-dvh bg-base-100 text-base-content antialiased">
+      <body className="min-h-dvh print:min-h-0 bg-base-100 text-base-content antialiased">
         <a
           href="#main"
           className="sr-only focus:not-sr-only focus:fixed focus:left-3 focus:top-3 focus:z-50 focus:bg-base-100 focus:p-3"

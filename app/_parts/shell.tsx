@@ -53,7 +53,11 @@ export function Shell({
           </span>
         </div>
       </header>
-      <main id="main" tabIndex={-1} className="mx-auto max-w-7xl px-4 pb-24 pt-5 outline-none">
+      <main
+        id="main"
+        tabIndex={-1}
+        className="mx-auto max-w-7xl px-4 pb-24 pt-5 outline-none print:max-w-none print:p-0"
+      >
         {children}
       </main>
     </>

@@ -14,7 +14,7 @@ import { anyRequest } from '../testing/arbitraries'
 import { kitQuestion } from './facts'
 import { computeKit } from './kit'
 import { clothRange } from './needle-choice'
-import type { Kit, KitAnswer, KitRequest } from './request'
+import type { KitAnswer, KitRequest } from './request'
 
 /**
  * A row that no request can reach is dead knowledge: it reads as if it counted, and never does. Many requests, the same
@@ -49,10 +49,6 @@ beforeAll(() => {
   for (const { reasons } of asked.flatMap(({ answer }) => answer.kits))
     for (const { rule } of reasons) rule.split(' ').forEach(seen)
 })
-const kits = function* (): Generator<{ kit: Kit; request: KitRequest }> {
-  for (const { request, answer } of asked) for (const kit of answer.kits) yield { kit, request }
-}
-
 describe('every row of the knowledge decides something', () => {
   it.each(Object.entries(LISTS))('in %s', (_, rows) => {
     expect(rows.map(({ id }) => id).filter((id) => !named.has(id))).toEqual([])
@@ -65,7 +61,7 @@ describe('every row of the knowledge decides something', () => {
 })
 
 describe('over all of them', () => {
-  it('a marginal kit says why, and a refused request names a limit and what would help', () => {
+  it('a refused request names a limit and what would help', () => {
     for (const { answer } of asked) {
       if (answer.verdict !== 'refused') continue
       expect(answer.kits).toEqual([])
@@ -77,7 +73,7 @@ describe('over all of them', () => {
   })
 
   it('no sentence is left with a gap, and every sentence ends', () => {
-    const spoken = [...kits()].flatMap(({ kit }) => kit.reasons.map(({ because }) => because))
+    const spoken = asked.flatMap(({ answer }) => answer.kits.flatMap(({ reasons }) => reasons.map(({ because }) => because)))
     expect(spoken.length).toBeGreaterThan(10_000)
     expect(spoken.filter((because) => /[{}]|NaN|undefined|null/.test(because) || !/[.!]$/.test(because))).toEqual([])
   })

@@ -31,22 +31,22 @@ export function BagLabel({ bag }: { bag: PrintedBag }) {
     <section className="paper paper-a6" aria-label={`Label for ${bag.learner}`}>
       <header className="flex items-start justify-between gap-4">
         <div>
-          <p className="text-4xl font-bold leading-none">{bag.learner}</p>
+          <p className="text-3xl font-bold leading-none">{bag.learner}</p>
           <p className="mt-1 text-lg">{bag.name}</p>
-          <p className="mt-2 text-xl">
+          <p className="mt-1 text-lg">
             <strong>{bag.machine.name}</strong>, no. {bag.machine.number}
           </p>
         </div>
-        <PrintedCodeFigure code={bag.code} className="size-24" />
+        <PrintedCodeFigure code={bag.code} className="size-20" />
       </header>
-      <div className="mt-3 flex items-center gap-4 border-y-2 border-current py-2">
+      <div className="mt-2 flex items-center gap-4 border-y-2 border-current py-1.5">
         <NeedleTag point={kit.needle.point} sizeNm={kit.needle.sizeNm} />
         <p className="text-lg font-semibold">
           {POINTS[kit.needle.point].words}
           {kit.needle.gapMm && `, ${kit.needle.gapMm} mm apart`}
         </p>
       </div>
-      <ul className="mt-2 space-y-1">
+      <ul className="mt-2 space-y-0.5 leading-snug">
         <li>
           <strong>Top</strong> {threadWords(kit.topThread)}
           {use && `, ${plain(Math.ceil(use.topM))} m`}
@@ -66,7 +66,7 @@ export function BagLabel({ bag }: { bag: PrintedBag }) {
         </li>
       </ul>
       {kit.cautions.length > 0 && (
-        <p className="mt-2 border-2 border-current px-2 py-1 font-bold">
+        <p className="mt-2 border-2 border-current px-2 py-1 font-bold leading-snug">
           {kit.cautions.map((caution) => cautionWords[caution]).join(' · ')}
         </p>
       )}

@@ -35,8 +35,9 @@ export function useWrite() {
     setBusy(false)
     if (!outcome.ok) {
       setFault(outcome.error)
-      toast.error(outcome.error.message)
-      if (outcome.error.code === 'signed-out') router.push('/sign-in')
+      // Signing in opens beside this page: leaving it would lose what was typed.
+      const signIn = { label: 'Sign in', onClick: () => void window.open('/sign-in', '_blank') }
+      toast.error(outcome.error.message, { ...(outcome.error.code === 'signed-out' && { action: signIn }) })
       return false
     }
     tried.current = undefined

@@ -1,0 +1,104 @@
+import { expect, openMachine, SIGN_INS, stateFile, test } from './people'
+
+/** A tablet on the workshop's wireless network: now it is there, now it is not. Nothing typed is lost, nothing lands twice. */
+test.use({ storageState: stateFile('helper') })
+
+const WRITES = '**/api/commands/log'
+
+test.describe('a note that is written', () => {
+  let text: string
+  test.beforeEach(async ({ page }, { title }) => {
+    text = `The pedal sticks a little (${title.length})`
+    await openMachine(page, 'Plover')
+    await page.getByRole('button', { name: 'Note …' }).click()
+    await page.getByLabel('Note', { exact: true }).fill(text)
+  })
+  const lines = (page: Parameters<typeof openMachine>[0]) =>
+    page.getByRole('list', { name: 'Lines of the book, newest first' }).getByText(text)
+
+  test('while the server is away stays in its field, and lands when it is back', async ({ page }) => {
+    let tries = 0
+    await page.route(WRITES, (route) => {
+      tries += 1
+      return route.abort()
+    })
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByRole('alert').filter({ hasText: 'cannot be reached' })).toBeVisible()
+    expect(tries).toBe(3)
+    await expect(page.getByLabel('Note', { exact: true })).toHaveValue(text)
+    await page.unroute(WRITES)
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(lines(page)).toHaveCount(1)
+    await page.reload()
+    await expect(lines(page)).toHaveCount(1)
+  })
+
+  test('and whose answer is lost on the way back lands once', async ({ page }) => {
+    let sent = 0
+    await page.route(WRITES, async (route) => {
+      sent += 1
+      if (sent > 1) return route.continue()
+      // It reaches the server, and the answer does not reach the tablet.
+      await route.fetch()
+      return route.abort()
+    })
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(lines(page)).toHaveCount(1)
+    expect(sent).toBe(2)
+    await page.reload()
+    await expect(lines(page)).toHaveCount(1)
+  })
+
+  test('while the server has a fault of its own is tried again, and refused only when it stays', async ({ page }) => {
+    await page.route(WRITES, (route) =>
+      route.fulfill({
+        status: 500,
+        contentType: 'application/json',
+        body: JSON.stringify({ error: { code: 'our-fault', message: 'Something went wrong here.', path: '' } }),
+      }),
+    )
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByRole('alert').filter({ hasText: 'still here; try again' })).toBeVisible()
+    await expect(page.getByLabel('Note', { exact: true })).toHaveValue(text)
+  })
+
+  test('when one was signed out meanwhile waits where it was typed until one is signed in again', async ({
+    page,
+    context,
+    baseURL,
+  }) => {
+    await context.clearCookies()
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByRole('alert').filter({ hasText: 'what you typed is still here' })).toBeVisible()
+    await expect(page.getByLabel('Note', { exact: true })).toHaveValue(text)
+
+    const beside = context.waitForEvent('page')
+    await page.getByRole('button', { name: 'Sign in' }).click()
+    const door = await beside
+    await door.getByLabel('Staff address').fill(SIGN_INS.helper.email)
+    await door.getByLabel('Password').fill(SIGN_INS.helper.password)
+    await door.getByRole('button', { name: 'Sign in' }).click()
+    await door.waitForURL(`${baseURL}/room`)
+    await door.close()
+
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(lines(page)).toHaveCount(1)
+  })
+
+  test('with two quick taps lands once', async ({ page }) => {
+    await page.getByRole('button', { name: 'Write it down' }).dblclick()
+    await expect(lines(page)).toHaveCount(1)
+    await page.reload()
+    await expect(lines(page)).toHaveCount(1)
+  })
+})
+
+test('a line typed from anywhere waits through a reload of the page', async ({ page }) => {
+  await page.goto('/room')
+  await page.keyboard.press('/')
+  await page.getByLabel('A line for the book').fill('plover cleaned')
+  await page.reload()
+  await page.keyboard.press('/')
+  await expect(page.getByLabel('A line for the book')).toHaveValue('plover cleaned')
+  await page.getByLabel('A line for the book').fill('')
+})
