@@ -73,7 +73,9 @@ describe('over all of them', () => {
   })
 
   it('no sentence is left with a gap, and every sentence ends', () => {
-    const spoken = asked.flatMap(({ answer }) => answer.kits.flatMap(({ reasons }) => reasons.map(({ because }) => because)))
+    const spoken = asked.flatMap(({ answer }) =>
+      answer.kits.flatMap(({ reasons }) => reasons.map(({ because }) => because)),
+    )
     expect(spoken.length).toBeGreaterThan(10_000)
     expect(spoken.filter((because) => /[{}]|NaN|undefined|null/.test(because) || !/[.!]$/.test(because))).toEqual([])
   })
