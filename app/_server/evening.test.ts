@@ -9,7 +9,7 @@ import { readMachine } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'
 import { readSessions } from '@/store/session/sessions'
 import { readSite } from '@/store/site/site'
-import { aVenue, freshStore } from '@/store/testing/store'
+import { aProject, aVenue, freshStore } from '@/store/testing/store'
 import { askedNow, planRequest, readEvening } from './evening'
 import { finderProps } from './finder'
 import { promisesOf } from './promises'
@@ -20,16 +20,7 @@ const held = globalThis as { orthodexStore?: Store }
 const courseId = uuid()
 const [heron, dunlin] = [uuid(), uuid()]
 const [first, second] = [uuid(), uuid()]
-const learners = ['Ida', 'Jon', 'Kim'].map((learner) => ({
-  projectId: uuid(),
-  personId: uuid(),
-  enrolmentId: uuid(),
-  learner,
-  name: 'a bag',
-  fabric: { structure: 'woven', massGsm: 150, thicknessMm: 0.3 },
-  layers: { seam: 2, crossing: 4 },
-  operation: 'seam',
-}))
+const learners = ['Ida', 'Jon', 'Kim'].map(aProject)
 const [ida, jon, kim] = learners as [(typeof learners)[number], (typeof learners)[number], (typeof learners)[number]]
 const now = new Date('2030-01-01T12:00:00Z')
 

@@ -30,7 +30,7 @@ import { readKitRoom } from '../room/kit-room'
 import { readNeeds, readPairs, readPlans, readSessions } from '../session/sessions'
 import { readSite } from '../site/site'
 import { readShelves } from '../stock/stock'
-import { aVenue, freshStore } from '../testing/store'
+import { aProject, aVenue, freshStore } from '../testing/store'
 import { COMMANDS, runCommand } from './run'
 
 /**
@@ -43,8 +43,9 @@ let end: () => Promise<void>
 let who: Actor
 let theirs: Actor
 const [machineId, theirMachine, courseId, theirCourse] = [uuid(), uuid(), uuid(), uuid()]
-const project = { projectId: uuid(), personId: uuid(), enrolmentId: uuid() }
-const ids = [machineId, theirMachine, courseId, theirCourse, ...Object.values(project), uuid(), uuid()]
+const project = aProject('Ida')
+const { projectId, personId, enrolmentId } = project
+const ids = [machineId, theirMachine, courseId, theirCourse, projectId, personId, enrolmentId, uuid(), uuid()]
 
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
@@ -60,18 +61,7 @@ beforeAll(async () => {
     await run('add-machine', { machineId: machine, name: 'Heron', number: 1, place, traits, source: 'manual' })
     await run('open-course', { courseId: course, name: 'Bags', classCode: 'bags' })
   }
-  await runCommand(store, who, 'add-project', {
-    commandId: uuid(),
-    body: {
-      courseId,
-      ...project,
-      learner: 'Ida',
-      name: 'a bag',
-      fabric: { structure: 'woven', massGsm: 150, thicknessMm: 0.3 },
-      layers: { seam: 2, crossing: 4 },
-      operation: 'seam',
-    },
-  })
+  await runCommand(store, who, 'add-project', { commandId: uuid(), body: { courseId, ...project } })
   ids.push(who.personId, theirs.personId)
 })
 afterAll(() => end())

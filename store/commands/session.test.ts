@@ -12,7 +12,7 @@ import type { Store } from '../connect'
 import { readProjects } from '../project/projects'
 import { readAttendance, readNeeds, readPairs, readPlans, readSessions } from '../session/sessions'
 import { readKitRoom } from '../room/kit-room'
-import { aVenue, freshStore } from '../testing/store'
+import { aProject, aVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
 
 let store: Store
@@ -20,16 +20,7 @@ let end: () => Promise<void>
 let who: Actor
 const courseId = uuid()
 const machineId = uuid()
-const learners = ['Ida', 'Jon'].map((learner) => ({
-  projectId: uuid(),
-  personId: uuid(),
-  enrolmentId: uuid(),
-  learner,
-  name: 'a bag',
-  fabric: { structure: 'woven', massGsm: 150, thicknessMm: 0.3 },
-  layers: { seam: 2, crossing: 4 },
-  operation: 'seam',
-}))
+const learners = ['Ida', 'Jon'].map(aProject)
 const [ida, jon] = learners as [(typeof learners)[number], (typeof learners)[number]]
 const EVENING = { startsAt: '2026-11-26T18:00:00.000Z', endsAt: '2026-11-26T20:00:00.000Z', blocks: 2 }
 

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
-import { aVenue, freshStore } from '../testing/store'
+import { aProject, aVenue, freshStore } from '../testing/store'
 import { readAttendance, readNeeds, readPairs, readPlans, readSessions } from './sessions'
 
 let store: Store
@@ -11,7 +11,7 @@ let end: () => Promise<void>
 let here: Actor
 let there: Actor
 const [bags, hats, theirs] = [uuid(), uuid(), uuid()]
-const people = ['Ida', 'Jon', 'Kim'].map((learner) => ({ learner, personId: uuid() }))
+const people = ['Ida', 'Jon', 'Kim'].map(aProject)
 const ids: string[] = []
 const on = (day: number) => ({
   startsAt: `2026-03-${String(day).padStart(2, '0')}T18:00:00.000Z`,
@@ -33,18 +33,7 @@ beforeAll(async () => {
   await run(here, 'open-course', { courseId: bags, name: 'Bags', classCode: 'bags' })
   await run(here, 'open-course', { courseId: hats, name: 'Hats', classCode: 'hats' })
   await run(there, 'open-course', { courseId: theirs, name: 'Bags', classCode: 'bags' })
-  for (const { learner, personId } of people)
-    await run(here, 'add-project', {
-      courseId: bags,
-      projectId: uuid(),
-      personId,
-      enrolmentId: uuid(),
-      learner,
-      name: 'a bag',
-      fabric: { structure: 'woven', massGsm: 150 },
-      layers: { seam: 2, crossing: 2 },
-      operation: 'seam',
-    })
+  await run(here, 'add-projects', { courseId: bags, projects: people })
   // Not in the order in which they take place.
   for (const day of [19, 5, 12]) ids.push(await add(here, bags, day))
   await add(here, hats, 6)

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import pg from 'pg'
+import { v7 as uuid } from 'uuid'
 import { inject } from 'vitest'
 import type { Actor } from '../actor'
 import { connect, type Store } from '../connect'
@@ -39,3 +40,15 @@ export const aVenue = (store: Store, code: string): Promise<Actor> =>
         { name: 'Ada', email: `ada@${code}.example`, password: 'long-enough-1' },
       ),
     )
+
+/** A project as a command adds it, with a learner of its own: a plain woven bag. */
+export const aProject = (learner: string) => ({
+  projectId: uuid(),
+  personId: uuid(),
+  enrolmentId: uuid(),
+  learner,
+  name: 'a bag',
+  fabric: { structure: 'woven', massGsm: 150, thicknessMm: 0.3 },
+  layers: { seam: 2, crossing: 4 },
+  operation: 'seam',
+})
