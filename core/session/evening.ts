@@ -1,5 +1,5 @@
 import { changeover, kitOn } from './changeover'
-import type { PlanCosts, PlanHolds, PlanKit, PlanMachine, PlanQuestion, PlanStudent } from './plan-question'
+import type { PlanCosts, PlanHolds, PlanKit, PlanMachine, PlanQuestion, PlanSeat, PlanStudent } from './plan-question'
 import { mayUse, type Plan } from './seating'
 
 /** Learners who are the same to the plan: one kit, one fixing, one set of machines. */
@@ -189,4 +189,14 @@ export function eveningsIn(
     }
     return seats.length > 0 ? [{ group, seats, minutes }] : []
   })
+}
+
+/** Learners of one class are told apart no further: whoever comes first sits. */
+export function startFrom(seats: readonly PlanSeat[], question: PlanQuestion, classes: readonly Class[]): PlanSeat[] {
+  const classOf = new Map(classes.flatMap((each, index) => each.students.map(({ id }) => [id, index] as const)))
+  const next = classes.map(({ students }) => students.map(({ id }) => id))
+  const order = new Map(question.machines.map(({ id }, index) => [id, index]))
+  return [...seats]
+    .sort((a, b) => a.block - b.block || order.get(a.machine)! - order.get(b.machine)!)
+    .map((seat) => ({ ...seat, student: next[classOf.get(seat.student)!]!.shift()! }))
 }

@@ -1,10 +1,10 @@
 import { anneal } from './anneal'
 import { grainOf } from './changeover'
-import { type Evening, classesOf, eveningsIn, eveningsOf, groupsOf } from './evening'
+import { type Evening, classesOf, eveningsIn, eveningsOf, groupsOf, startFrom } from './evening'
 import { PLAN_COSTS, type PlanAnswer, type PlanQuestion, type Solve } from './plan-question'
 import { MOST_PRICED, PRICE_SECONDS, eveningsWithin, relax } from './pricing'
 import { demandOf, solveWhole } from './program'
-import { firstCome, improve, mostSeats, startFrom, unseatedOf, type Plan } from './seating'
+import { firstCome, improve, mostSeats, unseatedOf, type Plan } from './seating'
 
 /**
  * Seats as many learners as can be seated, then at the least changeover time; says how far from the least it may be.

@@ -1,5 +1,4 @@
 import { changeover, kitOn } from './changeover'
-import type { Class } from './evening'
 import type {
   PlanAnswer,
   PlanChange,
@@ -75,16 +74,6 @@ export function mostSeats(question: PlanQuestion, kits: ReadonlyMap<string, Plan
   return places.flatMap(({ machine, block }, at) =>
     taken[at] === -1 ? [] : [{ student: students[taken[at]!]!.id, machine: machine.id, block }],
   )
-}
-
-/** Learners of one class are told apart no further: whoever comes first sits. */
-export function startFrom(seats: readonly PlanSeat[], question: PlanQuestion, classes: readonly Class[]): PlanSeat[] {
-  const classOf = new Map(classes.flatMap((each, index) => each.students.map(({ id }) => [id, index] as const)))
-  const next = classes.map(({ students }) => students.map(({ id }) => id))
-  const order = new Map(question.machines.map(({ id }, index) => [id, index]))
-  return [...seats]
-    .sort((a, b) => a.block - b.block || order.get(a.machine)! - order.get(b.machine)!)
-    .map((seat) => ({ ...seat, student: next[classOf.get(seat.student)!]!.shift()! }))
 }
 
 /** A good plan at once: two places change hands as long as that saves time. */
