@@ -14,6 +14,7 @@ const FIRST_MOMENT = Date.UTC(1800, 0, 1)
 /** A moment that a clock can show: a leap second fits the standard's grammar, but no calendar of ours holds it. */
 const momentAsWritten = ajv.formats['date-time'] as { readonly validate: (text: string) => boolean }
 ajv.addFormat('date-time', (text) => momentAsWritten.validate(text) && new Date(text).getTime() >= FIRST_MOMENT)
+const FORMAT_WORDS: Readonly<Record<string, string>> = { 'date-time': 'date-time that a clock can show, from 1800 on' }
 
 /** A JSON Schema as plain data, for speaking about it. */
 type Plain = Readonly<Record<string, unknown>>
@@ -74,7 +75,7 @@ function allowed(schema: Plain | undefined, broken?: string): string {
     says('maxLength', (value) => `at most ${value} characters long`),
     says('minItems', (value) => `with at least ${value} entries`),
     says('maxItems', (value) => `with at most ${value} entries`),
-    says('format', (value) => `written as a ${value}`),
+    says('format', (value) => `written as a ${FORMAT_WORDS[value] ?? value}`),
     says('pattern', (value) => `of the form ${value}`),
     schema['uniqueItems'] === true && 'without repeats',
   ].filter(Boolean)
