@@ -20,7 +20,7 @@ const row = (marks: string): Allowed => {
 /** Who may do what: coordinator, instructor, helper, learner. A new action without a row here fails. */
 const MATRIX: Readonly<Record<Action, Allowed>> = {
   'log needle-changed': row('●●●·'),
-  'log needle-broke': row('●●●·'),
+  'log needle-broke': row('●●●●'),
   'log pieces-found': row('●●●·'),
   'log set-up': row('●●●·'),
   'log check-run': row('●●●●'),
@@ -43,8 +43,14 @@ const MATRIX: Readonly<Record<Action, Allowed>> = {
   'log released': row('●···'),
   'log red-tagged': row('●●●·'),
   'log red-tag-lifted': row('●●··'),
+  'log somebody-hurt': row('●●●●'),
   'log noted': row('●●●·'),
   'log correction': row('●●●●'),
+  'call-staff': row('●●●●'),
+  'take-call-back': row('●●●●'),
+  'see-calls': row('●●●·'),
+  'go-to-call': row('●●●·'),
+  'end-call': row('●●●·'),
   'give-kit': row('●●··'),
   'give-kits': row('●●··'),
   'add-project': row('●●··'),
@@ -82,6 +88,7 @@ const MATRIX: Readonly<Record<Action, Allowed>> = {
   'see-sessions': row('●●●·'),
   'see-people': row('●···'),
   'see-lab': row('●●●●'),
+  'see-first-aid': row('●●●●'),
   'see-progress': row('●●··'),
   'see-rules': row('●●●·'),
   'see-station': row('···●'),
@@ -121,6 +128,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/machines/[machine]/fault': 'see-book',
   '/machines/[machine]/curve': 'see-book',
   '/room/patterns': 'see-progress',
+  '/hurt': 'see-first-aid',
   '/lab': 'see-lab',
   '/lab/trainer': 'see-lab',
   '/lab/progress': 'see-progress',
@@ -136,6 +144,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
 
 /** Route handlers, each checked in this file or open on purpose. */
 const HANDLERS = [
+  '/api/calls',
   '/api/care/[secret]',
   '/api/commands/[name]',
   '/api/compute/[name]',
@@ -161,6 +170,11 @@ const facts = { fabric, layers: { seam: 2, crossing: 2 }, operation: 'seam' }
 
 /** A body that fits its schema and names only things that do not exist: being allowed changes nothing. */
 const BODIES: Readonly<Record<Deed, object>> = {
+  'call-staff': { machineId: nowhere, found: {} },
+  'take-call-back': { callId: nowhere },
+  'see-calls': { callIds: [nowhere] },
+  'go-to-call': { callId: nowhere },
+  'end-call': { callId: nowhere },
   'give-kit': { projectId: nowhere, machineId: nowhere, needle: { point: 'universal', sizeNm: 80 } },
   'give-kits': {
     kits: [{ kitGivenId: nowhere, projectId: nowhere, machineId: nowhere, needle: { point: 'universal', sizeNm: 80 } }],
@@ -249,6 +263,7 @@ const EVENTS: Readonly<Record<(typeof EVENT_KINDS)[number], object>> = {
   released: { because: 'x' },
   'red-tagged': { because: 'x' },
   'red-tag-lifted': { because: 'x' },
+  'somebody-hurt': {},
   noted: { text: 'x' },
   correction: { corrects: nowhere, because: 'x' },
 }

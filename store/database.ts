@@ -5,6 +5,8 @@ type Json = ColumnType<unknown, string, string>
 type Time = ColumnType<Date, Date | string, Date | string>
 /** set by the database when the row is written */
 type WrittenAt = ColumnType<Date, Date | undefined, never>
+/** set by the database: the order in which it took the rows */
+type Landed = ColumnType<number, never, never>
 
 export interface SiteTable {
   site_id: string
@@ -99,6 +101,8 @@ export interface MachineEventTable {
   body: Json
   person_id: string
   recorded_at: WrittenAt
+  /** who brought the line in with a file; null: whoever it names wrote it here */
+  imported_by: ColumnType<string | null, string | null | undefined, string | null>
 }
 
 export interface MachineStateTable {
@@ -107,6 +111,8 @@ export interface MachineStateTable {
   state: Json
   /** part of the state that only a machine's own pages need */
   needles_before: ColumnType<unknown, string | undefined, string>
+  /** which fold made it; another is folded again before anybody reads it */
+  fold_version: ColumnType<number, number | undefined, number>
 }
 
 export interface KitGivenTable {
@@ -117,6 +123,7 @@ export interface KitGivenTable {
   kit: Json
   given_by: string
   given_at: Time
+  landed: Landed
 }
 
 /** Append-only: what a shelf holds is only ever summed up from these. */
@@ -130,6 +137,25 @@ export interface StockMoveTable {
   because: string | null
   happened_at: Time
   person_id: string
+  landed: Landed
+}
+
+/** A call for staff; `landed` columns give the order in which the database took rows, whatever clocks say. */
+export interface HelpCallTable {
+  site_id: string
+  call_id: string
+  machine_id: string
+  person_id: string
+  about: string
+  found: Json
+  called_at: Time
+  seen_by: ColumnType<string | null, string | null | undefined, string | null>
+  seen_at: ColumnType<Date | null, Date | string | null | undefined, Date | string | null>
+  going_by: ColumnType<string | null, string | null | undefined, string | null>
+  going_at: ColumnType<Date | null, Date | string | null | undefined, Date | string | null>
+  ended_by: ColumnType<string | null, string | null | undefined, string | null>
+  ended_at: ColumnType<Date | null, Date | string | null | undefined, Date | string | null>
+  ended_how: ColumnType<string | null, string | null | undefined, string | null>
 }
 
 /** Lets a calendar or a device in, for one purpose, without a person; only a digest of its secret is kept. */
@@ -195,6 +221,7 @@ export interface SessionPlanTable {
   plan: Json
   made_by: string
   made_at: Time
+  landed: Landed
 }
 
 export interface DropTestTable {
@@ -239,6 +266,7 @@ export interface Database {
   seat_pair: SeatPairTable
   session_plan: SessionPlanTable
   drop_test: DropTestTable
+  help_call: HelpCallTable
   command: CommandTable
   sign_in_user: { id: string; name: string; email: string; emailVerified: boolean; createdAt: Time; updatedAt: Time }
   sign_in_account: {

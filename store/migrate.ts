@@ -8,7 +8,9 @@ import * as peopleLearn from './migrations/0006-people-learn'
 import * as evenings from './migrations/0007-evenings'
 import * as instructorsTable from './migrations/0008-instructors-table'
 import * as needlesRemembered from './migrations/0009-needles-remembered'
-import { rebuildStates } from './machine/book'
+import * as callsForHelp from './migrations/0010-calls-for-help'
+import * as ordersAndOwners from './migrations/0011-orders-and-owners'
+import { rebuildOldStates } from './machine/book'
 import type { Database } from './database'
 
 /** In order of their names; a migration that has landed is never changed. */
@@ -22,13 +24,13 @@ export const MIGRATIONS = {
   '0007-evenings': evenings,
   '0008-instructors-table': instructorsTable,
   '0009-needles-remembered': needlesRemembered,
+  '0010-calls-for-help': callsForHelp,
+  '0011-orders-and-owners': ordersAndOwners,
 }
 
-/** After these the kept states say more than they did, so every book is folded again. */
-const FOLDS_AGAIN: ReadonlySet<string> = new Set(['0003-care-and-faults', '0007-evenings', '0009-needles-remembered'])
-
 /**
- * Brings a database to the newest tables; does nothing when it is there already. Safe to run at the same time twice.
+ * Brings a database to the newest tables, and every kept state to the fold of this program: one that was killed between the
+ * two heals at its next start. Does nothing when it is there already. Safe to run at the same time twice.
  * @returns the names of the migrations that ran
  * @throws the first migration's error, with nothing of that migration kept
  */
@@ -37,6 +39,6 @@ export async function migrate(db: Kysely<Database>): Promise<string[]> {
   const { error, results = [] } = await migrator.migrateToLatest()
   if (error) throw error instanceof Error ? error : new Error(`The migration failed: ${JSON.stringify(error)}`)
   const ran = results.filter(({ status }) => status === 'Success').map(({ migrationName }) => migrationName)
-  if (ran.some((name) => FOLDS_AGAIN.has(name))) await rebuildStates(db)
+  await rebuildOldStates(db)
   return ran
 }

@@ -13,6 +13,7 @@ export default async function StaffLayout({ children }: { children: React.ReactN
     <Shell
       venue={site.name}
       who={`${actor.name}, ${actor.role}`}
+      calls={{ of: 'staff', personId: actor.personId }}
       logs={may(actor.role, 'see-book')}
       places={placesOf(actor.role)}
     >

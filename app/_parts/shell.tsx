@@ -1,4 +1,7 @@
 import Link from 'next/link'
+import { OwnCalls } from './calls/own-calls'
+import { StaffCalls } from './calls/staff-calls'
+import { HurtLink } from './hurt-link'
 import { LogButton } from './log-button'
 import { SignOut } from './sign-out'
 import { Places } from './places'
@@ -25,12 +28,15 @@ export function Shell({
   venue,
   who,
   places,
+  calls,
   logs = false,
   children,
 }: {
   venue: string
   who: string
   places: readonly { readonly href: string; readonly name: string }[]
+  /** whose calls are shown: every open one for staff, a learner's own */
+  calls: { readonly of: 'staff'; readonly personId: string } | { readonly of: 'own' }
   /** whether this person writes lines in the books */
   logs?: boolean
   children: React.ReactNode
@@ -48,11 +54,13 @@ export function Shell({
             <span className="hidden xl:block">{venue}</span>
           </p>
           <span className="ml-auto flex items-center gap-1 lg:ml-0">
+            <HurtLink />
             {logs && <LogButton />}
             <SignOut />
           </span>
         </div>
       </header>
+      {calls.of === 'staff' ? <StaffCalls personId={calls.personId} /> : <OwnCalls />}
       <main
         id="main"
         tabIndex={-1}

@@ -188,7 +188,7 @@ describe('a seat', () => {
 describe('the finder', () => {
   it('is told what the machine’s book knows, and remembers a strike for a week', async () => {
     const site = await readSite(held.orthodexStore!, who.siteId)
-    const known = async () => (await finderProps(site, await machineOf(heron), undefined, undefined)).known
+    const known = async () => (await finderProps(site, await machineOf(heron), undefined, {})).known
     expect(await known()).toMatchObject({ needlePoint: 'universal', needleHours: 0 })
     expect((await known()).recentStrike).toBeUndefined()
     const out = { reason: 'struck', state: 'bent', wentTo: 'sharps' }
@@ -202,7 +202,7 @@ describe('the finder', () => {
   it('begins with the symptom that somebody came with, and with none that is none', async () => {
     const site = await readSite(held.orthodexStore!, who.siteId)
     const asked = async (symptom?: string) =>
-      (await finderProps(site, await machineOf(dunlin), undefined, symptom)).symptom
+      (await finderProps(site, await machineOf(dunlin), undefined, symptom ? { symptom } : {})).symptom
     expect(await asked('skipped')).toBe('skipped')
     expect(await asked('gremlins')).toBeUndefined()
     expect(await asked()).toBeUndefined()

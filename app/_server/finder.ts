@@ -1,9 +1,10 @@
 import 'server-only'
 import { seatCheck, type CheckStep } from '@/core/check/seat-check'
-import { STEPS_OF_CHECK } from '@/core/fault/lead-on'
+import { afterFail, STEPS_OF_CHECK } from '@/core/fault/lead-on'
 import { curesOf } from '@/core/fault/patterns'
 import type { KnownOfFault } from '@/core/fault/fault'
 import { FAULT_CHECKS, type FaultCheck } from '@/core/knowledge/fault'
+import { ifFailed } from '@/core/knowledge/failed-step'
 import { SYMPTOMS, type Symptom } from '@/core/knowledge/symptom'
 import { wearOfFitting } from '@/core/machine/standing'
 import { readNewest } from '@/store/machine/book'
@@ -23,7 +24,7 @@ export async function finderProps(
   site: Site,
   machine: Machine,
   project: Project | undefined,
-  asked: string | undefined,
+  asked: { readonly symptom?: string | undefined; readonly after?: string | undefined },
 ) {
   const { state, traits } = machine
   const now = Date.now()
@@ -37,6 +38,9 @@ export async function finderProps(
       (line.kind === 'needle-broke' || (line.kind === 'needle-changed' && line.body.out?.reason === 'struck')),
   )
   const { fitting } = state
+  // From a check that did not pass: the step says where to begin.
+  const failed = state.failedSteps.find(({ step }) => step === asked.after)
+  const symptom = failed ? afterFail(failed).symptom : asked.symptom
   const known: KnownOfFault = {
     ...(fitting && {
       needlePoint: fitting.needle.point,
@@ -47,6 +51,7 @@ export async function finderProps(
     bobbinsSinceClean: state.care.bobbinsSinceClean,
     ...(project && { fabricStructure: project.fabric.structure }),
     ...(struck && { recentStrike: true }),
+    ...(failed && ifFailed(failed).known),
   }
   const steps = seatCheck(traits, project?.given?.kit)
   return {
@@ -54,13 +59,14 @@ export async function finderProps(
     name: machine.name,
     ...(project && { projectId: project.projectId }),
     known,
+    brokenKnown: state.locks.some(({ kind }) => kind === 'broken-needle') || (!fitting && state.brokeAt !== undefined),
     cures: Object.fromEntries(SYMPTOMS.map((symptom) => [symptom, curesOf(runs, symptom)])),
     ways: Object.fromEntries(FAULT_CHECKS.map((check) => [check, waysOf(check, steps)])) as Record<
       FaultCheck,
       CheckStep[]
     >,
     drawn: { traits, set: project?.given?.kit.dial.setting ?? traits.tensionDial?.normal },
-    ...(SYMPTOMS.includes(asked as Symptom) && { symptom: asked as Symptom }),
+    ...(SYMPTOMS.includes(symptom as Symptom) && { symptom: symptom as Symptom }),
   }
 }
 

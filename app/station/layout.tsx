@@ -5,7 +5,7 @@ import { ownSeat } from '../_server/station'
 export default async function StationLayout({ children }: { children: React.ReactNode }) {
   const { actor, site } = await ownSeat()
   return (
-    <Shell venue={site.name} who={actor.name} places={placesOf('learner')}>
+    <Shell venue={site.name} who={actor.name} places={placesOf('learner')} calls={{ of: 'own' }}>
       {children}
     </Shell>
   )

@@ -7,7 +7,7 @@ import type { DropTest } from '@/core/kit/needle-fit'
 import type { KitRequest, KitStock } from '@/core/kit/request'
 import { itemKey, type StockItem } from '@/core/stock/item'
 import { needlesFitted } from '@/core/stock/reconcile'
-import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
+import { DEFAULT_HOUSE_RULES, type HouseRules } from '@/core/schema/house-rules'
 import type { Actor } from '@/store/actor'
 import { runCommand } from '@/store/commands/run'
 import type { Store } from '@/store/connect'
@@ -78,6 +78,15 @@ const DROP_TESTS: readonly (DropTest & { readonly daysAgo: number })[] = [
   },
 ]
 
+const DEMO_RULES: HouseRules = {
+  ...DEFAULT_HOUSE_RULES,
+  firstAid: {
+    firstAider: 'Wren, or the desk in the front hall',
+    box: 'On the wall beside the boathouse door',
+    emergency: '112',
+  },
+}
+
 /** Right answers of five, by learner and exercise. */
 const LEARNT: Readonly<Record<string, Readonly<Record<string, number>>>> = {
   Ansa: { 'needle-parts': 5, bobbin: 5, discs: 5, start: 4, tension: 5, swatches: 4 },
@@ -121,6 +130,7 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
   }
 
   await run('place-instructor', { place: { x: 63, y: 44 } })
+  await run('change-house-rules', { rules: DEMO_RULES })
 
   const history = demoHistory(chance, today)
   // What was bought is what lies there now and what went into machines since; of one kind a needle is missing.
@@ -183,7 +193,7 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
     const known = kitMachine(DEMO_MACHINES.find((each) => each.name === name)!.traits)
     if ('missing' in known) throw new Error(`${name} lacks ${known.missing.join(', ')}`)
     const room = {
-      rules: DEFAULT_HOUSE_RULES,
+      rules: DEMO_RULES,
       stock: { needles: NEEDLES, threads: THREADS },
       dropTests: [...DROP_TESTS].reverse(),
     }

@@ -4,7 +4,14 @@ import { existsSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync 
 import { join } from 'node:path'
 
 const SOURCES = ['app', 'core', 'store', 'ui', 'workers', 'devices']
-const FILES = ['package-lock.json', 'next.config.ts', 'proxy.ts', 'postcss.config.mjs', 'tsconfig.json']
+const FILES = [
+  'package-lock.json',
+  'next.config.ts',
+  'proxy.ts',
+  'instrumentation.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+]
 
 function* filesIn(folder: string): Generator<string> {
   if (!existsSync(folder)) return

@@ -1,3 +1,4 @@
+import { NEEDLE_OUT } from '../knowledge/needle-out'
 import { POINTS } from '../knowledge/needle'
 import { plain } from '../knowledge/rule'
 import type { RoomNumbers } from '../knowledge/room-number'
@@ -113,15 +114,10 @@ function needleTasks(traits: Traits, state: MachineState, kit: Kit | undefined, 
       : same
         ? `Needle due: ${wear!.because}`
         : `${POINTS[fitted.point].words} ${sizeText(fitted.sizeNm)} is in it.`
-  const out = fitted && {
-    reason: same
-      ? ('due' as const)
-      : fitted.condition === 'unverified'
-        ? ('unknown-age' as const)
-        : ('other-kit' as const),
-    state: 'not-looked' as const,
-    wentTo: same || fitted.condition === 'unverified' ? ('sharps' as const) : ('part-used' as const),
-  }
+  // A needle that is due goes to the sharps, whatever kit comes after it.
+  const why = fitted?.condition === 'unverified' ? 'unknown-age' : wear?.verdict === 'change' ? 'due' : 'other-kit'
+  const { state: left, wentTo } = NEEDLE_OUT[why]
+  const out = fitted && ({ reason: why, state: left, wentTo } as const)
   return [
     {
       id: 'needle',

@@ -12,7 +12,10 @@ const machine = (name: string, care: Partial<MachineState['care']>, traits = {})
   machineId: name,
   name,
   traits,
-  state: { ...UNSEEN, care: { ...UNSEEN.care, firstAt: '2026-02-01T12:00:00.000Z', ...care } },
+  state: {
+    ...UNSEEN,
+    care: { ...UNSEEN.care, firstAt: '2026-02-01T12:00:00.000Z', roomCheckAt: '2026-03-01T10:00:00.000Z', ...care },
+  },
 })
 const jobs = (entries: readonly { machine: string; due: { job: string } }[]) =>
   entries.map((entry) => `${entry.machine} ${entry.due.job}`)

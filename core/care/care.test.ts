@@ -99,9 +99,9 @@ describe('before class', () => {
 
   it('asks for the kit’s needle, thread, foot and dial, and for nothing once they are there', () => {
     const first = tasks([], 0)
-    expect(first.map(({ id }) => id)).toEqual(['needle', 'set-up', 'check'])
+    expect(first.map(({ id }) => id)).toEqual(['needle', 'set-up', 'room-check', 'check'])
     const done = first.flatMap(({ event }) => (event ? [line(0, event)] : []))
-    expect(tasks(done, 0).map(({ id }) => id)).toEqual(['check'])
+    expect(tasks(done, 0).map(({ id }) => id)).toEqual(['room-check', 'check'])
   })
 
   it('sets back what stands off its baseline, but leaves the dial and the foot to the kit', () => {

@@ -1,6 +1,7 @@
 import { CARE, CARE_LATE, CARE_SOON, type CareGiven, type CareJob } from '../knowledge/care'
 import { roomFacts, type RoomNumbers } from '../knowledge/room-number'
 import { plain, rulesThatHold, sentence, type Facts } from '../knowledge/rule'
+import { roomCheckDue } from '../machine/standing'
 import type { MachineState } from '../machine/state'
 import type { Traits } from '../machine/trait'
 
@@ -62,6 +63,7 @@ function careFacts(state: MachineState, traits: Traits, numbers: RoomNumbers | u
     bobbinsSinceClean: care.bobbinsSinceClean,
     sessionDaysSinceClean: care.daysSinceClean.length,
     linty: care.linty,
+    roomCheckDue: roomCheckDue(state, now) !== undefined,
     bobbinsSinceOil: care.bobbinsSinceOil,
     sessionDaysSinceOil: care.daysSinceOil.length,
     daysSinceArmOil: daysBetween(care.armOiledAt ?? care.firstAt, now),
@@ -78,7 +80,7 @@ const one = (words: string): string => words.replace(/(day|bobbin|hour)s/, '$1')
 const counted = (count: number, words: string): string => `${plain(count)} ${count === 1 ? one(words) : words}`
 
 /** The clock that is furthest along. */
-function nearest({ clocks, atOnce }: CareGiven, facts: Facts, now: string) {
+function nearest({ clocks, atOnce, atOnceWords = 'at once' }: CareGiven, facts: Facts, now: string) {
   let best = { share: 0, because: 'nothing counted yet', dueOn: undefined as string | undefined }
   for (const { count, every, words } of clocks) {
     const [done, limit] = [facts[count], facts[every]]
@@ -94,7 +96,6 @@ function nearest({ clocks, atOnce }: CareGiven, facts: Facts, now: string) {
       }
     else if (words === 'days') best = { ...best, dueOn }
   }
-  if (atOnce && facts[atOnce] === true && best.share < 1)
-    return { ...best, share: 1, because: 'after lint-shedding cloth, at once' }
+  if (atOnce && facts[atOnce] === true && best.share < 1) return { ...best, share: 1, because: atOnceWords }
   return best
 }

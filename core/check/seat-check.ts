@@ -1,6 +1,7 @@
 import type { CheckGroup } from '../knowledge/check'
+import { afterFail, type AfterFail } from '../fault/lead-on'
 import { rulesThatHold, sentence, plain, type Facts, type Rule } from '../knowledge/rule'
-import { POINTS } from '../knowledge/needle'
+import { isTwin, POINTS } from '../knowledge/needle'
 import { ROOM_CHECK } from '../knowledge/room-check'
 import { SEAT_CHECK, type CheckStepGiven, type StepDrawing } from '../knowledge/seat-check'
 import type { Kit } from '../kit/request'
@@ -16,10 +17,12 @@ export interface CheckStep {
   readonly how: string
   readonly drawing?: StepDrawing
   readonly caution?: string
+  /** what follows when it does not pass */
+  readonly after: AfterFail
 }
 
 /** The kit's numbers that a seat check speaks of. */
-export type CheckedKit = Pick<Kit, 'needle' | 'stitch' | 'dial'>
+export type CheckedKit = Pick<Kit, 'needle' | 'stitch' | 'dial' | 'topThread'>
 
 const GROOVE = { 'front-to-back': 'front', 'right-to-left': 'right', 'left-to-right': 'left' } as const
 const THREADED = {
@@ -55,19 +58,28 @@ export function stepsOf(rules: readonly Rule<CheckStepGiven>[], facts: Facts): C
     how: sentence(rule.because, facts),
     ...(rule.give.drawing && { drawing: rule.give.drawing }),
     ...(rule.give.caution && { caution: rule.give.caution }),
+    after: afterFail({ step: rule.id, group: rule.give.group }),
   }))
+}
+
+/** Whether its threader takes this needle and this thread, as far as anybody has written down. */
+function threaderTakes({ threaderNm, threaderTex }: Traits, { needle, topThread }: CheckedKit): boolean {
+  const size = !threaderNm || (needle.sizeNm >= threaderNm.min && needle.sizeNm <= threaderNm.max)
+  return size && (threaderTex === undefined || topThread.tex <= threaderTex)
 }
 
 /** Traits as a person says them, with what the kit adds. */
 export function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
   const { tensionDial, needleNm: _, lengthMm: _length, lengthMarks, bobbinSize: _size, threaderNm, ...words } = traits
   const stitch = kit?.stitch
+  const point = kit && POINTS[kit.needle.point]
   // A day starts with a middling straight stitch when no kit says otherwise.
   const lengthMm = stitch?.lengthMm ?? Math.min(Math.max(2.5, traits.lengthMm?.min ?? 0), traits.lengthMm?.max ?? 2.5)
   return {
     ...words,
     dialNormal: tensionDial?.normal,
     dialStart: tensionDial && (kit?.dial.setting ?? tensionDial.normal),
+    dialShown: tensionDial?.byStitch?.[stitch?.of ?? 'straight'],
     eyeThreadedWords: traits.eyeThreaded && THREADED[traits.eyeThreaded],
     grooveWords: traits.eyeThreaded && GROOVE[traits.eyeThreaded],
     shankFlatWords: traits.shankFlat,
@@ -76,12 +88,19 @@ export function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
     clampFacesWords: traits.clampFaces ? `, at the ${traits.clampFaces}` : '',
     clampWords: traits.clampTightened ? CLAMP[traits.clampTightened] : '',
     unwindsWords: traits.spoolUnwinds ? ` It unwinds ${traits.spoolUnwinds.replaceAll('-', ' ')}.` : '',
-    threaderFits:
-      kit && threaderNm ? kit.needle.sizeNm >= threaderNm.min && kit.needle.sizeNm <= threaderNm.max : undefined,
-    threaderFinest: threaderNm?.min,
-    threaderThickest: threaderNm?.max,
+    threaderFits: kit && point ? !isTwin(point) && !point.holeWanted && threaderTakes(traits, kit) : undefined,
+    threaderBars:
+      threaderNm && !(point && (isTwin(point) || point.holeWanted))
+        ? `The threader takes needles from ${plain(threaderNm.min)} to ${plain(threaderNm.max)}${traits.threaderTex ? ` and threads to ${plain(traits.threaderTex)} tex` : ''}`
+        : 'The threader is made for one ordinary needle',
     threaderPowerWords: traits.threaderNeedsPower ? ', with the power on' : ', with the power off',
     kitStraight: stitch ? stitch.iso === '301' : true,
+    kitStitch: stitch?.of ?? 'straight',
+    kitStitchWords: `${stitch?.of ?? 'straight'} stitch`.replace('zigzag stitch', 'zigzag'),
+    wantsWidePlate:
+      (stitch !== undefined && stitch.iso !== '301') ||
+      (point !== undefined && (isTwin(point) || point.holeWanted === true)),
+    straightPlateHere: traits.straightPlate === true || traits.feet?.includes('straight') === true,
     kitLengthMm: plain(lengthMm),
     kitLengthMark: lengthMarks && plain(nearestLengthMark(lengthMarks, lengthMm).mark),
     kitPerInch: lengthMm > 0 ? Math.round(25.4 / lengthMm) : 0,

@@ -22,6 +22,8 @@ export interface KnownOfFault {
   readonly fabricStructure?: string
   readonly threadAgeYears?: number
   readonly recentStrike?: boolean
+  /** somebody just saw that the foot stands up */
+  readonly footUp?: boolean
 }
 
 export interface FaultAnswer {

@@ -1,4 +1,6 @@
-import type { CheckGroup } from '../knowledge/check'
+import { AFTER_FAIL, type CheckGroup } from '../knowledge/check'
+import { ifFailed } from '../knowledge/failed-step'
+import type { IfFailed } from '../knowledge/seat-check'
 import type { FaultCheck } from '../knowledge/fault'
 import type { Symptom } from '../knowledge/symptom'
 import type { SwatchSign } from '../knowledge/tension'
@@ -14,6 +16,17 @@ export const SYMPTOM_OF_GROUP: Readonly<Record<CheckGroup, Symptom>> = {
   'no-touch': 'popping',
   line: 'untidy',
   swatch: 'loops-under',
+}
+
+/** What follows from a step that did not pass: what to do at once, and where the finder begins. */
+export interface AfterFail extends Pick<IfFailed, 'stops'> {
+  readonly now: string
+  readonly symptom: Symptom
+}
+
+export function afterFail(step: { readonly step: string; readonly group: CheckGroup }): AfterFail {
+  const { stops, symptom = SYMPTOM_OF_GROUP[step.group], now = AFTER_FAIL[step.group] } = ifFailed(step)
+  return { ...(stops && { stops }), symptom, now }
 }
 
 const SYMPTOM_OF_SIGN: Readonly<Partial<Record<SwatchSign, Symptom>>> = {

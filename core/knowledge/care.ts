@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 /** Jobs that keep a machine sewing. */
 export const CARE_JOBS = ['clean', 'oil-race', 'oil-arm', 'room-check', 'service', 'electrical-test'] as const
@@ -14,6 +14,8 @@ export interface CareGiven {
   readonly clocks: readonly { readonly count: string; readonly every: string; readonly words: string }[]
   /** a fact that makes it due at once, whatever the counts say */
   readonly atOnce?: string
+  /** said then */
+  readonly atOnceWords?: string
   readonly how: string
   readonly caution: string
 }
@@ -33,7 +35,7 @@ const job = (
 })
 
 /** Every row that holds for a machine's traits is a job of that machine. The machine's manual wins over every count. */
-export const CARE: readonly Rule<CareGiven>[] = [
+export const CARE: readonly Rule<CareGiven>[] = readable([
   job(
     'clean',
     {},
@@ -44,6 +46,7 @@ export const CARE: readonly Rule<CareGiven>[] = [
         { count: 'sessionDaysSinceClean', every: 'cleanEveryDays', words: 'days of use' },
       ],
       atOnce: 'linty',
+      atOnceWords: 'after lint-shedding cloth, at once',
       how: 'Brush or vacuum the case, the race, under the plate and between the discs (a folded cloth). Never blow: it drives lint in.',
       caution: 'Power off and foot off the pedal; unplug to open anything.',
     },
@@ -80,6 +83,8 @@ export const CARE: readonly Rule<CareGiven>[] = [
     {
       title: 'Room check',
       clocks: [{ count: 'sessionDaysSinceRoomCheck', every: 'roomCheckDays', words: 'days of use' }],
+      atOnce: 'roomCheckDue',
+      atOnceWords: 'before anybody sews',
       how: 'Cord, plug and pedal whole; lamp; screws snug; the right foot, needle and bobbins; dial and length at their marks.',
       caution: 'A damaged cord, smell or shock: unplug at the wall, red tag, licensed repairer.',
     },
@@ -110,7 +115,7 @@ export const CARE: readonly Rule<CareGiven>[] = [
     },
     'Local rules set the interval.',
   ),
-]
+])
 
 /** Share of an interval from which a job comes soon, and from which it is late. */
 export const CARE_SOON = 0.75

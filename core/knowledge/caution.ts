@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 export const CAUTIONS = [
   'glasses',
@@ -32,7 +32,7 @@ const caution = (
 })
 
 /** Every row that holds adds its caution; of several rows for one caution the first speaks. */
-export const CAUTION_RULES: readonly Rule<CautionGiven>[] = [
+export const CAUTION_RULES: readonly Rule<CautionGiven>[] = readable([
   caution(
     'glasses-size',
     'glasses',
@@ -123,4 +123,4 @@ export const CAUTION_RULES: readonly Rule<CautionGiven>[] = [
     { twin: { is: true } },
     'With {gapMm} mm between the needles a zigzag of more than {twinWidthMm} mm strikes the plate: {plateMm} less the gap and half a millimetre.',
   ),
-]
+])

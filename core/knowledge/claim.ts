@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 /** Where a claim matters: beside the part of the kit, or at the bench, that it speaks of. */
 export const CLAIM_PLACES = [
@@ -42,7 +42,7 @@ const claim = (
  * What goes round the room, and what holds. A row whose condition holds for a kit is shown beside it; all of them stand
  * on the claims page.
  */
-export const CLAIMS: readonly Rule<ClaimGiven>[] = [
+export const CLAIMS: readonly Rule<ClaimGiven>[] = readable([
   claim(
     'longer-stronger',
     'stitch',
@@ -234,4 +234,4 @@ export const CLAIMS: readonly Rule<ClaimGiven>[] = [
   ),
   claim('hold-taut', 'guiding', 'Hold the cloth taut', 'lightly at most', 'The dogs feed it; pulling bends needles.'),
   claim('more-oil', 'care', 'More oil is better', 'no', 'One drop, of sewing machine oil, only where the manual says.'),
-]
+])

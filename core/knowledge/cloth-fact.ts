@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 const fact = (name: string, when: Rule<unknown>['when'], because: string): Rule<{ readonly fact: string }> => ({
   id: `fact-${name}`,
@@ -13,7 +13,7 @@ const fact = (name: string, when: Rule<unknown>['when'], because: string): Rule<
  * What follows from a cloth and a job before anything is chosen. Every row that holds sets its fact; a row may ask about
  * the facts set above it.
  */
-export const CLOTH_FACTS: readonly Rule<{ readonly fact: string }>[] = [
+export const CLOTH_FACTS: readonly Rule<{ readonly fact: string }>[] = readable([
   fact('light', { band: { in: ['sheer', 'light'] } }, '{massGsm} g/m² is light.'),
   fact(
     'silky',
@@ -49,4 +49,4 @@ export const CLOTH_FACTS: readonly Rule<{ readonly fact: string }>[] = [
     'The thread wants a larger eye than the cloth alone would ask for.',
   ),
   fact('byThickness', { structure: { in: ['leather', 'rope'] } }, 'A {structure} is judged by its thickness.'),
-]
+])

@@ -1,5 +1,5 @@
 import type { RoomNumberName } from './room-number'
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 /**
  * An offset in numbers of an ordinary 0–9 dial (or the name of the room's number that holds it), or `half`: halfway
@@ -22,22 +22,22 @@ const offset = (id: string, when: Rule<unknown>['when'], give: DialOffset, becau
 })
 
 /** Every row that holds counts. */
-export const FABRIC_OFFSETS: readonly Rule<DialOffset>[] = [
+export const FABRIC_OFFSETS: readonly Rule<DialOffset>[] = readable([
   offset(
     'silky',
     { silky: { is: true } },
     { numbers: 'offsetSilky' },
     'sheer or silky cloth ({massGsm} g/m²) {offsetSilky}',
   ),
-]
+])
 
-export const THREAD_OFFSETS: readonly Rule<DialOffset>[] = [
+export const THREAD_OFFSETS: readonly Rule<DialOffset>[] = readable([
   offset('metallic', { threadFibre: { in: ['metallic'] } }, { half: true }, 'metallic thread half of normal'),
   offset('monofilament', { threadFinish: { in: ['monofilament'] } }, { half: true }, 'monofilament half of normal'),
-]
+])
 
 /** First row that holds decides; on a machine that presets tension by stitch its own number takes their place. */
-export const STITCH_OFFSETS: readonly Rule<DialOffset>[] = [
+export const STITCH_OFFSETS: readonly Rule<DialOffset>[] = readable([
   offset('twin', { twin: { is: true } }, { numbers: 'offsetTwin' }, 'twin needle {offsetTwin}'),
   offset(
     'embroidery',
@@ -54,4 +54,4 @@ export const STITCH_OFFSETS: readonly Rule<DialOffset>[] = [
   ),
   offset('zigzag', { stitchOf: { in: ['zigzag', 'stretch'] } }, { numbers: 'offsetZigzag' }, 'zigzag {offsetZigzag}'),
   offset('straight', {}, { numbers: 0 }, 'straight stitch 0'),
-]
+])

@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 export const EXTRAS = [
   'tape-plate-hole',
@@ -29,7 +29,7 @@ const STICKS = {
 }
 
 /** Every row that holds adds its extra. */
-export const EXTRA_RULES: readonly Rule<{ readonly extra: Extra }>[] = [
+export const EXTRA_RULES: readonly Rule<{ readonly extra: Extra }>[] = readable([
   extra(
     'straight-stitch-plate',
     { ...SLIPS, straightPlateFits: { is: true } },
@@ -81,4 +81,4 @@ export const EXTRA_RULES: readonly Rule<{ readonly extra: Extra }>[] = [
     { twin: { is: true }, spoolPins: { below: 2 } },
     'The machine has {spoolPins} spool pin: the second spool stands on a cone stand behind.',
   ),
-]
+])

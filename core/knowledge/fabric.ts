@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 export const STRUCTURES = ['woven', 'knit', 'felt', 'leather', 'coated', 'pile', 'net', 'rope'] as const
 export type Structure = (typeof STRUCTURES)[number]
@@ -57,7 +57,7 @@ export const bandOf = (structure: Structure, massGsm: number, bands: typeof BAND
   bands[structure]?.find(({ below }) => massGsm < below)?.band
 
 /** Mass per area of one millimetre of this cloth, for guessing one of thickness and mass from the other (± 30 %). */
-export const GSM_PER_MM: readonly Rule<{ readonly gsmPerMm: number }>[] = [
+export const GSM_PER_MM: readonly Rule<{ readonly gsmPerMm: number }>[] = readable([
   row('quilted', { traits: { has: ['quilted'] } }, 110, 'two cotton faces with batting between'),
   row('denim-canvas', { structure: { in: ['woven'] }, traits: { has: ['denim', 'canvas'] } }, 500, 'denim and canvas'),
   row('leather', { structure: { in: ['leather'] } }, 850, 'leather'),
@@ -65,7 +65,7 @@ export const GSM_PER_MM: readonly Rule<{ readonly gsmPerMm: number }>[] = [
   row('felt', { structure: { in: ['felt'] } }, 200, 'felt'),
   row('jersey', { structure: { in: ['knit'] } }, 300, 'jersey'),
   row('woven', {}, 450, 'ordinary woven cloth'),
-]
+])
 
 function row(id: string, when: Rule<unknown>['when'], gsmPerMm: number, words: string): Rule<{ gsmPerMm: number }> {
   return {

@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 import type { Symptom } from './symptom'
 
 export const FAULT_CHECKS = [
@@ -392,7 +392,7 @@ const evidence = (
 
 const WORN = ['needle-worn']
 /** What a room may know already; every row that holds counts. */
-export const EVIDENCE: readonly Rule<Evidence>[] = [
+export const EVIDENCE: readonly Rule<Evidence>[] = readable([
   evidence('old-needle', { needleHours: { from: 8 } }, WORN, 0.7, 0.1, 'The needle has {needleHours} hours.'),
   evidence(
     'used-needle',
@@ -443,6 +443,7 @@ export const EVIDENCE: readonly Rule<Evidence>[] = [
     0.45,
     'It was cleaned just now.',
   ),
+  evidence('foot-is-up', { footUp: { is: true } }, ['foot-left-up'], 0.95, 0.04, 'The foot stands up.'),
   evidence(
     'foot-was-down',
     { threadedFootDown: { is: true } },
@@ -508,7 +509,7 @@ export const EVIDENCE: readonly Rule<Evidence>[] = [
     'The thread is {threadAgeYears} years old.',
   ),
   evidence('new-thread', { threadAgeYears: { below: 2 } }, ['old-thread'], 0.1, 0.45, 'The thread is new.'),
-]
+])
 
 /** How an answer speaks: a check finds its own cause nearly always, and another's hardly ever. */
 export const ANSWER = { foundIfSo: 0.9, foundIfNot: 0.04 } as const

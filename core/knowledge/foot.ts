@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 export const FEET = [
   'standard',
@@ -20,7 +20,7 @@ export interface FootWish {
 }
 
 /** First row that holds decides. Built-in even feed stands in for a walking foot. */
-export const FOOT_WISHES: readonly Rule<FootWish>[] = [
+export const FOOT_WISHES: readonly Rule<FootWish>[] = readable([
   {
     id: 'foot-sticky',
     when: {
@@ -63,12 +63,12 @@ export const FOOT_WISHES: readonly Rule<FootWish>[] = [
     source: 'common practice',
     confidence: 'high',
   },
-]
+])
 
 export type FootPressure = 'low' | 'normal' | 'high'
 
 /** First row that holds decides. */
-export const PRESSURE_WISHES: readonly Rule<{ readonly pressure: FootPressure; readonly lost: string }>[] = [
+export const PRESSURE_WISHES: readonly Rule<{ readonly pressure: FootPressure; readonly lost: string }>[] = readable([
   {
     id: 'pressure-light',
     when: {
@@ -96,4 +96,4 @@ export const PRESSURE_WISHES: readonly Rule<{ readonly pressure: FootPressure; r
     source: 'common practice',
     confidence: 'medium',
   },
-]
+])

@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 import type { CheckStepGiven } from './seat-check'
 
 const step = (
@@ -17,7 +17,7 @@ const step = (
 })
 
 /** A needle change, step by step, power off first. Facts are the machine's traits, spoken. */
-export const NEEDLE_CHANGE: readonly Rule<CheckStepGiven>[] = [
+export const NEEDLE_CHANGE: readonly Rule<CheckStepGiven>[] = readable([
   step('power-off', 'Foot off the pedal, power off', {}, 'Both, and look: the lamp is dark.', {
     caution: 'Nothing else before this.',
   }),
@@ -98,4 +98,4 @@ export const NEEDLE_CHANGE: readonly Rule<CheckStepGiven>[] = [
     { drawing: 'needle', caution: 'Power still off, or the threading lock on.' },
   ),
   step('swatch', 'Power on, a test swatch', {}, 'Two layers of the same cloth; read both faces, and write it down.'),
-]
+])

@@ -1,5 +1,5 @@
 import type { Point } from './needle'
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 /** Points to try, best first. `only`: nothing else does this job, so the search ends with this row. */
 export interface PointProposal {
@@ -33,7 +33,7 @@ const CLOTH = ['woven', 'felt', 'net']
 const SUEDE_OR_THIN = [{ thicknessMm: { below: 1 } }, { traits: { has: ['suede'] } }]
 
 /** Every row that holds adds its points, in this order. */
-export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = [
+export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
   propose(
     'wing',
     { operation: { in: ['wing'] } },
@@ -253,10 +253,10 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = [
     { points: ['topstitch'] },
     'The very large eye of a topstitch needle lets {threadTex} tex pass at a smaller blade.',
   ),
-]
+])
 
 /** Points that a cloth never gets, whatever proposed them. */
-export const POINT_VETOES: readonly Rule<{ readonly points: readonly Point[] }>[] = [
+export const POINT_VETOES: readonly Rule<{ readonly points: readonly Point[] }>[] = readable([
   {
     id: 'veto-knit',
     when: { structure: { in: KNITTED } },
@@ -297,4 +297,4 @@ export const POINT_VETOES: readonly Rule<{ readonly points: readonly Point[] }>[
     source: 'common practice',
     confidence: 'high',
   },
-]
+])

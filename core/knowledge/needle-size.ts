@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 /** The sizes a cloth wants: too thin a blade deflects and strikes, too thick a one punches holes and skips. */
 export interface SizeRange {
@@ -29,7 +29,7 @@ const byMass = 'At {massGsm} g/m² this {structure} is {bandWords} and wants {lo
 const WOVEN = ['woven', 'felt']
 
 /** First row that holds decides. */
-export const CLOTH_SIZES: readonly Rule<SizeRange>[] = [
+export const CLOTH_SIZES: readonly Rule<SizeRange>[] = readable([
   range('leather-thin', { structure: { in: ['leather'] }, thicknessMm: { below: 0.8 } }, 80, 90, byThickness),
   range('leather-medium', { structure: { in: ['leather'] }, thicknessMm: { upTo: 1.2 } }, 90, 100, byThickness),
   range('leather-firm', { structure: { in: ['leather'] }, thicknessMm: { upTo: 1.6 } }, 100, 110, byThickness),
@@ -77,10 +77,10 @@ export const CLOTH_SIZES: readonly Rule<SizeRange>[] = [
   range('heavy', { band: { in: ['heavy'] } }, 90, 100, byMass),
   range('very-heavy', { band: { in: ['very-heavy'] } }, 100, 110, byMass),
   range('extreme', {}, 110, 120, byMass),
-]
+])
 
 /** How many steps of ten a thick crossing adds to the lower bound, never past the cloth's own upper size. */
-export const CROSSING_STEPS: readonly Rule<{ readonly steps: number }>[] = [
+export const CROSSING_STEPS: readonly Rule<{ readonly steps: number }>[] = readable([
   {
     id: 'crossing-over-4',
     when: { crossingMm: { over: 4 } },
@@ -105,7 +105,7 @@ export const CROSSING_STEPS: readonly Rule<{ readonly steps: number }>[] = [
     source: 'common practice',
     confidence: 'medium',
   },
-]
+])
 
 /** What is said of the size that was chosen, by the bound that decided it. */
 export const SIZE_REASONS = {

@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 /** What a person's own choice breaks. `stop`: the machine cannot do it or it strikes, so it cannot be kept at all. */
 export interface OverrideCheck {
@@ -22,7 +22,7 @@ const row = (
 })
 
 /** Every row that holds is told, whichever part was changed: a new needle may break the thread that was kept. */
-export const OVERRIDE_CHECKS: readonly Rule<OverrideCheck>[] = [
+export const OVERRIDE_CHECKS: readonly Rule<OverrideCheck>[] = readable([
   row('not-sold', 'needle', 'stop', { sold: { is: false } }, 'Nobody sells a {pointWords} {sizeText} for {system}.'),
   row(
     'too-small-for-machine',
@@ -172,4 +172,4 @@ export const OVERRIDE_CHECKS: readonly Rule<OverrideCheck>[] = [
     { dialMoved: { over: 2 } },
     '{setting} is {dialMoved} numbers from where this kit starts; more than two is seldom the dial’s fault.',
   ),
-]
+])

@@ -1,20 +1,19 @@
 import type { CheckStepGiven } from './seat-check'
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 const step = (
   id: string,
   title: string,
   when: Rule<unknown>['when'],
   because: string,
-  more: { drawing?: CheckStepGiven['drawing']; caution?: string } = {},
+  more: Pick<CheckStepGiven, 'drawing' | 'caution' | 'ifFailed'> = {},
 ): Rule<CheckStepGiven> => ({
   id: `room-${id}`,
   when,
   give: {
     group: 'settings',
     title,
-    ...(more.drawing && { drawing: more.drawing }),
-    ...(more.caution && { caution: more.caution }),
+    ...more,
   },
   because,
   source: 'common practice',
@@ -22,11 +21,27 @@ const step = (
 })
 
 /** The room check, by staff before a session: about two minutes a machine. */
-export const ROOM_CHECK: readonly Rule<CheckStepGiven>[] = [
+export const ROOM_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   step('cord', 'Cord, plug and pedal whole', {}, 'No cut, kink or scorch, and none of them in a walkway.', {
     caution: 'Damage, smell or shock: unplug at the wall, red tag, licensed repairer.',
+    ifFailed: {
+      stops: 'electrical',
+      stopsBecause: 'cord, plug or pedal is not whole: unplugged until a licensed repair is logged',
+      symptom: 'electrical',
+      now: 'Unplug it at the wall now. Nobody looks further than the plug.',
+    },
   }),
-  step('power', 'Power-up and lamp', {}, 'It starts without a smell or a strange noise, and the lamp is on.'),
+  step('power', 'It starts', {}, 'It starts without a smell, a spark or a strange noise.', {
+    ifFailed: {
+      stops: 'electrical',
+      stopsBecause: 'a smell, a spark or a strange noise at power-up: unplugged until a licensed repair is logged',
+      symptom: 'electrical',
+      now: 'Switch off, and unplug it at the wall now. Nobody looks further than the plug.',
+    },
+  }),
+  step('lamp', 'Lamp on', {}, 'The lamp lights the needle: whoever leans in to see is too near to it.', {
+    ifFailed: { symptom: 'will-not-start', now: 'Write it down, and put a lamp beside it until the bulb is changed.' },
+  }),
   step('screws', 'Foot and clamp screws snug', {}, 'Vibration loosens them: snug{clampWords}, not forced.', {
     caution: 'Power off and foot off the pedal.',
   }),
@@ -66,5 +81,12 @@ export const ROOM_CHECK: readonly Rule<CheckStepGiven>[] = [
     { straightStitchMark: { known: true } },
     'Straight, at the length the day starts with.',
   ),
+  step(
+    'iron',
+    'Iron on its stand, with its switch',
+    {},
+    'Where this seat shares an iron: on its stand, its cord out of the way, its switch where everybody knows it, and what to do for a burn posted beside it.',
+    { caution: 'A hot iron is never left face down, and never on while nobody is there.' },
+  ),
   step('winder', 'Winder off', {}, 'Engaged, the motor runs and the needle stands still.'),
-]
+])

@@ -30,9 +30,10 @@ export interface Test {
 
 export type Bound = number | string
 
-/** All facts named must pass; with `any`, at least one of those conditions besides. */
+/** All facts named must pass; with `any`, at least one of those conditions besides; with `all`, each of those. */
 export interface Condition {
   readonly any?: readonly Condition[]
+  readonly all?: readonly Condition[]
   readonly [fact: string]: Test | readonly Condition[] | undefined
 }
 
@@ -86,6 +87,8 @@ export function holds(condition: Condition, facts: Facts): boolean {
   for (const name in condition) {
     if (name === 'any') {
       if (!condition.any!.some((one) => holds(one, facts))) return false
+    } else if (name === 'all') {
+      if (!condition.all!.every((one) => holds(one, facts))) return false
     } else if (!passes(facts[name], condition[name] as Test, facts)) return false
   }
   return true
@@ -142,7 +145,7 @@ export function sentence(template: string, facts: Facts, more?: Facts): string {
 /** Every fact that a condition asks about. */
 function* askedBy(condition: Condition): Generator<string> {
   for (const [name, test] of Object.entries(condition)) {
-    if (name === 'any') for (const one of condition.any ?? []) yield* askedBy(one)
+    if (name === 'any' || name === 'all') for (const one of condition[name] ?? []) yield* askedBy(one)
     else {
       yield name
       for (const bound of Object.values(test as Test)) if (typeof bound === 'string') yield bound
@@ -159,4 +162,40 @@ export function restsOn(rule: Rule<unknown>): ReadonlySet<string> {
   const names = new Set([...askedBy(rule.when), ...[...rule.because.matchAll(NAMED)].map(([, name]) => name!)])
   KNOWN_TO.set(rule, names)
   return names
+}
+
+const TEST_WORDS: ReadonlySet<string> = new Set([
+  'in',
+  'notIn',
+  'has',
+  'lacks',
+  'is',
+  'known',
+  'from',
+  'below',
+  'over',
+  'upTo',
+] satisfies (keyof Test)[])
+
+/** Words in a condition that the evaluator does not know, with where they stand: such a row would decide at random. */
+function* unknownWords(condition: Condition, at: string): Generator<string> {
+  for (const [name, test] of Object.entries(condition)) {
+    if (name === 'any' || name === 'all') {
+      for (const [index, one] of (test as readonly Condition[]).entries())
+        yield* unknownWords(one, `${at}.${name}.${index}`)
+      continue
+    }
+    if (test === null || typeof test !== 'object' || Array.isArray(test)) yield `${at}.${name}`
+    else for (const word of Object.keys(test)) if (!TEST_WORDS.has(word)) yield `${at}.${name}.${word}`
+  }
+}
+
+/**
+ * Rows whose conditions the evaluator can read, given back as they are.
+ * @throws when a condition uses a word that the evaluator does not know, or asks nothing of a fact it names
+ */
+export function readable<Rules extends readonly Rule<unknown>[]>(rules: Rules): Rules {
+  const wrong = rules.flatMap(({ id, when }) => [...unknownWords(when, id)])
+  if (wrong.length > 0) throw new Error(`Conditions use words that nothing reads: ${wrong.join(', ')}`)
+  return rules
 }

@@ -1,5 +1,6 @@
 import type { CheckGroup } from './check'
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
+import type { Symptom } from './symptom'
 
 /** Which drawing belongs to a step; each is made from the machine's own traits. */
 export type StepDrawing =
@@ -12,6 +13,21 @@ export interface CheckStepGiven {
   readonly drawing?: StepDrawing
   /** a caution, shown where the hand is */
   readonly caution?: string
+  /** what follows when it does not pass, where that is more than its group says */
+  readonly ifFailed?: IfFailed
+}
+
+export interface IfFailed {
+  /** nobody sews until it passes; electrical: not before a licensed repair is written down */
+  readonly stops?: 'do-not-sew' | 'electrical'
+  /** said of a machine that it stops: half a sentence */
+  readonly stopsBecause?: string
+  /** where the finder begins */
+  readonly symptom?: Symptom
+  /** what the finder is told besides */
+  readonly known?: { readonly footUp: true }
+  /** what to do at once, before anybody else is asked */
+  readonly now?: string
 }
 
 const step = (
@@ -20,7 +36,7 @@ const step = (
   title: string,
   when: Rule<unknown>['when'],
   because: string,
-  more: { drawing?: StepDrawing; caution?: string } = {},
+  more: Pick<CheckStepGiven, 'drawing' | 'caution' | 'ifFailed'> = {},
 ): Rule<CheckStepGiven> => ({
   id,
   when,
@@ -36,7 +52,14 @@ const POWER_OFF = 'Power off or threading lock on, and foot off the pedal.'
  * The seat check in threading order. A step that does not apply to a machine does not hold; a direction is always this
  * machine's own. Facts are the machine's traits, spoken, and the kit's numbers.
  */
-export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
+export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
+  step(
+    'tied-back',
+    'settings',
+    'Hair, cords and sleeves tied back',
+    {},
+    'Nothing hangs that the needle or the wheel could catch: hair, cords, scarf, sleeves, a name tag.',
+  ),
   step('speed-low', 'settings', 'Speed low', { speedLimiter: { is: true } }, 'Push the speed limiter to its slow end.'),
   step(
     'dogs-up',
@@ -91,8 +114,36 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     'stitch-mark-zigzag',
     'settings',
     'Stitch',
-    { kitStraight: { is: false }, zigzagStitchMark: { known: true } },
+    { kitStitch: { in: ['zigzag'] }, zigzagStitchMark: { known: true } },
     'Zigzag is at {zigzagStitchMark} on this machine: width {kitWidthMm} mm.',
+  ),
+  step(
+    'stitch-mark-other',
+    'settings',
+    'Stitch: {kitStitchWords}',
+    {
+      any: [
+        { kitStitch: { in: ['stretch', 'buttonhole', 'decorative'] } },
+        { kitStitch: { in: ['zigzag'] }, zigzagStitchMark: { known: false } },
+        { kitStitch: { in: ['straight'] }, straightStitchMark: { known: false } },
+      ],
+    },
+    'Its {kitStitchWords} has a mark of its own: find it in the manual, and write it on the machine’s card.',
+  ),
+  step(
+    'zigzag-plate',
+    'settings',
+    'Zigzag plate and zigzag foot on',
+    { wantsWidePlate: { is: true }, straightPlateHere: { is: true } },
+    'The straight-stitch plate and the straight foot have one small hole each: a needle that swings, a twin or a wing needle strikes them. Look at both before the first stitch.',
+    {
+      caution: POWER_OFF,
+      ifFailed: {
+        stops: 'do-not-sew',
+        stopsBecause: 'the plate or the foot has too small a hole for this stitch',
+        now: 'Do not sew. Power off, and change plate and foot, or call staff.',
+      },
+    },
   ),
   step(
     'length-mark',
@@ -141,8 +192,16 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     'dial-on-screen',
     'settings',
     'Tension {dialStart}',
-    { tensionSetOn: { in: ['screen'] }, dialStart: { known: true } },
-    'The screen shows {dialStart} for tension; it changes with each stitch, so look again after choosing one.',
+    { tensionSetOn: { in: ['screen'] }, dialShown: { known: false }, dialStart: { known: true } },
+    'Choose the stitch first: the screen brings a number of its own with it. Then set {dialStart}.',
+    { drawing: 'dial' },
+  ),
+  step(
+    'dial-on-screen-shown',
+    'settings',
+    'Tension {dialStart}',
+    { tensionSetOn: { in: ['screen'] }, dialShown: { known: true }, dialStart: { known: true } },
+    'Choose the stitch first. Set it to {dialStart}; it shows {dialShown} for this stitch.',
     { drawing: 'dial' },
   ),
   step(
@@ -244,8 +303,8 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     'threader-too-fine',
     'threading',
     'By hand, not with the threader',
-    { threader: { in: ['built-in'] }, threaderFits: { is: false } },
-    'The threader takes needles from {threaderFinest} to {threaderThickest}; this one is threaded by hand.',
+    { threader: { in: ['built-in'] }, threaderFits: { is: false, known: true } },
+    '{threaderBars}; this one is threaded by hand.',
     { caution: POWER_OFF },
   ),
   step(
@@ -253,7 +312,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     'threading',
     'Tug test',
     {},
-    'Pull the thread by the needle: loose with the foot up, firm with the foot down. If both are loose, thread again.',
+    'Pull the thread between take-up lever and needle, or straight back under the foot, never sideways at the needle: loose with the foot up, firm with the foot down. If both are loose, thread again.',
     { drawing: 'foot-down' },
   ),
   step(
@@ -348,7 +407,14 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     'One turn by hand',
     {},
     'Turn the hand wheel {handWheelWords} one whole turn: the needle passes foot and plate without touching.',
-    { drawing: 'hand-wheel' },
+    {
+      drawing: 'hand-wheel',
+      ifFailed: {
+        stops: 'do-not-sew',
+        stopsBecause: 'the needle touches when it is turned by hand',
+        symptom: 'popping',
+      },
+    },
   ),
   step(
     'width',
@@ -356,7 +422,14 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     'Width fits the foot',
     { kitStraight: { is: false } },
     'At {kitWidthMm} mm the needle passes the foot’s opening on both sides, turned by hand.',
-    { drawing: 'hand-wheel' },
+    {
+      drawing: 'hand-wheel',
+      ifFailed: {
+        stops: 'do-not-sew',
+        stopsBecause: 'the needle does not pass the foot at this width',
+        symptom: 'popping',
+      },
+    },
   ),
   step(
     'foot-down',
@@ -364,6 +437,14 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = [
     'Foot down before you sew',
     {},
     'Lower the foot on the cloth: sewing with it up nests at once.',
-    { drawing: 'foot-down', caution: 'Fingers flat, at least 3 cm from the needle, to the sides.' },
+    {
+      drawing: 'foot-down',
+      caution: 'Fingers flat, at least 3 cm from the needle, to the sides; never under a raised foot.',
+      ifFailed: {
+        symptom: 'nest-at-start',
+        known: { footUp: true },
+        now: 'Take your fingers away and let the lever down until the foot lies on the cloth. If it does not come down, call staff.',
+      },
+    },
   ),
-]
+])

@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 /** Which of a machine's limits a stack must keep. `machine` names the fact that holds it, in mm. */
 export interface StackLimit {
@@ -8,7 +8,7 @@ export interface StackLimit {
 }
 
 /** Every row that holds refuses. */
-export const STACK_LIMITS: readonly Rule<StackLimit>[] = [
+export const STACK_LIMITS: readonly Rule<StackLimit>[] = readable([
   {
     id: 'stack-leather',
     when: { structure: { in: ['leather'] }, stackMm: { over: 'maxLeatherMm' } },
@@ -36,4 +36,4 @@ export const STACK_LIMITS: readonly Rule<StackLimit>[] = [
     source: 'maker practice',
     confidence: 'high',
   },
-]
+])

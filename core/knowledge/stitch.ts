@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 export const OPERATIONS = [
   'seam',
@@ -42,7 +42,7 @@ const stitch = (operations: readonly Operation[], give: StitchWish, because: str
   confidence: 'medium',
 })
 
-export const STITCH_WISHES: readonly Rule<StitchWish>[] = [
+export const STITCH_WISHES: readonly Rule<StitchWish>[] = readable([
   {
     id: 'stitch-leather',
     when: { structure: { in: ['leather'] }, operation: { in: ['seam', 'topstitch'] } },
@@ -102,7 +102,7 @@ export const STITCH_WISHES: readonly Rule<StitchWish>[] = [
     { of: ['zigzag'], widthMm: 'widest', lock: 'reverse' },
     'The widest zigzag the machine has, so that it catches both turns of the cord.',
   ),
-]
+])
 
 /** Length in mm as a range, whose middle is taken. `essential`: outside it the work is spoilt, so it is refused. */
 export interface LengthWish {
@@ -127,7 +127,7 @@ const length = (
 })
 
 /** First row that holds decides. */
-export const LENGTH_WISHES: readonly Rule<LengthWish>[] = [
+export const LENGTH_WISHES: readonly Rule<LengthWish>[] = readable([
   length(
     'baste',
     { operation: { in: ['baste'] } },
@@ -231,7 +231,7 @@ export const LENGTH_WISHES: readonly Rule<LengthWish>[] = [
   ),
   length('medium', { band: { in: ['medium'] } }, [2.5, 2.5], '{massGsm} g/m² is medium: {lengthLow} mm.'),
   length('heavy', {}, [3, 3], 'Heavy work ({massGsm} g/m²): {lengthLow} mm.'),
-]
+])
 
 export const LENGTH_REASONS = {
   middle: 'The middle is {lengthMm} mm, {stitchesPerInch} to the inch.',
@@ -241,7 +241,7 @@ export const LENGTH_REASONS = {
 } as const
 
 /** What is said of a length that the machine's reach forced on a construction seam in cloth. Every row that holds is said. */
-export const LENGTH_NOTES: readonly Rule<{ readonly note: true }>[] = [
+export const LENGTH_NOTES: readonly Rule<{ readonly note: true }>[] = readable([
   {
     id: 'length-note-short',
     when: {
@@ -266,4 +266,4 @@ export const LENGTH_NOTES: readonly Rule<{ readonly note: true }>[] = [
     source: 'common practice',
     confidence: 'high',
   },
-]
+])

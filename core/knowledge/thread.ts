@@ -1,5 +1,5 @@
 import type { Thread } from '../units/thread'
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 export const THREAD_USES = ['all-purpose', 'fine', 'topstitch', 'heavy', 'embroidery', 'decorative', 'bobbin'] as const
 export type ThreadUse = (typeof THREAD_USES)[number]
@@ -34,7 +34,7 @@ const wish = (
 const LIGHT = ['sheer', 'light']
 
 /** First row that holds decides. */
-export const THREAD_WISHES: readonly Rule<ThreadWish>[] = [
+export const THREAD_WISHES: readonly Rule<ThreadWish>[] = readable([
   wish(
     'embroidery',
     { operation: { in: ['embroidery'] } },
@@ -102,10 +102,10 @@ export const THREAD_WISHES: readonly Rule<ThreadWish>[] = [
     { uses: ['all-purpose'], fromTex: 24, toTex: 30 },
     'All-purpose polyester of 24 to 30 tex is the default, stronger than cotton of the same size.',
   ),
-]
+])
 
 /** What a thread that somebody names is for. First row that holds decides. */
-export const THREAD_USE_OF: readonly Rule<{ readonly use: ThreadUse }>[] = [
+export const THREAD_USE_OF: readonly Rule<{ readonly use: ThreadUse }>[] = readable([
   use('heavy', { threadFinish: { in: ['bonded'] } }, 'Bonded thread is for heavy work.'),
   use(
     'decorative',
@@ -120,7 +120,7 @@ export const THREAD_USE_OF: readonly Rule<{ readonly use: ThreadUse }>[] = [
   ),
   use('fine', { threadTex: { below: 20 } }, 'Under 20 tex is fine.'),
   use('all-purpose', {}, 'An ordinary thread.'),
-]
+])
 
 function use(name: ThreadUse, when: Rule<unknown>['when'], because: string): Rule<{ use: ThreadUse }> {
   return { id: `use-${name}`, when, give: { use: name }, because, source: 'common practice', confidence: 'medium' }
@@ -137,7 +137,7 @@ export const THREAD_REASONS = {
 } as const
 
 /** What goes on the bobbin; `same`: the top thread's own article. First row that holds decides. */
-export const BOBBIN_WISHES: readonly Rule<{ readonly thread: KitThread | 'same' }>[] = [
+export const BOBBIN_WISHES: readonly Rule<{ readonly thread: KitThread | 'same' }>[] = readable([
   {
     id: 'bobbin-embroidery',
     when: { operation: { in: ['embroidery'] } },
@@ -171,4 +171,4 @@ export const BOBBIN_WISHES: readonly Rule<{ readonly thread: KitThread | 'same' 
     source: 'common practice',
     confidence: 'high',
   },
-]
+])

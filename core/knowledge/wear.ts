@@ -1,4 +1,4 @@
-import type { Rule } from './rule'
+import { readable, type Rule } from './rule'
 
 /** How needles wear. All of it is data that a room may change. Source: common practice. */
 
@@ -51,7 +51,7 @@ const load = (id: string, when: Rule<unknown>['when'], give: Load, because: stri
 })
 
 /** How hard a cloth and thread are on a needle; the first row that holds counts. */
-export const CLOTH_LOAD: readonly Rule<Load>[] = [
+export const CLOTH_LOAD: readonly Rule<Load>[] = readable([
   load(
     'leather-rope',
     { structure: { in: ['leather', 'rope'] } },
@@ -73,4 +73,4 @@ export const CLOTH_LOAD: readonly Rule<Load>[] = [
     'Dense, coated or quilted cloth wears a needle half as fast again.',
   ),
   load('ordinary', {}, 'ordinary', 'Ordinary cloth.'),
-]
+])

@@ -1,5 +1,5 @@
 import { EVENT_BODIES, PLAIN_KINDS, type Happening, type PlainKind } from '../machine/event'
-import { LINE_DEFAULTS, SAID_AS, type LineDefault } from '../machine/event-said'
+import { LINE_ASKS, LINE_DEFAULTS, SAID_AS, type LineDefault } from '../machine/event-said'
 import type { MachineState } from '../machine/state'
 import type { Traits } from '../machine/trait'
 import { NeedleSizeError, parseNeedleSize } from '../units/needle-size'
@@ -241,7 +241,9 @@ function readBody(
   }
   for (const { path, many, required } of fields) if (many && required && !values.has(path)) values.set(path, [])
   fillDefaults(kind, fields, values, machine)
-  const missing = missingOf(kind, fields, parts, values)
+  const asked = LINE_ASKS[kind]
+  const unsaid = asked?.when(machine.traits) && !values.has(asked.path)
+  const missing = missingOf(kind, fields, parts, values) ?? (unsaid && fields.find(({ path }) => path === asked!.path))
   if (missing)
     return {
       next: nextWords([missing]),
@@ -300,8 +302,10 @@ function fillDefaults(kind: PlainKind, fields: readonly LineField[], values: Val
   }
 }
 
-const usualValue = (usual: LineDefault, { traits, state }: LineMachine, values: Values) =>
-  usual.sameAs !== undefined ? values.get(usual.sameAs) : usual.of?.(traits, state)
+const usualValue = ({ impliedBy, of }: LineDefault, { traits, state }: LineMachine, values: Values) => {
+  const said = impliedBy && values.get(impliedBy.path)
+  return said === undefined ? of?.(traits, state) : impliedBy!.value(String(said))
+}
 
 /** The first field that must be there and is not, in a part of the body that is spoken of. */
 function missingOf(

@@ -31,6 +31,7 @@ export const FILTER_OF: Readonly<Record<EventKind, BookFilter>> = {
   released: 'trouble',
   'red-tagged': 'trouble',
   'red-tag-lifted': 'trouble',
+  'somebody-hurt': 'trouble',
   noted: 'notes',
   correction: 'notes',
 }

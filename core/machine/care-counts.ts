@@ -18,6 +18,7 @@ export function careAfter(care: CareCounts, happenedAt: string, happened: Happen
         daysSinceClean: withDay(known.daysSinceClean, day),
         daysSinceOil: withDay(known.daysSinceOil, day),
         daysSinceRoomCheck: withDay(known.daysSinceRoomCheck, day),
+        usedSinceRoomCheckAt: known.usedSinceRoomCheckAt ?? happenedAt,
         motorMinutesSinceService: known.motorMinutesSinceService + motorMinutesOf(happened.body.use),
         linty: known.linty || (happened.body.linty ?? false),
       }
@@ -38,7 +39,7 @@ export function careAfter(care: CareCounts, happenedAt: string, happened: Happen
       }
     }
     case 'check-run':
-      return happened.body.list === 'room' ? { ...known, daysSinceRoomCheck: [] } : known
+      return happened.body.list === 'room' ? roomChecked(known, happenedAt) : known
     case 'serviced':
       return { ...known, motorMinutesSinceService: 0, servicedAt: happenedAt }
     case 'electrical-test': {
@@ -48,4 +49,8 @@ export function careAfter(care: CareCounts, happenedAt: string, happened: Happen
     default:
       return known
   }
+}
+
+function roomChecked({ usedSinceRoomCheckAt: _, ...counts }: CareCounts, roomCheckAt: string): CareCounts {
+  return { ...counts, daysSinceRoomCheck: [], roomCheckAt }
 }

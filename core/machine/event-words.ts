@@ -162,6 +162,11 @@ export function eventWords(happened: Happening): EventWords {
       return { title: 'Red tag on', detail: happened.body.because }
     case 'red-tag-lifted':
       return { title: 'Red tag off', detail: happened.body.because }
+    case 'somebody-hurt':
+      return {
+        title: 'Somebody was hurt',
+        detail: happened.body.what ?? 'The machine is stopped until staff have looked.',
+      }
     case 'noted':
       return { title: 'Note', detail: happened.body.text }
   }

@@ -22,6 +22,8 @@ const NeedleOut = strict({
   reason: words(CHANGE_REASONS),
   state: words(NEEDLE_STATES),
   wentTo: words(WENT_TO),
+  /** of a needle that broke: whether every piece of it lies on the table */
+  piecesFound: Type.Optional(Type.Boolean()),
 })
 
 const NeedleIn = strict({
@@ -140,6 +142,8 @@ export const EVENT_BODIES = {
   released: strict({ because: Words }),
   'red-tagged': strict({ because: Words }),
   'red-tag-lifted': strict({ because: Words }),
+  /** somebody was hurt at it: what is known, in a few words */
+  'somebody-hurt': strict({ what: Type.Optional(Words) }),
   noted: strict({ text: Words }),
 } as const
 

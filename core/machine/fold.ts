@@ -1,16 +1,22 @@
 import { CHECK_GROUPS, STALE_AFTER, type CheckGroup, type SetupChange } from '../knowledge/check'
+import { ifFailed } from '../knowledge/failed-step'
 import { readSwatch } from '../tension/reading'
 import { threadClass } from '../units/thread'
 import type { BodyOf, Happening, MachineEvent } from './event'
 import { careAfter } from './care-counts'
+import { isBroken, reportsBreak } from './needle-break'
 import { stayOf } from './needle-history'
-import type { MachineState, NeedleStay, Readied } from './state'
+import type { Lock, LockKind, MachineState, NeedleStay, Readied } from './state'
+
+/** Raised with every change of what a book folds to; a state that another version made is folded again at the next start. */
+export const FOLD_VERSION = 1
 
 /** A machine of which nothing has been written down: everything is still to be checked. */
 export const UNSEEN: MachineState = {
   needlesBefore: [],
   stale: STALE_AFTER['first-look'],
   failed: [],
+  failedSteps: [],
   locks: [],
   faults: [],
   care: {
@@ -102,22 +108,14 @@ function after(before: MachineState, line: MachineEvent, happened: Happening): M
   switch (happened.kind) {
     case 'needle-changed':
       return needleChanged(state, line, happened.body)
-    case 'needle-broke': {
-      const { piecesFound, cause } = happened.body
-      const broken = stale(needleOut(state, happenedAt, { broke: true }), 'strike')
-      if (piecesFound) return broken
-      const because = cause
-        ? `A needle broke (${cause}) and not every piece is found`
-        : 'A needle broke and not every piece is found'
-      return { ...broken, locks: [...broken.locks, { kind: 'broken-needle', because, since: happenedAt, eventId }] }
-    }
+    case 'needle-broke':
+      return broke(needleOut(state, happenedAt, { broke: true }), line, happened.body)
     case 'pieces-found':
-      return { ...state, locks: state.locks.filter(({ kind }) => kind !== 'broken-needle') }
+      return withoutLock(state, 'broken-needle')
     case 'set-up':
       return setUp(state, happened.body)
     case 'check-run':
-      if (happened.body.list === 'room') return state
-      return checkRun({ ...state, lastCheckAt: happenedAt }, happened.body.steps)
+      return checkRun(state, line, happened.body)
     case 'swatch-stitched': {
       const { s: _, ...reading } = readSwatch(happened.body, happened.body.target)
       const looked = {
@@ -137,12 +135,14 @@ function after(before: MachineState, line: MachineEvent, happened: Happening): M
       return { ...state, fitting: { ...fitting, uses: [...fitting.uses, happened.body.use], projects } }
     }
     case 'red-tagged':
-      return {
-        ...state,
-        locks: [...state.locks, { kind: 'red-tag', because: happened.body.because, since: happenedAt, eventId }],
-      }
+      return locked(state, { kind: 'red-tag', because: happened.body.because, since: happenedAt, eventId })
+    case 'somebody-hurt': {
+      const { what } = happened.body
+      const because = `Somebody was hurt here${what ? ` (${what})` : ''}: staff look at it before anybody sews`
+      return locked(state, { kind: 'red-tag', because, since: happenedAt, eventId })
+    }
     case 'red-tag-lifted':
-      return { ...state, locks: state.locks.filter(({ kind }) => kind !== 'red-tag') }
+      return withoutLock(state, 'red-tag')
     case 'cleaned':
       return stale(state, 'bobbin')
     case 'baseline-set':
@@ -159,7 +159,7 @@ function after(before: MachineState, line: MachineEvent, happened: Happening): M
       }
       if (fault !== 'electrical') return opened
       const because = `Electrical${seen ? ` (${seen})` : ''}: unplugged until a licensed repair is logged`
-      return { ...opened, locks: [...opened.locks, { kind: 'electrical', because, since: happenedAt, eventId }] }
+      return locked(opened, { kind: 'electrical', because, since: happenedAt, eventId })
     }
     case 'fault-cured':
       return { ...state, faults: state.faults.filter(({ fault }) => fault !== happened.body.fault) }
@@ -168,18 +168,11 @@ function after(before: MachineState, line: MachineEvent, happened: Happening): M
     case 'electrical-test':
       return happened.body.passed
         ? state
-        : {
-            ...state,
-            locks: [
-              ...state.locks,
-              { kind: 'electrical', because: 'It failed its electrical test', since: happenedAt, eventId },
-            ],
-          }
+        : locked(state, { kind: 'electrical', because: 'It failed its electrical test', since: happenedAt, eventId })
     case 'released':
       return withoutLock(state, 'broken-needle')
     case 'fault-run':
-      // What failed is cured; the check is still to be run again, since it stays stale.
-      return happened.body.outcome === 'cured' ? { ...state, failed: [] } : state
+      return faultRun(state, line, happened.body)
     case 'bobbin-screw-turned':
       return stale(state, 'bobbin-spring')
     case 'bobbin-wound': {
@@ -208,10 +201,31 @@ const readied = (state: MachineState, { bobbins = [], laidOut = [] }: Partial<Re
   },
 })
 
-const withoutLock = (state: MachineState, kind: MachineState['locks'][number]['kind']): MachineState => ({
+const locked = (state: MachineState, lock: Lock): MachineState => ({ ...state, locks: [...state.locks, lock] })
+
+const withoutLock = (state: MachineState, kind: LockKind): MachineState => ({
   ...state,
   locks: state.locks.filter((lock) => lock.kind !== kind),
 })
+
+/** A needle is in pieces: everything is looked at again, and nobody sews until each piece lies on the table. */
+function broke(
+  state: MachineState,
+  { eventId, happenedAt }: MachineEvent,
+  { piecesFound, cause }: { readonly piecesFound?: boolean | undefined; readonly cause?: string | undefined },
+): MachineState {
+  const broken = { ...stale(state, 'strike'), brokeAt: happenedAt }
+  if (piecesFound) return broken
+  const because = `A needle broke${cause ? ` (${cause})` : ''} and not every piece is found`
+  return locked(broken, { kind: 'broken-needle', because, since: happenedAt, eventId })
+}
+
+function faultRun(state: MachineState, line: MachineEvent, body: BodyOf<'fault-run'>): MachineState {
+  // What failed is cured; the check is still to be run again, since it stays stale. What stops the machine stays.
+  const looked = body.outcome === 'cured' ? { ...state, failed: [], failedSteps: [] } : state
+  if (!reportsBreak(body, line, state.brokeAt)) return looked
+  return broke(needleOut(looked, line.happenedAt, { broke: true }), line, {})
+}
 
 const electricalCured = (state: MachineState): MachineState => ({
   ...state,
@@ -238,10 +252,17 @@ function needleOut(state: MachineState, leftAt: string, how: Partial<NeedleStay>
 
 function needleChanged(state: MachineState, line: MachineEvent, body: BodyOf<'needle-changed'>): MachineState {
   const before = state.fitting?.needle
-  const empty = needleOut(state, line.happenedAt, body.out ? { out: body.out } : {})
+  // Taken out broken is broken, unless the break is in the book already and this clears it away.
+  const breaks = before !== undefined && body.out !== undefined && isBroken(body.out)
+  const left = needleOut(state, line.happenedAt, { ...(body.out && { out: body.out }), ...(breaks && { broke: true }) })
+  const empty = breaks ? broke(left, line, { piecesFound: body.out?.piecesFound }) : left
   if (!body.in) return stale(empty, 'other-needle')
   const same =
-    before && before.point === body.in.point && before.sizeNm === body.in.sizeNm && before.gapMm === body.in.gapMm
+    before &&
+    before.system === body.in.system &&
+    before.point === body.in.point &&
+    before.sizeNm === body.in.sizeNm &&
+    before.gapMm === body.in.gapMm
   const struck = body.out?.reason === 'struck' || body.out?.state === 'bent'
   const change: SetupChange = struck ? 'strike' : same ? 'like-for-like-needle' : 'other-needle'
   return stale(
@@ -266,14 +287,54 @@ function setUp(state: MachineState, body: BodyOf<'set-up'>): MachineState {
   return changes.reduce(stale, { ...state, ...(body as Partial<MachineState>) })
 }
 
-function checkRun(state: MachineState, steps: BodyOf<'check-run'>['steps']): MachineState {
-  const failed = new Set(steps.filter(({ result }) => result === 'fail').map(({ group }) => group))
+/**
+ * A check makes what passed hold again. A step that fails and must not be sewn on stops the machine until it passes; the
+ * room check says nothing of how a learner's machine is threaded, so it leaves those steps as they were.
+ */
+function checkRun(before: MachineState, line: MachineEvent, { list, steps }: BodyOf<'check-run'>): MachineState {
+  const failing = steps.filter(({ result }) => result === 'fail')
+  const asked = new Set(steps.map(({ step }) => step))
+  const passing = new Set(steps.filter(({ result }) => result === 'pass').map(({ step }) => step))
+  const state: MachineState = {
+    ...before,
+    failedSteps: [
+      ...before.failedSteps.filter((each) => each.list !== list || !asked.has(each.step)),
+      ...failing.map(({ step, group }) => ({ step, group, list })),
+    ],
+    locks: before.locks.filter(({ kind, steps: wanted = [] }) => {
+      return kind !== 'failed-check' || !wanted.every((step) => passing.has(step))
+    }),
+  }
+  const stopped = stoppedBy(state, line, list, failing)
+  if (list === 'room') return stopped
+  const failed = new Set(failing.map(({ group }) => group))
   const passed = [...new Set(steps.map(({ group }) => group))].filter((group) => !failed.has(group))
   return {
-    ...state,
+    ...stopped,
+    lastCheckAt: line.happenedAt,
     stale: union(minus(state.stale, passed), [...failed]),
     failed: union(minus(state.failed, passed), [...failed]),
   }
+}
+
+function stoppedBy(
+  state: MachineState,
+  { eventId, happenedAt }: MachineEvent,
+  list: 'seat' | 'room',
+  failing: BodyOf<'check-run'>['steps'],
+): MachineState {
+  const stopping = failing.map((step) => ({ step: step.step, ...ifFailed(step) }))
+  const electrical = stopping.filter(({ stops }) => stops === 'electrical')
+  const dangerous = stopping.filter(({ stops }) => stops === 'do-not-sew')
+  const since = { since: happenedAt, eventId }
+  const name = list === 'room' ? 'Room check' : 'Seat check'
+  const because = (said: typeof stopping) => `${name}: ${said.map(({ stopsBecause }) => stopsBecause).join('; ')}`
+  return [
+    ...(electrical.length > 0 ? [{ kind: 'electrical' as const, because: because(electrical), ...since }] : []),
+    ...(dangerous.length > 0
+      ? [{ kind: 'failed-check' as const, because: because(dangerous), ...since, steps: dangerous.map((s) => s.step) }]
+      : []),
+  ].reduce(locked, state)
 }
 
 const stale = (state: MachineState, change: SetupChange): MachineState => ({

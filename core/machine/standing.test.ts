@@ -7,14 +7,18 @@ import { standingOf } from './standing'
 
 const NOW = '2026-11-26T18:00:00.000Z'
 const { needle: rules } = DEFAULT_HOUSE_RULES
-/** What a machine's book makes of it, its lines an hour apart. */
+const looked: Happening = {
+  kind: 'check-run',
+  body: { list: 'room', steps: [{ step: 'room-cord', group: 'settings', result: 'pass' }] },
+}
+/** What a machine's book makes of it, looked over first, its lines an hour apart. */
 const after = (...lines: Happening[]) =>
   standingOf(
     foldMachine(
-      lines.map((line, index): MachineEvent => ({
+      [looked, ...lines].map((line, index): MachineEvent => ({
         ...line,
         eventId: `line ${index}`,
-        happenedAt: new Date(Date.parse('2026-11-20T08:00:00.000Z') + index * 3_600_000).toISOString(),
+        happenedAt: new Date(Date.parse('2026-11-26T08:00:00.000Z') + index * 3_600_000).toISOString(),
         personId: 'ada',
       })),
     ),

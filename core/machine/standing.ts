@@ -36,6 +36,22 @@ function testOverdue({ care }: MachineState, now: string): string | undefined {
     : undefined
 }
 
+/** A room check holds for one session: so long after its first sewing a new one is asked for. Source: common practice. */
+const SESSION_MS = 12 * 3_600_000
+/** And no longer than this where nobody sewed: screws work loose and hands turn dials at an idle machine, too. */
+const IDLE_MS = 3 * 24 * 3_600_000
+
+/** Why a room check comes first; undefined while the last one holds. @param now ISO, UTC */
+export function roomCheckDue({ care }: MachineState, now: string): string | undefined {
+  if (care.roomCheckAt === undefined) return 'Room check first: nobody has looked it over yet'
+  const since = (moment: string) => Date.parse(now) - Date.parse(moment)
+  if (care.usedSinceRoomCheckAt !== undefined && since(care.usedSinceRoomCheckAt) > SESSION_MS)
+    return 'Room check first: it was used since the last one'
+  if (since(care.roomCheckAt) > IDLE_MS)
+    return `Room check first: the last one was ${Math.floor(since(care.roomCheckAt) / (24 * 3_600_000))} days ago`
+  return undefined
+}
+
 /**
  * Ready, due or stopped: a judgement on the folded state under the room's rules, never stored.
  * @param now ISO, UTC
@@ -47,12 +63,19 @@ export function standingOf(state: MachineState, rules: NeedleRules, now: string)
   const stops = [...state.locks.map(({ because }) => because), ...(overdue ? [overdue] : [])]
   if (stops.length > 0) return { standing: 'stopped', because: stops, ...withWear }
   const due: string[] = []
+  const check = roomCheckDue(state, now)
   if (!state.fitting) due.push('No needle is known to be in it')
   else if (state.fitting.needle.condition === 'unverified') due.push('Nobody knows how old its needle is')
   else if (wear?.verdict === 'change') due.push(`Needle: ${wear.because}`)
   for (const { fault, seen } of state.faults) due.push(`Fault open: ${fault}${seen ? `, ${seen}` : ''}`)
   if (state.failed.length > 0) due.push(`A check failed: ${state.failed.map((group) => GROUP_WORDS[group]).join(', ')}`)
   const open = state.stale.filter((group) => !state.failed.includes(group))
+  const inRoom = state.failedSteps.filter(({ list }) => list === 'room').map(({ step }) => roomStepWords(step))
+  if (inRoom.length > 0) due.push(`The room check found: ${inRoom.join(', ')}`)
+  if (check) due.push(check)
   if (open.length > 0) due.push(`To check: ${open.map((group) => GROUP_WORDS[group]).join(', ')}`)
   return { standing: due.length > 0 ? 'due' : 'ready', because: due, ...withWear }
 }
+
+/** A step's own name is enough to find it again: "room-foot" → "foot". */
+const roomStepWords = (step: string): string => step.replace(/^room-/, '').replaceAll('-', ' ')

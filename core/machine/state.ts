@@ -28,11 +28,25 @@ export interface NeedleStay {
   readonly projects: number
 }
 
+export const LOCK_KINDS = ['red-tag', 'broken-needle', 'electrical', 'failed-check'] as const
+export type LockKind = (typeof LOCK_KINDS)[number]
+
+/** Why nobody sews on a machine, until a line that may lift it takes it away. */
 export interface Lock {
-  readonly kind: 'red-tag' | 'broken-needle' | 'electrical'
+  readonly kind: LockKind
   readonly because: string
   readonly since: string
+  /** the line that locked it */
   readonly eventId: string
+  /** of a failed check: the steps that have to pass before anybody sews */
+  readonly steps?: readonly string[]
+}
+
+/** A step of a check that did not pass when somebody last looked. */
+export interface FailedStep {
+  readonly step: string
+  readonly group: CheckGroup
+  readonly list: 'seat' | 'room'
 }
 
 export interface LastSwatch {
@@ -53,6 +67,10 @@ export interface CareCounts {
   readonly daysSinceOil: readonly string[]
   readonly armOiledAt?: string
   readonly daysSinceRoomCheck: readonly string[]
+  /** when somebody last went through the room check; absent: nobody ever has */
+  readonly roomCheckAt?: string
+  /** the first sewing after that */
+  readonly usedSinceRoomCheckAt?: string
   readonly motorMinutesSinceService: number
   readonly servicedAt?: string
   readonly electricalTest?: { readonly at: string; readonly passed: boolean; readonly nextDue?: string }
@@ -89,6 +107,10 @@ export interface MachineState {
   readonly stale: readonly CheckGroup[]
   /** check steps that failed when last looked at */
   readonly failed: readonly CheckGroup[]
+  /** the very steps, of both lists, so that the gravest can lead */
+  readonly failedSteps: readonly FailedStep[]
+  /** when a needle last broke here */
+  readonly brokeAt?: string
   readonly lastCheckAt?: string
   readonly lastSwatch?: LastSwatch
   readonly locks: readonly Lock[]

@@ -67,6 +67,8 @@ export const TRAITS = {
   reverse: words(['lever', 'button'] as const),
   threader: words(['none', 'built-in'] as const),
   threaderNm: strict({ min: Above0, max: Above0 }),
+  /** the heaviest thread it takes */
+  threaderTex: Tex,
   threaderNeedsPower: Type.Boolean(),
   speedLimiter: Type.Boolean(),
   dogsDrop: Type.Boolean(),
@@ -132,6 +134,7 @@ export const TRAIT_QUESTIONS: Readonly<Record<TraitName, string>> = {
   reverse: 'How does it sew backwards?',
   threader: 'Does it have a needle threader?',
   threaderNm: 'Finest and thickest needle its threader takes (1/100 mm)',
+  threaderTex: 'Heaviest thread its threader takes (tex)',
   threaderNeedsPower: 'Does the threader need the power on?',
   speedLimiter: 'Does it have a speed limiter?',
   dogsDrop: 'Can the feed dogs be lowered?',

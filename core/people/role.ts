@@ -1,4 +1,5 @@
-import { EVENT_KINDS, type EventKind, type MachineEvent } from '../machine/event'
+import { EVENT_KINDS, type EventKind } from '../machine/event'
+import type { Lock, LockKind, MachineState } from '../machine/state'
 
 export const ROLES = ['coordinator', 'instructor', 'helper', 'learner'] as const
 export type Role = (typeof ROLES)[number]
@@ -13,7 +14,8 @@ const COORDINATOR: readonly Role[] = ['coordinator']
 /** Who may write which line in a machine's book. A learner writes for the machine of their own seat only. */
 const MAY_LOG: Readonly<Record<EventKind, readonly Role[]>> = {
   'needle-changed': STAFF,
-  'needle-broke': STAFF,
+  // Who sees it break says so, and nobody sews.
+  'needle-broke': EVERYONE,
   'pieces-found': STAFF,
   'set-up': STAFF,
   'check-run': EVERYONE,
@@ -39,12 +41,18 @@ const MAY_LOG: Readonly<Record<EventKind, readonly Role[]>> = {
   // Stopping a machine is always safe, so every member of staff may; letting it run again is for those who teach.
   'red-tagged': STAFF,
   'red-tag-lifted': TEACHING,
+  'somebody-hurt': EVERYONE,
   noted: STAFF,
   // Further held to lines that the person could have written: see the command.
   correction: EVERYONE,
 }
 
 const MAY_DO = {
+  'call-staff': EVERYONE,
+  'take-call-back': EVERYONE,
+  'see-calls': STAFF,
+  'go-to-call': STAFF,
+  'end-call': STAFF,
   'give-kit': TEACHING,
   'give-kits': TEACHING,
   'add-project': TEACHING,
@@ -87,6 +95,7 @@ const MAY_SEE = {
   'see-people': COORDINATOR,
   'see-rules': STAFF,
   'see-lab': EVERYONE,
+  'see-first-aid': EVERYONE,
   'see-progress': TEACHING,
   'see-station': ['learner'],
 } as const satisfies Readonly<Record<string, readonly Role[]>>
@@ -103,14 +112,53 @@ const ALLOWED = new Map<Action, readonly Role[]>([
 
 export const ACTIONS: readonly Action[] = [...ALLOWED.keys()]
 
+/** Who lets a stopped machine run again. Source: safety. */
+const MAY_LIFT: Readonly<Record<LockKind, readonly Role[]>> = {
+  'red-tag': TEACHING,
+  // Whoever lays the pieces together on the table.
+  'broken-needle': STAFF,
+  // Only after a licensed repair.
+  electrical: COORDINATOR,
+  // By passing what failed.
+  'failed-check': STAFF,
+}
+
+const LIFT_WORDS: Readonly<Record<LockKind, string>> = {
+  'red-tag': 'take its red tag off',
+  'broken-needle': 'say that every piece of the needle is found',
+  electrical: 'end its electrical stop, after a licensed repair',
+  'failed-check': 'let it run after that check',
+}
+
+export const mayLift = (role: Role, kind: LockKind): boolean => MAY_LIFT[kind].includes(role)
+
+const anOr = (roles: readonly Role[]): string => {
+  const who = roles.map((each) => (each === 'instructor' ? `an ${each}` : `a ${each}`))
+  return who.length === 1 ? who[0]! : `${who.slice(0, -1).join(', ')} or ${who.at(-1)!}`
+}
+
+/** "Only a coordinator can …": for those who cannot. */
+export const whoLifts = (kind: LockKind): string => `Only ${anOr(MAY_LIFT[kind])} can ${LIFT_WORDS[kind]}`
+
+/** The locks that stood before and stand no more. */
+export const locksGone = (before: Pick<MachineState, 'locks'>, after: Pick<MachineState, 'locks'>): Lock[] =>
+  before.locks.filter(
+    (lock) => !after.locks.some(({ kind, eventId }) => kind === lock.kind && eventId === lock.eventId),
+  )
+
 /**
- * What a role must be allowed to do to take a line back: as a rule to write it. Taking back a red tag or an electrical
- * fault lets the machine run again, so it asks for as much as what lifts them; any other fault is taken back as it came.
+ * The one law of locks: whatever a line is called, and whatever it corrects, a lock that it takes away is taken away by
+ * somebody who may lift it.
+ * @returns why this person may not write it, and who can; undefined when they may
  */
-export function toCorrect(line: Pick<MachineEvent, 'kind' | 'body'>): Action {
-  if (line.kind === 'red-tagged') return 'log red-tag-lifted'
-  const electrical = line.kind === 'fault-opened' && 'fault' in line.body && line.body.fault === 'electrical'
-  return electrical ? 'log serviced' : `log ${line.kind}`
+export function cannotLift(
+  role: Role,
+  before: Pick<MachineState, 'locks'>,
+  after: Pick<MachineState, 'locks'>,
+): string | undefined {
+  const barred = locksGone(before, after).find(({ kind }) => !mayLift(role, kind))
+  if (!barred) return undefined
+  return `This machine is stopped (${barred.because}). ${whoLifts(barred.kind)}`
 }
 
 /** Whether a role may do this at all; whose station it is, is for the command to check. */

@@ -3,6 +3,15 @@ import { NEEDLE_SCHOOLS } from '../knowledge/wear'
 import { RoomNumbersSchema, SchoolsSchema } from './kit'
 import { Above0, strict, words } from './vocabulary'
 
+const Words = Type.String({ minLength: 1, maxLength: 200, pattern: '\\S' })
+
+/** Whom to call and where things are, as the venue says it. */
+export const FirstAidSchema = strict({
+  firstAider: Type.Optional(Words),
+  box: Type.Optional(Words),
+  emergency: Type.Optional(Words),
+})
+
 /** What a room has chosen where practitioners differ. Absent schools mean the reasoned default. */
 export const HouseRulesSchema = strict({
   schools: SchoolsSchema,
@@ -13,6 +22,8 @@ export const HouseRulesSchema = strict({
   duty: Type.Number({ minimum: 0, maximum: 1 }),
   /** whether bobbins are wound for people who unpick */
   beginners: Type.Optional(Type.Boolean()),
+  /** the venue's own words for when somebody is hurt */
+  firstAid: Type.Optional(FirstAidSchema),
   /** numbers that this room has changed; absent ones are the usual */
   numbers: Type.Optional(RoomNumbersSchema),
 })

@@ -1,5 +1,6 @@
 import type { MachineEvent } from '../machine/event'
 import { applyCorrections } from '../machine/fold'
+import { isBroken, reportsBreak } from '../machine/needle-break'
 import type { Fitting } from '../machine/state'
 import { itemKey, type StockItem } from './item'
 import { onHand, type NeedleFitted, type StockMove } from './ledger'
@@ -111,6 +112,16 @@ function followBook({ machineId, events }: NeedleBook, tally: (item: NeedleItem)
   let inside: NeedleItem | undefined
   /** a needle that broke here and whose pieces are not all found */
   let inPieces: NeedleItem | undefined
+  let brokeAt: string | undefined
+  const breaks = (item: NeedleItem, piecesFound: boolean | undefined, at: string) => {
+    const broken = tally(item)
+    brokeAt = at
+    if (piecesFound) broken.sharps += 1
+    else {
+      broken.lost += 1
+      inPieces = item
+    }
+  }
   for (const { event, happening } of applyCorrections(events)) {
     const touch = (item: NeedleItem) =>
       tally(item).touches.push({ machineId, personId: event.personId, happenedAt: event.happenedAt })
@@ -121,9 +132,10 @@ function followBook({ machineId, events }: NeedleBook, tally: (item: NeedleItem)
         leaving.inMachines -= 1
         touch(inside)
         // Without a word about where it went it is short from here on.
-        if (out?.wentTo === 'sharps') leaving.sharps += 1
-        if (out?.wentTo === 'part-used') leaving.partUsed += 1
-        if (out?.wentTo === 'lost') leaving.lost += 1
+        if (out && isBroken(out)) breaks(inside, out.piecesFound, event.happenedAt)
+        else if (out?.wentTo === 'sharps') leaving.sharps += 1
+        else if (out?.wentTo === 'part-used') leaving.partUsed += 1
+        else if (out?.wentTo === 'lost') leaving.lost += 1
         inside = undefined
       }
       if (needle) {
@@ -137,15 +149,13 @@ function followBook({ machineId, events }: NeedleBook, tally: (item: NeedleItem)
         else coming.bought += 1
       }
     }
-    if (happening?.kind === 'needle-broke' && inside) {
-      const broken = tally(inside)
-      broken.inMachines -= 1
+    const broke =
+      happening?.kind === 'needle-broke' ||
+      (happening?.kind === 'fault-run' && reportsBreak(happening.body, event, brokeAt))
+    if (broke && inside) {
+      tally(inside).inMachines -= 1
       touch(inside)
-      if (happening.body.piecesFound) broken.sharps += 1
-      else {
-        broken.lost += 1
-        inPieces = inside
-      }
+      breaks(inside, happening.kind === 'needle-broke' && happening.body.piecesFound, event.happenedAt)
       inside = undefined
     }
     if (happening?.kind === 'pieces-found' && inPieces) {

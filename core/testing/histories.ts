@@ -13,7 +13,7 @@ const needle = fc.record({
 })
 const out = fc.record({
   reason: fc.constantFrom('due' as const, 'struck' as const, 'other-kit' as const),
-  state: fc.constantFrom('blunt' as const, 'bent' as const),
+  state: fc.constantFrom('blunt' as const, 'bent' as const, 'broken' as const),
   wentTo: fc.constantFrom('sharps' as const, 'lost' as const),
 })
 const thread = fc.record({
@@ -33,10 +33,10 @@ const kinds = {
     fc.record({ fabricClass: fc.constantFrom('woven medium', 'knit light') }),
   ),
   'check-run': fc.record({
-    list: fc.constant('seat' as const),
+    list: fc.constantFrom('seat' as const, 'room' as const),
     steps: fc.array(
       fc.record({
-        step: fc.constantFrom('a', 'b', 'c'),
+        step: fc.constantFrom('a', 'no-touch', 'room-cord', 'zigzag-plate'),
         group: fc.constantFrom(...CHECK_GROUPS),
         result: fc.constantFrom('pass' as const, 'fail' as const, 'not-applicable' as const),
       }),
@@ -73,7 +73,7 @@ const kinds = {
     cure: fc.constant('cleared'),
   }),
   'fault-run': fc.record({
-    symptom: fc.constantFrom('skipped' as const, 'loops-under' as const),
+    symptom: fc.constantFrom('skipped' as const, 'loops-under' as const, 'needle-breaks' as const),
     answers: fc.constant([{ check: 'rethread-foot-up' as const, found: true }]),
     outcome: fc.constantFrom('cured' as const, 'handed-on' as const),
   }),
@@ -83,6 +83,7 @@ const kinds = {
   released: fc.constant({ because: 'case opened' }),
   'red-tagged': fc.constant({ because: 'smell' }),
   'red-tag-lifted': fc.constant({ because: 'repaired' }),
+  'somebody-hurt': fc.constant({ what: 'a finger' }),
   noted: fc.constant({ text: 'a note' }),
 } satisfies { [Kind in Happening['kind']]: fc.Arbitrary<Extract<Happening, { kind: Kind }>['body']> }
 

@@ -1,10 +1,13 @@
 import Type from 'typebox'
-import { eventBody, EVENT_KINDS, type EventKind, type MachineEvent } from '@/core/machine/event'
-import { may, toCorrect } from '@/core/people/role'
+import { eventBody, EVENT_KINDS, type BodyOf, type EventKind, type MachineEvent } from '@/core/machine/event'
+import { may } from '@/core/people/role'
 import { check } from '@/core/schema/validate'
 import { Invalid } from '@/core/schema/invalid'
 import { strict, words } from '@/core/schema/vocabulary'
+import { callRaisedBy } from '@/core/people/help-call'
+import { openCall } from '../calls/open-call'
 import { readLine, writeLine } from '../machine/book'
+import { readSite } from '../site/site'
 import { seatOf } from '../project/projects'
 import { notFound, Refused } from '../refused'
 import { command, type CommandCall } from './command'
@@ -29,16 +32,30 @@ export const log = command(
       happenedAt: new Date(happenedAt).toISOString(),
       personId: call.actor.personId,
       kind,
-      body: checkedBody(kind, body),
+      body: await withDuty(call, kind, checkedBody(kind, body)),
     } as MachineEvent
     if (new Date(happenedAt).getTime() > call.now.getTime() + AHEAD_MS) {
       throw new Invalid('invalid', '"happenedAt" lies in the future; it must be now or earlier', 'happenedAt')
     }
     await checkSeat(call, machineId)
     if (line.kind === 'correction') await checkCorrection(call, machineId, line.body)
-    await writeLine(call.tx, call.actor.siteId, machineId, line)
+    await writeLine(call.tx, call.actor, machineId, line)
+    const raised = callRaisedBy(line)
+    if (raised) await openCall(call, machineId, raised.about, raised.found)
   },
 )
+
+/**
+ * Chair time counts as much as the room says. The share is written into the line, so that a later change of the rule does not
+ * change what was sewn before it.
+ */
+async function withDuty({ tx, actor }: CommandCall, kind: EventKind, body: unknown): Promise<unknown> {
+  if (kind !== 'used') return body
+  const used = body as BodyOf<'used'>
+  if (used.use.chairMinutes === undefined || used.use.duty !== undefined) return body
+  const { duty } = (await readSite(tx, actor.siteId)).houseRules
+  return { ...used, use: { ...used.use, duty } }
+}
 
 function checkedBody(kind: EventKind, body: unknown): unknown {
   try {
@@ -51,7 +68,7 @@ function checkedBody(kind: EventKind, body: unknown): unknown {
 }
 
 /** A learner writes for the machine of their own seat, and no other. */
-async function checkSeat({ tx, actor }: CommandCall, machineId: string): Promise<void> {
+export async function checkSeat({ tx, actor }: CommandCall, machineId: string): Promise<void> {
   if (actor.role !== 'learner') return
   const seat = await seatOf(tx, actor.siteId, actor.personId)
   if (seat?.given?.machineId !== machineId) {
@@ -68,7 +85,7 @@ async function checkCorrection(
   const named = await readLine(tx, actor.siteId, body.corrects)
   if (!named || named.machineId !== machineId) throw notFound('line in this book', 'body.corrects')
   const mayToo =
-    may(actor.role, toCorrect(named.line)) && (!body.replacement || may(actor.role, `log ${body.replacement.kind}`))
+    may(actor.role, `log ${named.line.kind}`) && (!body.replacement || may(actor.role, `log ${body.replacement.kind}`))
   const own = actor.role !== 'learner' || named.line.personId === actor.personId
   if (!mayToo || !own)
     throw new Refused(403, 'not-allowed', 'This line is for somebody else to correct', 'body.corrects')

@@ -110,7 +110,7 @@ export const setTrait = command(
       .values({ site_id: actor.siteId, machine_id: machineId, trait, ...row })
       .onConflict((conflict) => conflict.columns(['site_id', 'machine_id', 'trait']).doUpdateSet(row))
       .execute()
-    await writeLine(tx, actor.siteId, machineId, {
+    await writeLine(tx, actor, machineId, {
       kind: 'trait-learnt',
       body: { trait, words: traitWords(checked).slice(0, 500), source: learntFrom },
       eventId: call.commandId,

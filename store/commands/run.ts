@@ -7,6 +7,7 @@ import type { Actor } from '../actor'
 import type { Store } from '../connect'
 import { Refused } from '../refused'
 import type { Command } from './command'
+import { callStaff, endCall, goToCall, seeCalls, takeCallBack } from './call'
 import { log } from './log'
 import { addMachine, placeInstructor, placeMachine, setTrait } from './machine'
 import { addPerson } from './people'
@@ -23,6 +24,11 @@ import { adjustStock, countStock, receiveStock, takeStock } from './stock'
 /** Everything that can be written, by the name it has on the wire. */
 export const COMMANDS: Readonly<Record<string, Command>> = {
   log,
+  'call-staff': callStaff,
+  'take-call-back': takeCallBack,
+  'see-calls': seeCalls,
+  'go-to-call': goToCall,
+  'end-call': endCall,
   'give-kit': giveKit,
   'give-kits': giveKits,
   'add-project': addProject,

@@ -1,10 +1,12 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
 import { eventBody, type EventKind, type MachineEvent } from '@/core/machine/event'
-import { foldMachine, foldNext, UNSEEN } from '@/core/machine/fold'
+import { FOLD_VERSION, foldMachine, foldNext, UNSEEN } from '@/core/machine/fold'
 import type { MachineState } from '@/core/machine/state'
+import { cannotLift } from '@/core/people/role'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
-import { notFound } from '../refused'
+import type { Actor } from '../actor'
+import { notFound, Refused } from '../refused'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
@@ -145,16 +147,18 @@ export const stateOf = (row: { readonly state: unknown; readonly needles_before:
 const columnsOf = ({ needlesBefore = [], ...state }: MachineState) => ({
   state: JSON.stringify(state),
   needles_before: JSON.stringify(needlesBefore),
+  fold_version: FOLD_VERSION,
 })
 
 /**
  * Writes one line and the state that follows from it, in the caller's transaction. The machine's row is held, so that two
- * people writing at once both land, in order; a late line folds in its place.
- * @throws Refused 404 when the site has no such machine
+ * people writing at once both land, in order; a late line folds in its place. Every way into a book ends here, so the law of
+ * locks is kept here: a line that takes a lock away is written by somebody who may lift it.
+ * @throws Refused 404 when the site has no such machine, 403 when the lock is for somebody else to lift
  */
 export async function writeLine(
   tx: Transaction<Database>,
-  siteId: string,
+  { siteId, role }: Pick<Actor, 'siteId' | 'role'>,
   machineId: string,
   line: MachineEvent,
 ): Promise<MachineState> {
@@ -178,7 +182,10 @@ export async function writeLine(
       person_id: line.personId,
     })
     .execute()
-  const state = foldNext(stateOf(held), line) ?? foldMachine(await readBook(tx, siteId, machineId))
+  const before = stateOf(held)
+  const state = foldNext(before, line) ?? foldMachine(await readBook(tx, siteId, machineId))
+  const barred = cannotLift(role, before, state)
+  if (barred) throw new Refused(403, 'locked', barred, line.kind === 'correction' ? 'body.corrects' : 'kind')
   await keepState(tx, siteId, machineId, state)
   return state
 }
@@ -214,6 +221,17 @@ export async function rebuildStates(
     if (changed) differed.push({ siteId, machineId })
   }
   return { machines: machines.length, differed }
+}
+
+/** Folds the books whose kept state another fold made. */
+export async function rebuildOldStates(store: Kysely<Database>): Promise<void> {
+  const old = await store
+    .selectFrom('machine_state')
+    .select(['site_id', 'machine_id'])
+    .where('fold_version', '<>', FOLD_VERSION)
+    .execute()
+  for (const { site_id: siteId, machine_id: machineId } of old)
+    await store.transaction().execute((tx) => rebuildState(tx, siteId, machineId))
 }
 
 /**

@@ -35,6 +35,7 @@ const NEEDLE_KINDS = [
   'needle-changed',
   'needle-broke',
   'pieces-found',
+  'fault-run',
   'correction',
 ] as const satisfies readonly EventKind[]
 

@@ -12,6 +12,8 @@ export interface WriteWords {
   readonly done: string
   /** the page to go to then */
   readonly then?: string
+  /** a line that nobody takes back in passing: somebody was hurt */
+  readonly forGood?: true
   /** offer to take this line of that machine's book back */
   readonly undoFor?: string
 }
@@ -71,7 +73,7 @@ export function useWrite() {
       setBusy(true)
       setFault(undefined)
       const id = idFor(JSON.stringify([machineId, kind, body]))
-      return settle(await logLine(machineId, kind, body, id), { ...words, undoFor: machineId })
+      return settle(await logLine(machineId, kind, body, id), words.forGood ? words : { ...words, undoFor: machineId })
     },
   }
 }

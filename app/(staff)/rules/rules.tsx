@@ -78,6 +78,12 @@ const NEEDLE_WORDS: Readonly<Record<(typeof NEEDLE_SCHOOLS)[number], string>> = 
   signs: 'by signs only',
 }
 
+const FIRST_AID_WORDS = {
+  firstAider: 'First-aider, and how to reach them',
+  box: 'Where the first-aid box is',
+  emergency: 'Emergency number',
+} as const
+
 /** The room's choices. A change first shows which of today's kits and needles it would alter. */
 export function Rules({ machines, bags, room, mayChange }: Props) {
   const [rules, keep] = useKept<HouseRules>('house-rules', room.rules)
@@ -98,6 +104,10 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
   const setSchool = (school: School, way: string) => {
     const { [school]: _, ...others } = rules.schools
     keep({ ...rules, schools: way === '' ? others : { ...others, [school]: way } })
+  }
+  const setFirstAid = (name: keyof NonNullable<HouseRules['firstAid']>, words: string) => {
+    const { [name]: _, ...others } = rules.firstAid ?? {}
+    keep({ ...rules, firstAid: words === '' ? others : { ...others, [name]: words } })
   }
   const setNumber = (name: RoomNumberName, value: number) => {
     const { [name]: _, ...others } = rules.numbers ?? {}
@@ -210,6 +220,23 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
               wind a quarter more thread
             </label>
           </Row>
+        </section>
+        <section aria-labelledby="first-aid" className="flex flex-col gap-3">
+          <h2 id="first-aid" className="text-xl font-bold">
+            When somebody is hurt
+          </h2>
+          <p className="text-sm">Shown on every page behind “Somebody is hurt”. Fill it in before the first class.</p>
+          {(['firstAider', 'box', 'emergency'] as const).map((name) => (
+            <Row key={name} name={FIRST_AID_WORDS[name]}>
+              <input
+                className="input w-full"
+                aria-label={FIRST_AID_WORDS[name]}
+                maxLength={200}
+                value={rules.firstAid?.[name] ?? ''}
+                onChange={({ target }) => setFirstAid(name, target.value)}
+              />
+            </Row>
+          ))}
         </section>
         <section aria-labelledby="numbers" className="flex flex-col gap-3">
           <h2 id="numbers" className="text-xl font-bold">

@@ -22,6 +22,8 @@ interface Props {
   readonly drawn: StepDrawn
   /** where it starts, from a check or a swatch that did not pass */
   readonly symptom?: Symptom
+  /** a break is in the book already, and not every piece is found or no needle is in it */
+  readonly brokenKnown: boolean
   readonly role: 'learner' | 'staff'
   readonly homeHref: string
 }
@@ -46,8 +48,13 @@ const chanceWords = (chance: number) =>
 /** From what is seen to the next cheapest thing to look at, one at a time, this machine's way. */
 export function FaultFinder(props: Props) {
   const { machineId, name, role, homeHref } = props
-  const [run, keep] = useKept<Run>(`finder-${machineId}`, { symptom: props.symptom ?? null, answers: [], skipped: [] })
+  const [run, keep] = useKept<Run>(`finder-${machineId}-${props.symptom ?? ''}`, {
+    symptom: props.symptom ?? null,
+    answers: [],
+    skipped: [],
+  })
   const [found, setFound] = useState<FaultCheck>()
+  const [broken, setBroken] = useState(false)
   const { busy, fault, log } = useWrite()
   const router = useRouter()
   const { symptom, answers, skipped } = run
@@ -63,7 +70,7 @@ export function FaultFinder(props: Props) {
   const end = async (outcome: 'cured' | 'handed-on' | 'red-tag' | 'service' | 'left', cured?: FaultCheck) => {
     const done = {
       cured: 'Cured, and written down',
-      'handed-on': 'Written down: staff come',
+      'handed-on': 'Staff are called: above you see when somebody comes',
       'red-tag': 'Written down',
       service: 'Written down for a technician',
       left: 'Left as it is',
@@ -81,6 +88,13 @@ export function FaultFinder(props: Props) {
     )
       return
     if (await log(machineId, 'fault-run', body, { done, then: homeHref })) keep(undefined)
+  }
+  /** The break itself, before anything is looked for: the machine is stopped and the needle is out of it. */
+  const itBroke = async (piecesFound: boolean) => {
+    const said = piecesFound ? 'Written down; now find out why' : `${name} is stopped until every piece is found`
+    if (!(await log(machineId, 'needle-broke', { piecesFound }, { done: said }))) return
+    setBroken(true)
+    if (role === 'learner') await end('handed-on')
   }
   const back = () => {
     setFound(undefined)
@@ -115,6 +129,32 @@ export function FaultFinder(props: Props) {
           </button>
           <button type="button" className="btn btn-ghost btn-lg" onClick={back}>
             Back
+          </button>
+        </div>
+        <FaultNote fault={fault} />
+      </section>
+    )
+  }
+
+  if (symptom === 'needle-breaks' && !props.brokenKnown && !broken && answers.length === 0) {
+    return (
+      <section className="sheet border-l-8 border-l-error p-6">
+        <h2 className="text-2xl font-bold">Stop. Foot off the pedal, power off</h2>
+        <p className="mt-2 text-lg">
+          Glasses stay on. Find every piece: point, blade and shank, laid together to the whole length. Look on the
+          cloth, in the case and under the plate. Nobody sews on {name} until each one lies on the table.
+        </p>
+        <div className="mt-4 flex flex-wrap gap-3">
+          {role === 'staff' && (
+            <button type="button" className="btn btn-primary btn-lg" disabled={busy} onClick={() => void itBroke(true)}>
+              Every piece is found
+            </button>
+          )}
+          <button type="button" className="btn btn-error btn-lg" disabled={busy} onClick={() => void itBroke(false)}>
+            {role === 'staff' ? `Not every piece: stop ${name}` : `It broke: stop ${name} and call staff`}
+          </button>
+          <button type="button" className="btn btn-ghost btn-lg" onClick={back}>
+            It is whole
           </button>
         </div>
         <FaultNote fault={fault} />

@@ -2,8 +2,7 @@
 
 import Link from 'next/link'
 import type { CheckStep } from '@/core/check/seat-check'
-import { SYMPTOM_OF_GROUP } from '@/core/fault/lead-on'
-import { AFTER_FAIL } from '@/core/knowledge/check'
+import { gravest } from '@/core/fault/gravest'
 import { StepPicture, type StepDrawn } from '@/ui/drawings/step-picture'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
@@ -53,10 +52,14 @@ export function SeatCheck({
       steps: steps.map(({ step, group }) => ({ step, group, result: ticks[step] ?? 'not-applicable' })),
       ...(projectId && { projectId }),
     }
-    const trouble = failed[0] && `${faultHref}?symptom=${SYMPTOM_OF_GROUP[failed[0].group]}`
+    const leads = gravest(failed)
+    const trouble = leads && `${faultHref}?after=${leads.step}`
     const then = trouble ?? (list === 'room' ? homeHref : swatchHref)
     const passed = list === 'room' ? 'Room check passed' : 'Seat check passed; now the test swatch'
-    const done = failed.length > 0 ? 'Written down: not ready yet. Now find out what it is' : passed
+    const notYet = leads?.after.stops
+      ? 'Written down: nobody sews on it now'
+      : 'Written down: not ready yet. Now find out what it is'
+    const done = leads ? notYet : passed
     if (await log(machineId, 'check-run', body, { done, then })) keep(undefined)
   }
 
@@ -77,7 +80,7 @@ export function SeatCheck({
                 {ticks[step.step] === 'fail' && (
                   <p role="status" className="mt-1 border-l-4 border-error pl-3">
                     <strong>Now: </strong>
-                    {AFTER_FAIL[step.group]}
+                    {step.after.now}
                   </p>
                 )}
               </div>

@@ -6,10 +6,14 @@ import { ownSeat } from '../../_server/station'
 
 export const metadata: Metadata = { title: 'Something is wrong' }
 
-export default async function StationFaultPage({ searchParams }: { searchParams: Promise<{ symptom?: string }> }) {
+export default async function StationFaultPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ symptom?: string; after?: string }>
+}) {
   const { machine, project, site } = await ownSeat()
   if (!machine) redirect('/station')
-  const props = await finderProps(site, machine, project, (await searchParams).symptom)
+  const props = await finderProps(site, machine, project, await searchParams)
   return (
     <>
       <h1 className="mb-3 text-3xl font-bold">What is wrong with {machine.name}?</h1>

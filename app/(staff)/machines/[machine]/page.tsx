@@ -8,7 +8,7 @@ import { BOOK_FILTERS, kindsOf, shownLines } from '@/core/machine/book-lines'
 import { needlesOf } from '@/core/machine/needle-history'
 import type { MachineState } from '@/core/machine/state'
 import { plain } from '@/core/knowledge/rule'
-import { may, toCorrect } from '@/core/people/role'
+import { may, mayLift, whoLifts } from '@/core/people/role'
 import { threadDiameterMm, type Thread } from '@/core/units/thread'
 import { POINTS } from '@/core/knowledge/needle'
 import { readNewest } from '@/store/machine/book'
@@ -25,6 +25,7 @@ import { machinePage } from '../../../_server/machine'
 import { theStore } from '../../../_server/store'
 import { BookLines } from './book-lines'
 import { QuickLog } from './quick-log'
+import { Stopped } from './stopped'
 
 type Props = { params: Promise<{ machine: string }>; searchParams: Promise<{ lines?: string; about?: string }> }
 
@@ -52,6 +53,8 @@ export default async function MachinePage({ params, searchParams }: Props) {
     readNames(store, actor.siteId),
   ])
   const { state, traits } = machine
+  // What a lock says stands in its own box, with what lifts it.
+  const others = standing.because.filter((because) => state.locks.every((lock) => lock.because !== because))
   const bars = needleBars(state, site.timeZone)
   const base = `/machines/${machine.machineId}`
   const unchecked = TRAIT_NAMES.filter((name) => machine.proofs[name]?.source === 'template').length
@@ -73,9 +76,23 @@ export default async function MachinePage({ params, searchParams }: Props) {
           </Link>
         ))}
       </div>
-      {standing.because.length > 0 && (
+      {state.locks.length > 0 && (
+        <Stopped
+          machineId={machine.machineId}
+          name={machine.name}
+          mayRelease={may(actor.role, 'log released')}
+          locks={state.locks.map(({ kind, because, eventId }) => ({
+            kind,
+            because,
+            eventId,
+            mayLift: mayLift(actor.role, kind),
+            whoCan: whoLifts(kind),
+          }))}
+        />
+      )}
+      {others.length > 0 && (
         <ul className="mt-2 text-lg">
-          {standing.because.map((because) => (
+          {others.map((because) => (
             <li key={because}>{because}</li>
           ))}
         </ul>
@@ -226,9 +243,8 @@ export default async function MachinePage({ params, searchParams }: Props) {
           </h2>
           <QuickLog
             machineId={machine.machineId}
-            locks={state.locks.map(({ kind }) => kind)}
-            mayLift={may(actor.role, 'log red-tag-lifted')}
-            mayRelease={may(actor.role, 'log released')}
+            tagged={state.locks.some(({ kind }) => kind === 'red-tag')}
+            oiling={traits.oiling}
           />
           {part.lines.length === 0 && (
             <p className="mt-3">
@@ -244,7 +260,11 @@ export default async function MachinePage({ params, searchParams }: Props) {
               eventId: event.eventId,
               when: formatInTimeZone(event.happenedAt, site.timeZone),
               who: names.get(event.personId) ?? 'somebody',
-              mayCorrect: line.counts && event.kind !== 'correction' && may(actor.role, toCorrect(event)),
+              mayCorrect:
+                line.counts &&
+                event.kind !== 'correction' &&
+                may(actor.role, `log ${event.kind}`) &&
+                state.locks.every(({ eventId, kind }) => eventId !== event.eventId || mayLift(actor.role, kind)),
             }))}
           />
           {part.older && (

@@ -1,13 +1,19 @@
 'use client'
 
 import { useState } from 'react'
+import type { Traits } from '@/core/machine/trait'
 import { FAULTS } from '@/core/knowledge/fault-kind'
 import { LOADS, type Load } from '@/core/knowledge/wear'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
-type Form =
-  'used' | 'noted' | 'red-tagged' | 'red-tag-lifted' | 'needle-broke' | 'fault-opened' | 'serviced' | 'released'
+type Form = 'used' | 'noted' | 'red-tagged' | 'needle-broke' | 'fault-opened' | 'oiled'
+
+const OILED = [
+  { where: 'race', words: 'Hook race' },
+  { where: 'arm', words: 'Arm and take-up' },
+  { where: 'everywhere', words: 'Both' },
+] as const
 
 const LOAD_WORDS: Readonly<Record<Load, string>> = {
   ordinary: 'ordinary cloth',
@@ -19,21 +25,18 @@ const TEXT_WORDS: Readonly<Partial<Record<Form, string>>> = {
   noted: 'Note',
   'needle-broke': 'What happened (if known)',
   'fault-opened': 'What was seen, heard or smelt',
-  serviced: 'By whom (licensed)',
-  released: 'What was looked into, and why it may run',
 }
 
 /** The lines that are written most, one tap each; the few that need a word ask for it in place. */
 export function QuickLog({
   machineId,
-  locks,
-  mayLift,
-  mayRelease,
+  tagged,
+  oiling,
 }: {
   machineId: string
-  locks: readonly string[]
-  mayLift: boolean
-  mayRelease: boolean
+  tagged: boolean
+  /** where its manual wants oil: with more than one place, each is a tap of its own */
+  oiling: Traits['oiling'] | undefined
 }) {
   const { busy, fault, log } = useWrite()
   const [form, setForm] = useState<Form>()
@@ -55,13 +58,11 @@ export function QuickLog({
     }),
     noted: () => ({ body: { text }, words: 'Noted' }),
     'red-tagged': () => ({ body: { because: text }, words: 'Red tag on: nobody sews on it' }),
-    'red-tag-lifted': () => ({ body: { because: text }, words: 'Red tag off' }),
     'fault-opened': () => ({
       body: { fault: kind, ...(text && { seen: text }) },
       words: kind === 'electrical' ? 'Stopped: unplug it at the wall' : 'Fault written down',
     }),
-    serviced: () => ({ body: { by: text, electrical: true }, words: 'Licensed repair written down' }),
-    released: () => ({ body: { because: text }, words: 'Released' }),
+    oiled: () => ({ body: {}, words: 'Oiled' }),
     'needle-broke': () => ({
       body: { piecesFound: false, ...(text && { cause: text }) },
       words: 'Stopped until every piece is found',
@@ -88,14 +89,18 @@ export function QuickLog({
         >
           Cleaned
         </button>
-        <button
-          type="button"
-          className="btn btn-outline"
-          disabled={busy}
-          onClick={() => void log(machineId, 'oiled', {}, { done: 'Oiled' })}
-        >
-          Oiled
-        </button>
+        {oiling === 'race-and-arm' ? (
+          button('oiled', 'Oiled …')
+        ) : (
+          <button
+            type="button"
+            className="btn btn-outline"
+            disabled={busy}
+            onClick={() => void log(machineId, 'oiled', {}, { done: 'Oiled' })}
+          >
+            Oiled
+          </button>
+        )}
         {button('used', 'Sewn for …')}
         {button('noted', 'Note …')}
         <button
@@ -108,23 +113,31 @@ export function QuickLog({
         </button>
         {button('needle-broke', 'Needle broke …')}
         {button('fault-opened', 'Fault …')}
-        {locks.includes('electrical') && mayLift && button('serviced', 'Licensed repair …')}
-        {locks.includes('broken-needle') && mayRelease && button('released', 'Case opened: release …')}
-        {locks.includes('broken-needle') && (
-          <button
-            type="button"
-            className="btn btn-secondary"
-            disabled={busy}
-            onClick={() => void log(machineId, 'pieces-found', {}, { done: 'Released: every piece is found' })}
-          >
-            All pieces found
-          </button>
-        )}
-        {locks.includes('red-tag')
-          ? mayLift && button('red-tag-lifted', 'Lift red tag …')
-          : button('red-tagged', 'Red tag …')}
+        {!tagged && button('red-tagged', 'Red tag …')}
       </div>
-      {form && (
+      {form === 'oiled' && (
+        <div
+          className="mt-3 flex flex-wrap items-center gap-2 border-l-4 border-base-300 pl-4"
+          role="group"
+          aria-label="Which was oiled?"
+        >
+          Which?
+          {OILED.map(({ where, words }) => (
+            <button
+              key={where}
+              type="button"
+              className="btn btn-outline"
+              disabled={busy}
+              onClick={() =>
+                void log(machineId, 'oiled', { where }, { done: `Oiled: ${words.toLowerCase()}` }).then(done)
+              }
+            >
+              {words}
+            </button>
+          ))}
+        </div>
+      )}
+      {form && form !== 'oiled' && (
         <form
           className="mt-3 flex flex-col gap-3 border-l-4 border-base-300 pl-4"
           onSubmit={(submitted) => {

@@ -9,13 +9,13 @@ export const metadata: Metadata = { title: 'Fault finder' }
 
 interface Props {
   params: Promise<{ machine: string }>
-  searchParams: Promise<{ symptom?: string }>
+  searchParams: Promise<{ symptom?: string; after?: string }>
 }
 
 export default async function FaultPage({ params, searchParams }: Props) {
   const actor = await mustSee('see-book')
   const { machine, project, site } = await machinePage(actor.siteId, (await params).machine)
-  const props = await finderProps(site, machine, project, (await searchParams).symptom)
+  const props = await finderProps(site, machine, project, await searchParams)
   const home = `/machines/${machine.machineId}`
   return (
     <>

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import Link from 'next/link'
 import type { Point } from '@/core/knowledge/needle'
+import { NEEDLE_OUT } from '@/core/knowledge/needle-out'
 import type { CheckStep } from '@/core/check/seat-check'
 import type { Traits } from '@/core/machine/trait'
 import { StepPicture } from '@/ui/drawings/step-picture'
@@ -44,17 +45,18 @@ interface Props {
   readonly kit?: Choice & { readonly whose: string }
 }
 
-/** Why a needle comes out, in the order of how often; each says what state it is in and where it goes. */
+/** Why a needle comes out, as it is asked here; each says what state it is in and where it goes. */
 const REASONS = [
-  { reason: 'due', words: 'It is due', state: 'blunt', wentTo: 'sharps' },
-  { reason: 'other-kit', words: 'Another kit needs another needle', state: 'sharp', wentTo: 'part-used' },
-  { reason: 'skipped', words: 'Skipped stitches', state: 'blunt', wentTo: 'sharps' },
-  { reason: 'popping', words: 'Popping or thudding', state: 'blunt', wentTo: 'sharps' },
-  { reason: 'snags', words: 'Snags or pulls yarns', state: 'burr', wentTo: 'sharps' },
-  { reason: 'struck', words: 'Struck a pin, zip or plate', state: 'bent', wentTo: 'sharps' },
-  { reason: 'shredding', words: 'Thread shreds at the eye', state: 'burr', wentTo: 'sharps' },
-  { reason: 'unknown-age', words: 'Nobody knows its age', state: 'not-looked', wentTo: 'sharps' },
-] as const
+  'due',
+  'other-kit',
+  'skipped',
+  'popping',
+  'snags',
+  'struck',
+  'shredding',
+  'unknown-age',
+  'broken',
+] as const satisfies readonly (keyof typeof NEEDLE_OUT)[]
 
 export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
   const { busy, fault, log } = useWrite()
@@ -64,7 +66,7 @@ export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
       : old?.due === 'change' || !kit || same(kit, old)
         ? 'due'
         : 'other-kit'
-  const [reason, setReason] = useState<(typeof REASONS)[number]['reason']>(first)
+  const [reason, setReason] = useState<(typeof REASONS)[number]>(first)
   const [fitted, setFitted] = useState<Choice | undefined>(kit ?? old)
   const [partUsed, setPartUsed] = useState(false)
   const [hours, setHours] = useState('0')
@@ -76,7 +78,8 @@ export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
         label: 'the same again',
       },
   ].filter((each) => !!each)
-  const chosen = REASONS.find((each) => each.reason === reason)!
+  const chosen = NEEDLE_OUT[reason]
+  const [piecesFound, setPiecesFound] = useState(false)
   const [at, setAt] = useState<number>()
 
   const change = () =>
@@ -84,7 +87,9 @@ export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
       machine.machineId,
       'needle-changed',
       {
-        ...(old && { out: { reason: chosen.reason, state: chosen.state, wentTo: chosen.wentTo } }),
+        ...(old && {
+          out: { reason, state: chosen.state, wentTo: chosen.wentTo, ...(reason === 'broken' && { piecesFound }) },
+        }),
         ...(fitted && {
           in: {
             system: machine.system,
@@ -165,18 +170,36 @@ export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
               <legend className="mb-2 text-lg font-bold">Why it comes out</legend>
               <div className="flex flex-wrap gap-2">
                 {REASONS.map((each) => (
-                  <label key={each.reason} className={`btn ${reason === each.reason ? 'btn-neutral' : 'btn-outline'}`}>
+                  <label key={each} className={`btn ${reason === each ? 'btn-neutral' : 'btn-outline'}`}>
                     <input
                       type="radio"
                       name="reason"
                       className="sr-only"
-                      checked={reason === each.reason}
-                      onChange={() => setReason(each.reason)}
+                      checked={reason === each}
+                      onChange={() => setReason(each)}
                     />
-                    {each.words}
+                    {NEEDLE_OUT[each].words}
                   </label>
                 ))}
               </div>
+              {reason === 'broken' && (
+                <div className="mt-2 border-l-4 border-error pl-3">
+                  <p className="font-semibold">
+                    Power off, glasses stay on. Lay point, blade and shank together to the whole length; look in the
+                    case and under the plate.
+                  </p>
+                  <label className="flex min-h-11 items-center gap-2">
+                    <input
+                      type="checkbox"
+                      className="checkbox"
+                      checked={piecesFound}
+                      onChange={({ target }) => setPiecesFound(target.checked)}
+                    />
+                    Every piece lies on the table
+                  </label>
+                  {!piecesFound && <p>Until then {machine.name} stays stopped.</p>}
+                </div>
+              )}
               <p className="mt-2 text-sm">
                 It goes{' '}
                 {chosen.wentTo === 'sharps'

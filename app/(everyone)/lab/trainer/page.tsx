@@ -1,8 +1,8 @@
 import type { Metadata } from 'next'
 import { may } from '@/core/people/role'
 import { readProgress } from '@/store/people/progress'
-import { mustSee } from '../../_server/actor'
-import { theStore } from '../../_server/store'
+import { mustSee } from '../../../_server/actor'
+import { theStore } from '../../../_server/store'
 import { LabNav } from '../lab-nav'
 import { Trainer } from './trainer'
 

@@ -5,13 +5,19 @@ import { currentActor } from '../_server/actor'
 import { placesOf } from '../_server/home'
 import { siteOf } from '../_server/site'
 
-export default async function LabLayout({ children }: { children: React.ReactNode }) {
+export default async function EveryoneLayout({ children }: { children: React.ReactNode }) {
   const actor = await currentActor()
   if (!actor) redirect('/sign-in')
   const site = await siteOf(actor.siteId)
   const who = actor.role === 'learner' ? actor.name : `${actor.name}, ${actor.role}`
   return (
-    <Shell venue={site.name} who={who} logs={may(actor.role, 'see-book')} places={placesOf(actor.role)}>
+    <Shell
+      venue={site.name}
+      who={who}
+      calls={actor.role === 'learner' ? { of: 'own' } : { of: 'staff', personId: actor.personId }}
+      logs={may(actor.role, 'see-book')}
+      places={placesOf(actor.role)}
+    >
       {children}
     </Shell>
   )

@@ -1,0 +1,52 @@
+'use client'
+
+import { UNSEEN_AFTER_MS } from '@/core/people/call-wait'
+import { useWrite } from '@/ui/parts/use-write'
+import type { ShownCall } from '../../_server/shown-call'
+import { useCalls, useNow } from './use-calls'
+
+/** What became of a learner's own call, on every page of theirs. */
+export function OwnCalls() {
+  const { calls, live, aheadMs } = useCalls()
+  const now = useNow()
+  const { busy, write } = useWrite()
+  const shown = [...calls.filter(({ ended }) => !ended), ...calls.filter(({ ended }) => ended).slice(0, 1)]
+  return (
+    <section aria-label="Your call" aria-live="polite" className="print:hidden">
+      {shown.map((call) => (
+        <div
+          key={call.callId}
+          className={`mx-auto max-w-7xl border-l-8 bg-base-200 px-4 py-2 ${call.about === 'hurt' ? 'border-l-error' : 'border-l-secondary'}`}
+        >
+          <p className="text-lg font-semibold">{progress(call)}</p>
+          {!call.ended && !call.going && !call.seen && now - aheadMs - Date.parse(call.calledAt) > UNSEEN_AFTER_MS && (
+            <p className="font-semibold text-error">
+              Nobody has it on a screen yet. Put your hand up, or go and tell somebody.
+            </p>
+          )}
+          {!call.ended && !live && (
+            <p className="text-error">The line to the room’s server is down. Put your hand up, too.</p>
+          )}
+          {!call.ended && call.about === 'help' && (
+            <button
+              type="button"
+              className="btn btn-outline btn-sm mt-1 min-h-11"
+              disabled={busy}
+              onClick={() => void write('take-call-back', { callId: call.callId }, { done: 'Your call is taken back' })}
+            >
+              I need nobody any more
+            </button>
+          )}
+        </div>
+      ))}
+    </section>
+  )
+}
+
+function progress({ about, since, seen, going, ended }: ShownCall): string {
+  const called = about === 'hurt' ? `Told at ${since} that somebody is hurt` : `Called at ${since}`
+  if (ended) return ended.how === 'done' ? `${called}: done` : `${called}: taken back`
+  if (going) return `${called}: ${going.by} is coming to you`
+  if (seen) return `${called}, seen by staff at ${seen.at}`
+  return `${called}, not seen yet`
+}

@@ -1,0 +1,110 @@
+'use client'
+
+import { Hand, HeartPulse } from 'lucide-react'
+import Link from 'next/link'
+import { usePathname, useRouter } from 'next/navigation'
+import { useEffect, useRef } from 'react'
+import { useWrite } from '@/ui/parts/use-write'
+import { send } from '@/ui/write'
+import { useCalls, useNow } from './use-calls'
+
+const waited = (ms: number): string => {
+  const minutes = Math.floor(ms / 60_000)
+  return minutes < 1 ? 'just now' : minutes === 1 ? 'a minute' : `${minutes} minutes`
+}
+
+/** Every open call, on every page of staff: who, where, since when, and what the finder found. */
+export function StaffCalls({ personId }: { personId: string }) {
+  const { calls, live, aheadMs } = useCalls()
+  const now = useNow()
+  const router = useRouter()
+  const path = usePathname()
+  const { busy, write } = useWrite()
+  const told = useRef<ReadonlySet<string>>(new Set())
+
+  const unseen = calls.filter(({ seen }) => !seen).map(({ callId }) => callId)
+  const unseenKey = unseen.join()
+  useEffect(() => {
+    if (unseenKey !== '') void send('see-calls', { callIds: unseenKey.split(',') })
+  }, [unseenKey])
+
+  const openKey = calls.map(({ callId }) => callId).join()
+  useEffect(() => {
+    const ids = openKey === '' ? [] : openKey.split(',')
+    const fresh = ids.some((id) => !told.current.has(id))
+    const same = !fresh && ids.length === told.current.size
+    told.current = new Set(ids)
+    if (fresh && typeof navigator.vibrate === 'function') navigator.vibrate(200)
+    // The plan of the room shows calls, too, and a machine may have been stopped with one.
+    if (!same && (path === '/room' || path.startsWith('/machines/'))) router.refresh()
+  }, [openKey, path, router])
+
+  return (
+    <section aria-label="Calls for help" aria-live="assertive" className="print:hidden">
+      {!live && (
+        <p className="border-b border-warning bg-base-200 px-4 py-1 text-center text-sm">
+          The line to the room’s server is down: calls may be missing here. It is being made again.
+        </p>
+      )}
+      {calls.length > 0 && (
+        <ul className="mx-auto max-w-7xl px-4 pt-2">
+          {calls.map((call) => (
+            <li
+              key={call.callId}
+              className={`mb-2 flex flex-wrap items-center gap-x-4 gap-y-2 border-l-8 bg-base-200 px-4 py-2 ${call.about === 'hurt' ? 'border-l-error' : 'border-l-secondary'}`}
+            >
+              {call.about === 'hurt' ? (
+                <HeartPulse className="size-7 text-error" aria-hidden="true" />
+              ) : (
+                <Hand className="size-7" aria-hidden="true" />
+              )}
+              <div className="min-w-48 flex-1">
+                <p className="text-lg leading-tight">
+                  <strong>{call.about === 'hurt' ? `Somebody is hurt: ${call.who}` : `${call.who} calls`}</strong> at{' '}
+                  <Link className="link" href={`/machines/${call.machineId}`}>
+                    {call.where}
+                  </Link>
+                  , since {call.since} ({waited(now - aheadMs - Date.parse(call.calledAt))})
+                </p>
+                {call.words && <p className="text-sm">{call.words}</p>}
+                {call.going && (
+                  <p className="text-sm font-semibold">
+                    {call.going.personId === personId ? 'You are going' : `${call.going.by} is going`}
+                  </p>
+                )}
+              </div>
+              <span className="flex gap-2">
+                {call.going?.personId !== personId && (
+                  <button
+                    type="button"
+                    className="btn btn-primary"
+                    disabled={busy}
+                    aria-label={`I am going to ${call.who} at ${call.where}`}
+                    onClick={() =>
+                      void write(
+                        'go-to-call',
+                        { callId: call.callId },
+                        { done: `${call.who} sees that you are coming` },
+                      )
+                    }
+                  >
+                    I am going
+                  </button>
+                )}
+                <button
+                  type="button"
+                  className="btn btn-outline"
+                  disabled={busy}
+                  aria-label={`Done: ${call.who} at ${call.where}`}
+                  onClick={() => void write('end-call', { callId: call.callId }, { done: 'Done' })}
+                >
+                  Done
+                </button>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}

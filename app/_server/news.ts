@@ -1,0 +1,12 @@
+import 'server-only'
+import { listenForNews, type News } from '@/store/live/news'
+import { settings } from './settings'
+import { journal } from './store'
+
+const held = globalThis as { orthodexNews?: News }
+
+/** The one listener of this process, made when somebody first watches. */
+export const theNews = (): News =>
+  (held.orthodexNews ??= listenForNews(settings.databaseUrl, (error) =>
+    journal.warn(error, 'the line that news come by was lost'),
+  ))

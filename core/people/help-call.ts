@@ -1,0 +1,55 @@
+import Type, { type Static } from 'typebox'
+import { CHECKS, FAULT_CHECKS } from '../knowledge/fault'
+import type { Happening, MachineEvent } from '../machine/event'
+import { SYMPTOMS, SYMPTOM_WORDS } from '../knowledge/symptom'
+import { strict, words } from '../schema/vocabulary'
+
+/** What the finder had asked by the time somebody called. */
+export const CallFoundSchema = strict({
+  symptom: Type.Optional(words(SYMPTOMS)),
+  answers: Type.Optional(Type.Array(strict({ check: words(FAULT_CHECKS), found: Type.Boolean() }), { maxItems: 60 })),
+  what: Type.Optional(Type.String({ minLength: 1, maxLength: 500 })),
+})
+export type CallFound = Static<typeof CallFoundSchema>
+
+/** A call for somebody to come to a machine, and how it went on. Moments are UTC, ISO 8601. */
+export interface HelpCall {
+  readonly callId: string
+  readonly machineId: string
+  readonly machine: string
+  readonly number: number
+  readonly personId: string
+  readonly who: string
+  readonly about: 'help' | 'hurt'
+  readonly found: CallFound
+  readonly calledAt: string
+  /** when a screen of staff first showed it */
+  readonly seen?: { readonly at: string; readonly by: string }
+  readonly going?: { readonly at: string; readonly by: string; readonly personId: string }
+  readonly ended?: { readonly at: string; readonly how: 'done' | 'taken-back' }
+}
+
+/** What staff read before they walk over: what was seen, and what was looked at already. */
+export function foundWords({ symptom, answers = [], what }: CallFound): string {
+  const looked = answers.map(
+    ({ check, found }) => `${CHECKS[check].title.toLowerCase()}: ${found ? 'that was it' : 'not that'}`,
+  )
+  return [what, symptom && SYMPTOM_WORDS[symptom], looked.length > 0 && `looked at: ${looked.join('; ')}`]
+    .filter(Boolean)
+    .join(' · ')
+}
+
+/**
+ * Lines that call somebody: what is handed on is handed to a person, and who is hurt is not alone. Undefined: nobody is called.
+ */
+export function callRaisedBy(line: MachineEvent): Pick<HelpCall, 'about' | 'found'> | undefined {
+  if (line.kind === 'correction') return line.body.replacement && callOf(line.body.replacement)
+  return callOf(line)
+}
+
+function callOf(line: Happening): Pick<HelpCall, 'about' | 'found'> | undefined {
+  if (line.kind === 'somebody-hurt')
+    return { about: 'hurt', found: { ...(line.body.what && { what: line.body.what }) } }
+  if (line.kind !== 'fault-run' || line.body.outcome !== 'handed-on') return undefined
+  return { about: 'help', found: { symptom: line.body.symptom, answers: line.body.answers } }
+}
