@@ -1,6 +1,4 @@
-/** Open streams would keep the server from ever ending: they are closed first, so that writes in flight still land. */
-export function register(): void {
-  if (process.env['NEXT_RUNTIME'] !== 'nodejs') return
-  const held = globalThis as { orthodexNews?: { close(): Promise<void> } }
-  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void held.orthodexNews?.close())
+/** Run once when the server starts. */
+export async function register(): Promise<void> {
+  if (process.env['NEXT_RUNTIME'] === 'nodejs') await import('./instrumentation-node')
 }

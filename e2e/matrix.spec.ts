@@ -164,7 +164,7 @@ const HANDLERS = [
 
 const nowhere = randomUUID()
 const EVENING = { startsAt: '2030-01-10T18:00:00.000Z', endsAt: '2030-01-10T20:00:00.000Z', blocks: 2 }
-const METALLIC = { kind: 'needle', point: 'metallic', sizeNm: 90 }
+const METALLIC = { kind: 'needle', system: '130/705 H', point: 'metallic', sizeNm: 90 }
 const fabric = { structure: 'woven', massGsm: 150 }
 const facts = { fabric, layers: { seam: 2, crossing: 2 }, operation: 'seam' }
 

@@ -1,12 +1,12 @@
-import { POINTS, type Point } from '@/core/knowledge/needle'
+import { POINTS, systemWords, type Point } from '@/core/knowledge/needle'
 import { plain } from '@/core/knowledge/rule'
 import type { KitThread } from '@/core/knowledge/thread'
 import type { Kit } from '@/core/kit/request'
 import { sizeText } from '@/core/units/needle-size'
 
 /** A needle as a person says it, both numbers always: "universal 80/12", "twin ballpoint 75/11, 2.5 mm apart". */
-export const needleWords = (needle: { point: Point; sizeNm: number; gapMm?: number }): string =>
-  `${POINTS[needle.point].words} ${sizeText(needle.sizeNm)}${needle.gapMm ? `, ${plain(needle.gapMm)} mm apart` : ''}`
+export const needleWords = (needle: { point: Point; sizeNm: number; gapMm?: number; system?: string }): string =>
+  `${POINTS[needle.point].words} ${sizeText(needle.sizeNm)}${needle.gapMm ? `, ${plain(needle.gapMm)} mm apart` : ''}${needle.system === undefined ? '' : systemWords(needle.system)}`
 
 /** The same for a tight place: "twin ballpoint 75/11". */
 export const shortNeedle = (needle: { point: Point; sizeNm: number }): string =>

@@ -127,7 +127,10 @@ describe('an evening', () => {
     const short = plan({
       ...facts,
       room: { ...facts.room, stock },
-      onHand: [shelf({ kind: 'needle', point, sizeNm }, 1), shelf({ kind: 'thread', ...thread }, 9)],
+      onHand: [
+        shelf({ kind: 'needle', system: '130/705 H', point, sizeNm }, 1),
+        shelf({ kind: 'thread', ...thread }, 9),
+      ],
     })
     expect(short.seats).toHaveLength(1)
     expect(short.help.map(({ words }) => words).join()).toMatch(/a pack of 5 universal/)
@@ -246,7 +249,7 @@ describe('a course', () => {
     const base = evening({ blocks: 1, learners: [eveningLearner('Ida', 2)] })
     const { kits } = eveningQuestion(base, EVENING_AT)
     const { needle, topThread } = kits.get('of Ida')!.get('Heron')!
-    const item = { kind: 'needle' as const, point: needle.point, sizeNm: needle.sizeNm }
+    const item = { kind: 'needle' as const, system: needle.system, point: needle.point, sizeNm: needle.sizeNm }
     const facts = {
       ...base,
       blockMinutes: 60 * 24,

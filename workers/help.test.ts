@@ -56,7 +56,10 @@ describe('the one change that would seat more', () => {
     const short = {
       ...facts,
       room: { ...facts.room, stock: { needles: [{ point, sizeNm, count: 9 }], threads: [topThread] } },
-      onHand: [shelf({ kind: 'needle', point, sizeNm }, 9), shelf({ kind: 'thread', ...topThread }, 1)],
+      onHand: [
+        shelf({ kind: 'needle', system: '130/705 H', point, sizeNm }, 9),
+        shelf({ kind: 'thread', ...topThread }, 1),
+      ],
     }
     const found = plan(short)
     expect(found.seats).toHaveLength(1)

@@ -10,11 +10,11 @@ export function HurtLink() {
   return (
     <Link
       href={here ? `/hurt?machine=${here}` : '/hurt'}
-      className="btn btn-outline min-h-11 border-error text-error"
+      className="btn btn-outline min-h-11 border-error px-3 text-error"
       prefetch={false}
+      aria-label="Somebody is hurt"
     >
-      <HeartPulse className="size-5" aria-hidden="true" />
-      <span className="max-sm:sr-only">Somebody is hurt</span>
+      <HeartPulse className="size-5" aria-hidden="true" /> Hurt?
     </Link>
   )
 }

@@ -13,7 +13,7 @@ export function SignOut() {
   }
   return (
     <button type="button" className="btn btn-ghost min-h-11" onClick={() => void leave()}>
-      <LogOut className="size-4" aria-hidden="true" /> <span className="max-sm:sr-only">Sign out</span>
+      <LogOut className="size-4" aria-hidden="true" /> <span className="max-2xl:sr-only">Sign out</span>
     </button>
   )
 }

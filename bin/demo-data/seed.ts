@@ -5,7 +5,7 @@ import { kitRequestFor } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
 import type { DropTest } from '@/core/kit/needle-fit'
 import type { KitRequest, KitStock } from '@/core/kit/request'
-import { itemKey, type StockItem } from '@/core/stock/item'
+import { itemKey, type NeedleItem, type StockItem } from '@/core/stock/item'
 import { needlesFitted } from '@/core/stock/reconcile'
 import { DEFAULT_HOUSE_RULES, type HouseRules } from '@/core/schema/house-rules'
 import type { Actor } from '@/store/actor'
@@ -26,31 +26,39 @@ export const DEMO_STAFF = [
 ] as const
 export const DEMO_CLASS_CODE = 'salt-campkit'
 
-const NEEDLES: KitStock['needles'] = [
-  { point: 'universal', sizeNm: 60, count: 5 },
-  { point: 'universal', sizeNm: 70, count: 18 },
-  { point: 'universal', sizeNm: 80, count: 22 },
-  { point: 'universal', sizeNm: 90, count: 14 },
-  { point: 'universal', sizeNm: 100, count: 6 },
-  { point: 'universal', sizeNm: 110, count: 4 },
-  { point: 'microtex', sizeNm: 60, count: 8 },
-  { point: 'microtex', sizeNm: 70, count: 10 },
-  { point: 'microtex', sizeNm: 80, count: 5 },
-  { point: 'ballpoint', sizeNm: 75, count: 5 },
-  { point: 'ballpoint', sizeNm: 80, count: 10 },
-  { point: 'ballpoint', sizeNm: 90, count: 5 },
-  { point: 'stretch', sizeNm: 75, count: 10 },
-  { point: 'stretch', sizeNm: 90, count: 5 },
-  { point: 'jeans', sizeNm: 90, count: 5 },
-  { point: 'jeans', sizeNm: 100, count: 8 },
-  { point: 'jeans', sizeNm: 110, count: 4 },
-  { point: 'leather', sizeNm: 100, count: 4 },
-  { point: 'leather', sizeNm: 110, count: 3 },
-  { point: 'quilting', sizeNm: 90, count: 5 },
-  { point: 'topstitch', sizeNm: 80, count: 5 },
-  { point: 'topstitch', sizeNm: 90, count: 0 },
-  { point: 'twin-ballpoint', sizeNm: 75, count: 2 },
-  { point: 'wing', sizeNm: 100, count: 2 },
+const HOUSEHOLD = { system: '130/705 H' } as const
+const NEEDLES: readonly (Omit<NeedleItem, 'kind'> & { readonly count: number })[] = [
+  { ...HOUSEHOLD, point: 'universal', sizeNm: 60, count: 5 },
+  { ...HOUSEHOLD, point: 'universal', sizeNm: 70, count: 18 },
+  { ...HOUSEHOLD, point: 'universal', sizeNm: 80, count: 22 },
+  { ...HOUSEHOLD, point: 'universal', sizeNm: 90, count: 14 },
+  { ...HOUSEHOLD, point: 'universal', sizeNm: 100, count: 6 },
+  { ...HOUSEHOLD, point: 'universal', sizeNm: 110, count: 4 },
+  { ...HOUSEHOLD, point: 'microtex', sizeNm: 60, count: 8 },
+  { ...HOUSEHOLD, point: 'microtex', sizeNm: 70, count: 10 },
+  { ...HOUSEHOLD, point: 'microtex', sizeNm: 80, count: 5 },
+  { ...HOUSEHOLD, point: 'ballpoint', sizeNm: 75, count: 5 },
+  { ...HOUSEHOLD, point: 'ballpoint', sizeNm: 80, count: 10 },
+  { ...HOUSEHOLD, point: 'ballpoint', sizeNm: 90, count: 5 },
+  { ...HOUSEHOLD, point: 'stretch', sizeNm: 75, count: 10 },
+  { ...HOUSEHOLD, point: 'stretch', sizeNm: 90, count: 5 },
+  { ...HOUSEHOLD, point: 'jeans', sizeNm: 90, count: 5 },
+  { ...HOUSEHOLD, point: 'jeans', sizeNm: 100, count: 8 },
+  { ...HOUSEHOLD, point: 'jeans', sizeNm: 110, count: 4 },
+  { ...HOUSEHOLD, point: 'leather', sizeNm: 100, count: 4 },
+  { ...HOUSEHOLD, point: 'leather', sizeNm: 110, count: 3 },
+  { ...HOUSEHOLD, point: 'quilting', sizeNm: 90, count: 5 },
+  { ...HOUSEHOLD, point: 'topstitch', sizeNm: 80, count: 5 },
+  { ...HOUSEHOLD, point: 'topstitch', sizeNm: 90, count: 0 },
+  { ...HOUSEHOLD, point: 'twin-ballpoint', sizeNm: 75, count: 2 },
+  { ...HOUSEHOLD, point: 'wing', sizeNm: 100, count: 2 },
+  { system: 'long shank', point: 'universal', sizeNm: 80, count: 3 },
+  { system: 'long shank', point: 'universal', sizeNm: 90, count: 5 },
+  { system: 'long shank', point: 'universal', sizeNm: 100, count: 2 },
+  { system: '135×17', point: 'universal', sizeNm: 110, count: 6 },
+  { system: '135×17', point: 'leather', sizeNm: 110, count: 5 },
+  { system: '16×231', point: 'universal', sizeNm: 80, count: 4 },
+  { system: '16×231', point: 'universal', sizeNm: 90, count: 8 },
 ]
 
 const THREADS: KitStock['threads'] = [
@@ -212,8 +220,6 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
   }
 }
 
-type NeedleItem = Extract<StockItem, { kind: 'needle' }>
-
 /** What must have been bought for the history to have happened and the shelf to hold what it holds. */
 function boughtNeedles(events: readonly MachineEvent[]): { item: NeedleItem; count: number }[] {
   const bought = new Map<string, { item: NeedleItem; count: number }>()
@@ -224,7 +230,7 @@ function boughtNeedles(events: readonly MachineEvent[]): { item: NeedleItem; cou
   }
   for (const { item } of needlesFitted([{ machineId: '', events }])) add(item, 1)
   for (const { count, ...item } of NEEDLES) add({ kind: 'needle', ...item }, count)
-  add({ kind: 'needle', point: MISSING.point, sizeNm: MISSING.sizeNm }, MISSING.count)
+  add({ kind: 'needle', ...HOUSEHOLD, point: MISSING.point, sizeNm: MISSING.sizeNm }, MISSING.count)
   return [...bought.values()]
 }
 

@@ -8,7 +8,7 @@ const FILES = [
   'package-lock.json',
   'next.config.ts',
   'proxy.ts',
-  'instrumentation.ts',
+  'instrumentation.ts', 'instrumentation-node.ts',
   'postcss.config.mjs',
   'tsconfig.json',
 ]

@@ -1,5 +1,5 @@
 import { NEEDLE_OUT } from '../knowledge/needle-out'
-import { POINTS } from '../knowledge/needle'
+import { POINTS, systemKey, systemWords } from '../knowledge/needle'
 import { plain } from '../knowledge/rule'
 import type { RoomNumbers } from '../knowledge/room-number'
 import type { Kit } from '../kit/request'
@@ -98,15 +98,17 @@ function needleTasks(traits: Traits, state: MachineState, kit: Kit | undefined, 
   const wear = state.fitting && wearOfFitting(state.fitting, rules)
   const wanted = kit?.needle ?? (fitted?.condition === 'unverified' || wear?.verdict === 'change' ? fitted : undefined)
   if (!wanted) return []
+  const system = kit?.needle.system ?? traits.needleSystem ?? fitted?.system ?? 'unknown'
   const same =
     fitted &&
+    systemKey(fitted.system) === systemKey(system) &&
     fitted.point === wanted.point &&
     fitted.sizeNm === wanted.sizeNm &&
     fitted.gapMm === wanted.gapMm &&
     fitted.condition !== 'unverified'
   if (same && wear?.verdict !== 'change') return []
   const { point, sizeNm, gapMm } = wanted
-  const name = `${POINTS[point].words} ${sizeText(sizeNm)}`
+  const name = `${POINTS[point].words} ${sizeText(sizeNm)}${systemWords(system)}`
   const reason = !fitted
     ? 'No needle is known to be in it.'
     : fitted.condition === 'unverified'
@@ -129,7 +131,7 @@ function needleTasks(traits: Traits, state: MachineState, kit: Kit | undefined, 
         body: {
           ...(out && { out }),
           in: {
-            system: traits.needleSystem ?? kit?.needle.system ?? 'unknown',
+            system,
             point,
             sizeNm,
             ...(gapMm !== undefined && { gapMm }),

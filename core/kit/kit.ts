@@ -1,4 +1,4 @@
-import { isLargestEyed, isTwin, type NeedleSystem, type Point } from '../knowledge/needle'
+import { HOUSEHOLD_SYSTEM, isLargestEyed, isTwin, systemKey, type NeedleSystem, type Point } from '../knowledge/needle'
 import { KNOWLEDGE, type Knowledge } from '../knowledge/knowledge'
 import { plain, restsOn, rulesThatHold, sentence, type Facts, type Rule } from '../knowledge/rule'
 import { THREAD_REASONS } from '../knowledge/thread'
@@ -35,7 +35,8 @@ import { chooseBobbin, planThread, type ThreadPlan } from './thread-choice'
  * What goes in the bag for one project on one machine: ranked kits with a reason for every part, or refusals with the
  * exact limit and what would help. Pure; the request must fit its schema.
  */
-export function computeKit(request: KitRequest, knowledge: Knowledge = KNOWLEDGE): KitAnswer {
+export function computeKit(asked: KitRequest, knowledge: Knowledge = KNOWLEDGE): KitAnswer {
+  const request = withOwnNeedles(asked)
   const question = kitQuestion(request, knowledge)
   const { machine } = request
   const refusals: Refusal[] = stackLimits(question)
@@ -164,6 +165,15 @@ function findNeedles(
       .slice(0, 1)
     return [...largeEyed, ...finer, ...priced.filter((choice) => !largeEyed.includes(choice))]
   }
+}
+
+/** Needles of another shank lie on the shelf for other machines: here they are as good as not there. */
+function withOwnNeedles(request: KitRequest): KitRequest {
+  const { stock, machine } = request
+  if (!stock?.needles.some(({ system }) => system !== undefined)) return request
+  const own = systemKey(machine?.needleSystem ?? HOUSEHOLD_SYSTEM.name)
+  const needles = stock.needles.filter(({ system }) => system === undefined || systemKey(system) === own)
+  return { ...request, stock: { ...stock, needles } }
 }
 
 const onShelf = (stock: KitStock, needle: { readonly point: Point; readonly sizeNm: number }): boolean =>

@@ -44,7 +44,13 @@ export interface KitSchools {
 }
 
 export interface KitStock {
-  readonly needles: readonly { readonly point: Point; readonly sizeNm: number; readonly count: number }[]
+  readonly needles: readonly {
+    readonly point: Point
+    readonly sizeNm: number
+    readonly count: number
+    /** absent: of the system that the machine takes */
+    readonly system?: string
+  }[]
   readonly threads: readonly { readonly tex: number; readonly fibre: Fibre; readonly use: ThreadUse }[]
 }
 

@@ -184,9 +184,21 @@ function folded(name: string): string {
   return known
 }
 
+/** A shank as it is told apart: the same text for every name of the same shank. */
+export const systemKey = (name: string): string => folded(needleSystem(name)?.name ?? name)
+
+/** A shank as it is said: its catalogue name, or what somebody wrote down. */
+export const systemName = (name: string): string => needleSystem(name)?.name ?? name
+
+export const isHousehold = (name: string): boolean => systemKey(name) === folded(HOUSEHOLD_SYSTEM.name)
+
 /** The system of that name, written in any case, with or without spaces, × or x. Undefined: not in the catalogue. */
 export const needleSystem = (
   name: string,
   systems: readonly NeedleSystem[] = NEEDLE_SYSTEMS,
 ): NeedleSystem | undefined =>
   systems.find((system) => [system.name, ...system.names].some((known) => folded(known) === folded(name)))
+
+/** ", system long shank": said of every needle that is no household one. */
+export const systemWords = (system: string, sayHousehold = false): string =>
+  isHousehold(system) ? (sayHousehold ? `, system ${systemName(system)}` : '') : `, system ${systemName(system)}`

@@ -1,6 +1,6 @@
 import { CHECKS } from '../knowledge/fault'
 import { SYMPTOM_WORDS } from '../knowledge/symptom'
-import { POINTS } from '../knowledge/needle'
+import { POINTS, systemWords } from '../knowledge/needle'
 import { plain } from '../knowledge/rule'
 import { GROUP_WORDS } from '../knowledge/check'
 import { readSwatch, READING_WORDS } from '../tension/reading'
@@ -14,8 +14,8 @@ export interface EventWords {
   readonly detail: string
 }
 
-const needle = (each: { point: keyof typeof POINTS; sizeNm: number }) =>
-  `${POINTS[each.point].words} ${sizeText(each.sizeNm)}`
+const needle = (each: { point: keyof typeof POINTS; sizeNm: number; system: string }) =>
+  `${POINTS[each.point].words} ${sizeText(each.sizeNm)}${systemWords(each.system)}`
 const spaced = (word: string) => word.replaceAll('-', ' ')
 
 const OUTCOME_WORDS: Readonly<Record<BodyOf<'fault-run'>['outcome'], string>> = {

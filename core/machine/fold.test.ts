@@ -128,7 +128,7 @@ describe('what a machine is today', () => {
     expect(after(goodSwatch)).toMatchObject({ standing: 'ready', because: [] })
     expect(after(sewn(9))).toMatchObject({
       standing: 'due',
-      because: expect.arrayContaining([expect.stringContaining('9 of 8 effective hours')]),
+      because: expect.arrayContaining([expect.stringContaining('9 of 8 effective hours')]) as string[],
     })
     expect(after({ kind: 'red-tagged', body: { because: 'a hot motor' } })).toMatchObject({
       standing: 'stopped',

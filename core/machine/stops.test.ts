@@ -7,9 +7,10 @@ import { standingOf } from './standing'
 
 const HOUR = 3_600_000
 const START = Date.parse('2026-11-26T08:00:00.000Z')
-const book = (...lines: (Happening | [hours: number, Happening])[]): MachineEvent[] =>
+type Line = Happening | readonly [hours: number, happening: Happening]
+const book = (...lines: Line[]): MachineEvent[] =>
   lines.map((line, index): MachineEvent => {
-    const [hours, happening] = Array.isArray(line) ? line : [index, line]
+    const [hours, happening] = 'kind' in line ? [index, line] : line
     return {
       ...happening,
       eventId: `line ${String(index).padStart(2, '0')}`,
@@ -44,11 +45,9 @@ const seatCheck = (fails: Record<string, 'no-touch' | 'settings' | 'threading'> 
   body: {
     list: 'seat',
     steps: (['settings', 'threading', 'needle', 'bobbin', 'raise', 'no-touch', 'line', 'swatch'] as const)
-      .map((group) => ({ step: group as string, group: group as 'settings', result: 'pass' as 'pass' | 'fail' }))
+      .map((group) => ({ step: group as string, group, result: 'pass' as 'pass' | 'fail' }))
       .filter(({ step }) => !(step in fails))
-      .concat(
-        Object.entries(fails).map(([step, group]) => ({ step, group: group as 'settings', result: 'fail' as const })),
-      ),
+      .concat(Object.entries(fails).map(([step, group]) => ({ step, group, result: 'fail' as const }))),
   },
 })
 const used: Happening = { kind: 'used', body: { use: { load: 'ordinary', motorMinutes: 10 }, finishedProject: false } }
@@ -164,7 +163,7 @@ describe('a check that fails', () => {
 
 it('a machine at which somebody was hurt is stopped like one with a red tag', () => {
   const state = after(fitted, { kind: 'somebody-hurt', body: { what: 'a finger' } })
-  expect(state.locks).toMatchObject([{ kind: 'red-tag', because: expect.stringContaining('a finger') }])
+  expect(state.locks).toMatchObject([{ kind: 'red-tag', because: expect.stringContaining('a finger') as string }])
   expect(
     after(fitted, { kind: 'somebody-hurt', body: {} }, { kind: 'red-tag-lifted', body: { because: 'x' } }).locks,
   ).toEqual([])

@@ -69,7 +69,15 @@ export const SchoolsSchema = strict({
 })
 
 export const StockSchema = strict({
-  needles: Type.Array(strict({ point: PointWord, sizeNm: Above0, count: Type.Integer({ minimum: 0 }) })),
+  needles: Type.Array(
+    strict({
+      point: PointWord,
+      sizeNm: Above0,
+      count: Type.Integer({ minimum: 0 }),
+      /** absent: needles of the machine that is asked about */
+      system: Type.Optional(Type.String({ minLength: 1, maxLength: 80 })),
+    }),
+  ),
   threads: Type.Array(strict({ tex: Tex, fibre: FibreWord, use: UseWord })),
 })
 

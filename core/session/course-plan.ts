@@ -2,7 +2,8 @@ import { foldNext } from '../machine/fold'
 import type { Happening, MachineEvent } from '../machine/event'
 import type { MachineState } from '../machine/state'
 import { fabricClass, completeFabric } from '../fabric/intake'
-import { itemKey, type StockItem } from '../stock/item'
+import { HOUSEHOLD_SYSTEM } from '../knowledge/needle'
+import { itemKey, needleItem, type StockItem } from '../stock/item'
 import { loadOf } from '../wear/wear'
 import { fittedIn } from './breach'
 import { planEvening, type EveningPlan, type EveningRequest } from './evening-plan'
@@ -81,12 +82,14 @@ function roomAfter({ room }: EveningFacts, used: ReadonlyMap<string, number>): E
   if (!room.stock) return room
   const needles = room.stock.needles.map((needle) => ({
     ...needle,
-    count: Math.max(0, needle.count - (used.get(itemKey({ kind: 'needle', ...withoutCount(needle) })) ?? 0)),
+    count: Math.max(
+      0,
+      needle.count -
+        (used.get(itemKey(needleItem({ ...needle, system: needle.system ?? HOUSEHOLD_SYSTEM.name }))) ?? 0),
+    ),
   }))
   return { ...room, stock: { ...room.stock, needles } }
 }
-
-const withoutCount = <Needle extends { readonly count: number }>({ count: _, ...needle }: Needle) => needle
 
 /** What the machines will be after an evening: the lines that it will write, folded as any others. */
 function statesAfter(

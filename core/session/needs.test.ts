@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { itemKey, type StockItem } from '../stock/item'
 import { shortagesOf, type Need } from './needs'
 
-const NEEDLE: StockItem = { kind: 'needle', point: 'jeans', sizeNm: 100 }
+const NEEDLE: StockItem = { kind: 'needle', system: '130/705 H', point: 'jeans', sizeNm: 100 }
 const THREAD: StockItem = { kind: 'thread', tex: 27, fibre: 'polyester', use: 'all-purpose' }
 const FOOT: StockItem = { kind: 'foot', foot: 'walking' }
 const BOBBIN: StockItem = { kind: 'bobbin', bobbinClass: '15' }
@@ -57,7 +57,7 @@ describe('what evenings to come run short of', () => {
   })
 
   it('keeps things apart that only look alike', () => {
-    const fine: StockItem = { kind: 'needle', point: 'jeans', sizeNm: 90 }
+    const fine: StockItem = { kind: 'needle', system: '130/705 H', point: 'jeans', sizeNm: 90 }
     const found = shortagesOf(
       [{ sessionId: 'week 1', needs: [need(NEEDLE, 1), need(fine, 3)] }],
       [

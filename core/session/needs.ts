@@ -1,5 +1,5 @@
 import type { Kit } from '../kit/request'
-import { asShelved, itemKey, type StockItem } from '../stock/item'
+import { asShelved, itemKey, needleItem, type StockItem } from '../stock/item'
 import { fittedIn } from './breach'
 import { PLAN_COSTS, type PlanQuestion, type PlanSeat } from './plan-question'
 import { bobbinsFor, type EveningFacts } from './room-question'
@@ -28,7 +28,7 @@ export function eveningNeeds(
   const named = new Map(question.kits.map((kit) => [kit.id, kit]))
   const running = known.filter(({ machine }) => question.machines.some(({ id }) => id === machine))
   for (const { student, machine } of fittedIn(running, question, named, { ...PLAN_COSTS, ...question.costs }))
-    add(asShelved(needleItem(kits.get(student)!.get(machine)!), shelves), 1, true)
+    add(asShelved(needleItem(kits.get(student)!.get(machine)!.needle), shelves), 1, true)
   const blocks = [...new Set(known.map(({ block }) => block))]
   const atOnce = blocks.map((block) => {
     const counts = new Map<string, { item: StockItem; count: number }>()
@@ -59,13 +59,6 @@ export function eveningNeeds(
       if (count > (needs.get(key)?.count ?? 0)) needs.set(key, { item, count, usedUp: false })
   return [...needs.values()]
 }
-
-const needleItem = ({ needle: { point, sizeNm, gapMm } }: Kit): StockItem => ({
-  kind: 'needle',
-  point,
-  sizeNm,
-  ...(gapMm !== undefined && { gapMm }),
-})
 
 /** What runs short, when first, and by how many in all. */
 export interface Shortage {

@@ -70,7 +70,7 @@ describe('what a machine holds', () => {
   it('is what its book says, and a needle that nobody knows counts as none', () => {
     expect(holds().needle).toBeNull()
     const known = holds({ kind: 'needle-changed', body: { in: { ...needle, condition: 'new' } } })
-    expect(known.needle).toBe(itemKey({ kind: 'needle', point: 'universal', sizeNm: 80 }))
+    expect(known.needle).toBe(itemKey({ kind: 'needle', system: '130/705 H', point: 'universal', sizeNm: 80 }))
     expect(known.worn).toBeUndefined()
     expect(holds({ kind: 'needle-changed', body: { in: { ...needle, condition: 'unverified' } } }).needle).toBeNull()
   })
@@ -93,7 +93,7 @@ describe('of what there is only so much', () => {
       (ask({ ...facts, ...more }).question.limits ?? []).map(({ id, most }) => [id, most])
     expect(limits({})).toEqual([])
     const { needle, topThread } = ask(facts).kits.get('of Ida')!.get('Heron')!
-    const item = { kind: 'needle' as const, point: needle.point, sizeNm: needle.sizeNm }
+    const item = { kind: 'needle' as const, system: needle.system, point: needle.point, sizeNm: needle.sizeNm }
     const stock = { needles: [{ point: needle.point, sizeNm: needle.sizeNm, count: 1 }], threads: [topThread] }
     const counted = limits({ room: { ...facts.room, stock }, onHand: [shelf(item, 1)] })
     expect(counted).toContainEqual([itemKey(item), 1])

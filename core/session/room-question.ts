@@ -11,7 +11,7 @@ import type { Traits } from '../machine/trait'
 import { TRAIT_QUESTIONS } from '../machine/trait'
 import type { SignOff } from '../people/progress'
 import type { ProjectFacts } from '../schema/project'
-import { asShelved, itemKey, itemWords, type StockItem } from '../stock/item'
+import { asShelved, itemKey, itemWords, needleItem, type StockItem } from '../stock/item'
 import type { OnHand } from '../stock/ledger'
 import { kitUse } from '../thread-use/kit-use'
 import type { ThreadUseAnswer } from '../thread-use/thread-use'
@@ -83,8 +83,8 @@ export interface EveningQuestion {
   readonly limited: ReadonlyMap<string, StockItem>
 }
 
-export const needleName = ({ point, sizeNm, gapMm }: Pick<Kit['needle'], 'point' | 'sizeNm' | 'gapMm'>): string =>
-  itemKey({ kind: 'needle', point, sizeNm, ...(gapMm !== undefined && { gapMm }) })
+export const needleName = (needle: Pick<Kit['needle'], 'system' | 'point' | 'sizeNm' | 'gapMm'>): string =>
+  itemKey(needleItem(needle))
 
 const threadName = ({ tex, fibre }: Kit['topThread']): string => `${tex} ${fibre}`
 
@@ -336,9 +336,8 @@ function limitsOf(
   for (const [kitId, own] of useOf) {
     for (const [machineId, { kit, bobbins }] of own) {
       const { traits } = running.find((each) => each.machineId === machineId)!
-      const { point, sizeNm, gapMm } = kit.needle
       if (room.stock) {
-        take({ kind: 'needle', point, sizeNm, ...(gapMm !== undefined && { gapMm }) }, 'fit', machineId, kitId, 1)
+        take(needleItem(kit.needle), 'fit', machineId, kitId, 1)
         const { tex, fibre, use } = kit.topThread
         take(
           { kind: 'thread', tex, fibre, use },

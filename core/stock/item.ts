@@ -1,11 +1,13 @@
 import Type, { type Static } from 'typebox'
-import { POINTS } from '../knowledge/needle'
+import { isHousehold, POINTS, systemKey, systemName, systemWords } from '../knowledge/needle'
 import { plain } from '../knowledge/rule'
 import { Above0, FibreWord, FootWord, PointWord, SizeWord, strict, Tex, UseWord } from '../schema/vocabulary'
 import { sizeText } from '../units/needle-size'
 
 const Needle = strict({
   kind: Type.Literal('needle'),
+  /** the shank: a needle of another system never seats */
+  system: Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' }),
   point: PointWord,
   sizeNm: SizeWord,
   gapMm: Type.Optional(Above0),
@@ -14,16 +16,24 @@ const Thread = strict({ kind: Type.Literal('thread'), tex: Tex, fibre: FibreWord
 const Bobbin = strict({ kind: Type.Literal('bobbin'), bobbinClass: Type.String({ minLength: 1, maxLength: 40 }) })
 const Foot = strict({ kind: Type.Literal('foot'), foot: FootWord })
 
-/** What a shelf holds: needles by point and size, spools by thread, empty bobbins by class, feet by kind. */
+/** What a shelf holds: needles by system, point and size, spools by thread, empty bobbins by class, feet by kind. */
 export const StockItemSchema = Type.Union([Needle, Thread, Bobbin, Foot])
 export type StockItem = Static<typeof StockItemSchema>
+export type NeedleItem = Extract<StockItem, { kind: 'needle' }>
 export const STOCK_KINDS = ['needle', 'thread', 'bobbin', 'foot'] as const satisfies readonly StockItem['kind'][]
 
 /** The same text for the same item, whoever wrote it down. */
 export function itemKey(item: StockItem): string {
   switch (item.kind) {
     case 'needle':
-      return ['needle', item.point, item.sizeNm, item.gapMm ?? ''].join(':')
+      // Household needles keep the key that their labels were printed with before any other system lay here.
+      return [
+        'needle',
+        ...(isHousehold(item.system) ? [] : [systemKey(item.system)]),
+        item.point,
+        item.sizeNm,
+        item.gapMm ?? '',
+      ].join(':')
     case 'thread':
       return ['thread', item.tex, item.fibre, item.use].join(':')
     case 'bobbin':
@@ -43,10 +53,20 @@ export function asShelved(item: StockItem, shelves: ReadonlySet<string>): StockI
   return shelves.has(itemKey(plain)) ? plain : item
 }
 
-export function itemWords(item: StockItem): string {
+/** The needle of a kit or of a machine's book as a shelf holds it. */
+export const needleItem = ({ system, point, sizeNm, gapMm }: Omit<NeedleItem, 'kind'>): NeedleItem => ({
+  kind: 'needle',
+  system: systemName(system),
+  point,
+  sizeNm,
+  ...(gapMm !== undefined && { gapMm }),
+})
+
+/** @param sayHousehold also say the household system, where a room has another besides */
+export function itemWords(item: StockItem, sayHousehold = false): string {
   switch (item.kind) {
     case 'needle':
-      return `${POINTS[item.point].words} ${sizeText(item.sizeNm)}${item.gapMm ? `, ${plain(item.gapMm)} mm apart` : ''}`
+      return `${POINTS[item.point].words} ${sizeText(item.sizeNm)}${item.gapMm ? `, ${plain(item.gapMm)} mm apart` : ''}${systemWords(item.system, sayHousehold)}`
     case 'thread':
       return `${item.use.replaceAll('-', ' ')} ${item.fibre}, ${plain(item.tex)} tex`
     case 'bobbin':
@@ -55,3 +75,7 @@ export function itemWords(item: StockItem): string {
       return `${item.foot.replaceAll('-', ' ')} foot`
   }
 }
+
+/** Whether shelves hold needles of more than one system, so that each says its own. */
+export const manySystems = (items: readonly StockItem[]): boolean =>
+  new Set(items.flatMap((item) => (item.kind === 'needle' ? [systemKey(item.system)] : []))).size > 1

@@ -1,11 +1,8 @@
 import type { MachineEvent } from '../machine/event'
 import { applyCorrections } from '../machine/fold'
 import { isBroken, reportsBreak } from '../machine/needle-break'
-import type { Fitting } from '../machine/state'
-import { itemKey, type StockItem } from './item'
+import { itemKey, needleItem, type NeedleItem } from './item'
 import { onHand, type NeedleFitted, type StockMove } from './ledger'
-
-type NeedleItem = Extract<StockItem, { kind: 'needle' }>
 
 /** The needle lines of one machine's book. */
 export interface NeedleBook {
@@ -139,7 +136,7 @@ function followBook({ machineId, events }: NeedleBook, tally: (item: NeedleItem)
         inside = undefined
       }
       if (needle) {
-        inside = itemOf(needle)
+        inside = needleItem(needle)
         const coming = tally(inside)
         coming.inMachines += 1
         touch(inside)
@@ -167,19 +164,12 @@ function followBook({ machineId, events }: NeedleBook, tally: (item: NeedleItem)
   }
 }
 
-const itemOf = ({ point, sizeNm, gapMm }: Fitting['needle']): NeedleItem => ({
-  kind: 'needle',
-  point,
-  sizeNm,
-  ...(gapMm !== undefined && { gapMm }),
-})
-
 /** New needles that these books say went into machines: what a shelf has to do without. */
 export function needlesFitted(books: readonly NeedleBook[]): NeedleFitted[] {
   return books.flatMap(({ events }) =>
     applyCorrections(events).flatMap(({ event, happening }) =>
       happening?.kind === 'needle-changed' && happening.body.in?.condition === 'new'
-        ? [{ item: itemOf(happening.body.in), happenedAt: event.happenedAt }]
+        ? [{ item: needleItem(happening.body.in), happenedAt: event.happenedAt }]
         : [],
     ),
   )

@@ -5,7 +5,7 @@ import { itemKey, type StockItem } from './item'
 import { reorderPoints, shoppingList } from './reorder'
 
 const NOW = '2026-11-26T10:00:00.000Z'
-const needle: StockItem = { kind: 'needle', point: 'universal', sizeNm: 80 }
+const needle: StockItem = { kind: 'needle', system: '130/705 H', point: 'universal', sizeNm: 80 }
 const thread: StockItem = { kind: 'thread', tex: 27, fibre: 'polyester', use: 'all-purpose' }
 const foot: StockItem = { kind: 'foot', foot: 'walking' }
 const daysAgo = (days: number) => new Date(new Date(NOW).getTime() - days * 24 * 3_600_000).toISOString()

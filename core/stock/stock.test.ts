@@ -9,7 +9,7 @@ import { needlesFitted, reconcileNeedles } from './reconcile'
 
 let ids = 0
 const at = (minute: number) => new Date(Date.UTC(2026, 0, 1, 9, minute)).toISOString()
-const needle: StockItem & { kind: 'needle' } = { kind: 'needle', point: 'universal', sizeNm: 80 }
+const needle: StockItem & { kind: 'needle' } = { kind: 'needle', system: '130/705 H', point: 'universal', sizeNm: 80 }
 const move = (minute: number, kind: StockMove['kind'], count: number, item: StockItem = needle): StockMove => ({
   moveId: `m${String((ids += 1)).padStart(6, '0')}`,
   item,
@@ -147,6 +147,7 @@ describe('an item', () => {
   const anyItem: fc.Arbitrary<StockItem> = fc.oneof(
     fc.record({
       kind: fc.constant('needle' as const),
+      system: fc.constantFrom('130/705 H', 'long shank', '135×17'),
       point: fc.constantFrom('universal', 'jeans' as const),
       sizeNm: fc.constantFrom(80, 90),
     }),

@@ -1,10 +1,12 @@
 import Type from 'typebox'
 import { eventBody, EVENT_KINDS, type BodyOf, type EventKind, type MachineEvent } from '@/core/machine/event'
+import { needleMisfit } from '@/core/machine/needle-misfit'
 import { may } from '@/core/people/role'
 import { check } from '@/core/schema/validate'
 import { Invalid } from '@/core/schema/invalid'
 import { strict, words } from '@/core/schema/vocabulary'
 import { callRaisedBy } from '@/core/people/help-call'
+import { readTraits } from '../machine/machines'
 import { openCall } from '../calls/open-call'
 import { readLine, writeLine } from '../machine/book'
 import { readSite } from '../site/site'
@@ -38,6 +40,7 @@ export const log = command(
       throw new Invalid('invalid', '"happenedAt" lies in the future; it must be now or earlier', 'happenedAt')
     }
     await checkSeat(call, machineId)
+    await checkNeedle(call, machineId, line)
     if (line.kind === 'correction') await checkCorrection(call, machineId, line.body)
     await writeLine(call.tx, call.actor, machineId, line)
     const raised = callRaisedBy(line)
@@ -65,6 +68,19 @@ function checkedBody(kind: EventKind, body: unknown): unknown {
       throw new Invalid(error.code, error.message, ['body', error.path].filter(Boolean).join('.'))
     throw error
   }
+}
+
+async function checkNeedle({ tx, actor }: CommandCall, machineId: string, line: MachineEvent): Promise<void> {
+  const happened = line.kind === 'correction' ? line.body.replacement : line
+  if (happened?.kind !== 'needle-changed' || !happened.body.in) return
+  const traits = (await readTraits(tx, actor.siteId, [machineId], ['needleSystem'])).get(machineId) ?? {}
+  const misfit = needleMisfit(traits, happened)
+  if (misfit === undefined) return
+  throw new Invalid(
+    'invalid',
+    misfit,
+    line.kind === 'correction' ? 'body.replacement.body.in.system' : 'body.in.system',
+  )
 }
 
 /** A learner writes for the machine of their own seat, and no other. */

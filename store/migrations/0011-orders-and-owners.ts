@@ -18,12 +18,9 @@ const STATEMENTS = [
   `alter table machine_event add column imported_by uuid`,
   // What the shelves and the sum of needles read of every book; all other lines are left alone.
   `create index machine_event_needles on machine_event (site_id, happened_at)
-     where kind in ('needle-changed', 'needle-broke', 'pieces-found')`,
+     where kind in ('needle-changed', 'needle-broke', 'pieces-found', 'fault-run', 'correction')`,
   // Until now a shelf held household needles only, so that is what they are.
-  `update stock_move set
-     item = item || '{"system": "130/705 H"}',
-     item_key = concat_ws(':', 'needle', '130/705h', item->>'point', item->>'sizeNm', coalesce(item->>'gapMm', ''))
-   where item->>'kind' = 'needle'`,
+  `update stock_move set item = item || '{"system": "130/705 H"}' where item->>'kind' = 'needle'`,
 ]
 
 export async function up(db: Kysely<unknown>): Promise<void> {

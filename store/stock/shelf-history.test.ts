@@ -19,7 +19,7 @@ beforeAll(async () => {
 afterAll(() => end())
 
 const ITEMS: readonly StockItem[] = [
-  { kind: 'needle', point: 'universal', sizeNm: 80 },
+  { kind: 'needle', system: '130/705 H', point: 'universal', sizeNm: 80 },
   { kind: 'thread', tex: 27, fibre: 'polyester', use: 'all-purpose' },
   { kind: 'bobbin', bobbinClass: 'Class 15' },
 ]
@@ -90,7 +90,9 @@ describe('a shelf, whatever is done with it', () => {
         const stock = await readStock(store, who.siteId)
         expect(stock === undefined).toBe(notebook.size === 0)
         for (const { point, sizeNm, count } of stock?.needles ?? [])
-          expect(count).toBe(Math.max(0, notebook.get(itemKey({ kind: 'needle', point, sizeNm }))!))
+          expect(count).toBe(
+            Math.max(0, notebook.get(itemKey({ kind: 'needle', system: '130/705 H', point, sizeNm }))!),
+          )
       }),
       { numRuns: 25 },
     )

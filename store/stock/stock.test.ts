@@ -59,7 +59,7 @@ describe('a shelf', () => {
       traits: {},
       source: 'manual',
     })
-    const item: StockItem = { kind: 'needle', point: 'jeans', sizeNm: 100 }
+    const item: StockItem = { kind: 'needle', system: '130/705 H', point: 'jeans', sizeNm: 100 }
     await run('count-stock', { item, count: 3 })
     const eventId = uuid()
     const body = { in: { system: '130/705 H', point: 'jeans', sizeNm: 100, condition: 'new' } }

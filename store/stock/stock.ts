@@ -81,7 +81,7 @@ export async function readStock(store: Reader, siteId: string): Promise<KitStock
   if (shelves.length === 0) return undefined
   return check(StockSchema, {
     needles: shelves.flatMap(({ item, count }) =>
-      item.kind === 'needle' ? [{ point: item.point, sizeNm: item.sizeNm, count }] : [],
+      item.kind === 'needle' ? [{ system: item.system, point: item.point, sizeNm: item.sizeNm, count }] : [],
     ),
     threads: shelves.flatMap(({ item, count }) =>
       item.kind === 'thread' && count > 0 ? [{ tex: item.tex, fibre: item.fibre, use: item.use }] : [],

@@ -19,6 +19,8 @@ export interface PlanMachine {
   /** share of the needle's life that is left, 0…1; absent: not known */
   readonly lifeLeft?: number
   readonly hoursLeft?: string
+  /** somebody there calls for help, in words */
+  readonly call?: string
 }
 
 /** A table with its chair, in tenths of a metre. */
@@ -95,7 +97,7 @@ export function RoomPlan({
 
 function Table({ machine }: { machine: PlanMachine }) {
   const { width, height } = TABLE
-  const words = `${machine.name}, ${machine.standing}${machine.because ? `: ${machine.because}` : ''}. In it: ${machine.needle}. ${machine.setting}.`
+  const words = `${machine.call ? `${machine.call}. ` : ''}${machine.name}, ${machine.standing}${machine.because ? `: ${machine.because}` : ''}. In it: ${machine.needle}. ${machine.setting}.`
   return (
     <a href={machine.href} aria-label={words} className="plan-table">
       <g transform={`translate(${machine.place.x - width / 2} ${machine.place.y - height / 2})`}>
@@ -125,10 +127,19 @@ function Table({ machine }: { machine: PlanMachine }) {
             {machine.standing.toUpperCase()}
           </text>
         </g>
-        <text x="1" y="8" fontSize="1.3" fill="currentColor" opacity="0.85">
-          no. {machine.number}
-          {machine.who && ` · ${machine.who}`}
-        </text>
+        {machine.call ? (
+          <>
+            <rect x="0" y="6.5" width={width - 10} height="2.1" fill="currentColor" className="text-secondary" />
+            <text x="1" y="8" fontSize="1.4" fontWeight="700" fill="var(--color-base-100)">
+              {machine.call}
+            </text>
+          </>
+        ) : (
+          <text x="1" y="8" fontSize="1.3" fill="currentColor" opacity="0.85">
+            no. {machine.number}
+            {machine.who && ` · ${machine.who}`}
+          </text>
+        )}
         <g transform={`translate(${width - 9.2} 3.2) scale(0.46)`}>
           <MachineOutline traits={machine.traits} />
         </g>

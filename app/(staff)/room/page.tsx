@@ -5,6 +5,8 @@ import { plain } from '@/core/knowledge/rule'
 import { standingOf, type MachineStanding, type StandingWord } from '@/core/machine/standing'
 import type { Traits } from '@/core/machine/trait'
 import { partsOf } from '@/core/room/walk'
+import type { HelpCall } from '@/core/people/help-call'
+import { readOpenCalls } from '@/store/calls/calls'
 import { readRoom, readTraits, type RoomMachine } from '@/store/machine/machines'
 import { readSitters } from '@/store/project/projects'
 import { siteOf } from '../../_server/site'
@@ -27,10 +29,11 @@ const STANDINGS = ['ready', 'due', 'stopped'] as const
 export default async function RoomPage({ searchParams }: Props) {
   const actor = await mustSee('see-room')
   const store = theStore()
-  const [room, site, sitters, asked] = await Promise.all([
+  const [room, site, sitters, calls, asked] = await Promise.all([
     readRoom(store, actor.siteId),
     siteOf(actor.siteId),
     readSitters(store, actor.siteId),
+    readOpenCalls(store, actor.siteId),
     searchParams,
   ])
   const rules = site.houseRules.needle
@@ -55,6 +58,7 @@ export default async function RoomPage({ searchParams }: Props) {
       standings.get(machine.machineId)!,
       rules.lifeHours,
       sitters.get(machine.machineId) ?? '',
+      calls.find(({ machineId }) => machineId === machine.machineId),
     ),
   )
   const count = (word: StandingWord) => room.filter((machine) => standing(machine) === word).length
@@ -176,6 +180,7 @@ function planned(
   { standing, because, wear }: MachineStanding,
   lifeHours: number,
   who: string,
+  call: HelpCall | undefined,
 ): PlanMachine {
   const { state } = machine
   const setting = [
@@ -193,6 +198,7 @@ function planned(
     needle: state.fitting ? shortNeedle(state.fitting.needle) : 'no needle',
     setting: setting.join(' · ') || 'not set up yet',
     who,
+    ...(call && { call: call.about === 'hurt' ? `${call.who}: hurt` : `${call.who} calls` }),
     traits: { ...(drive && { drive }), ...(spoolPin && { spoolPin }) },
     ...(wear &&
       state.fitting?.needle.condition !== 'unverified' && {

@@ -30,6 +30,7 @@ export function RoomList({ machines }: { machines: readonly PlanMachine[] }) {
             </th>
             <td>
               <StandingMark standing={machine.standing} />
+              {machine.call && <strong className="block text-secondary">{machine.call}</strong>}
               {machine.because && <span className="block text-sm">{machine.because}</span>}
             </td>
             <td className="font-semibold whitespace-nowrap">{machine.needle}</td>
@@ -54,6 +55,7 @@ export function RoomCards({ machines }: { machines: readonly PlanMachine[] }) {
               <span className="text-xl font-bold">{machine.name}</span>
               <StandingMark standing={machine.standing} />
             </span>
+            {machine.call && <strong className="block text-secondary">{machine.call}</strong>}
             <span className="mt-1 block font-semibold">{machine.needle}</span>
             <span className="block text-sm">{machine.setting}</span>
             {machine.because && <span className="mt-1 block text-sm">{machine.because}</span>}

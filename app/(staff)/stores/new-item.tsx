@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { POINTS, type Point } from '@/core/knowledge/needle'
+import { HOUSEHOLD_SYSTEM, NEEDLE_SYSTEMS, needleSystem, POINTS, sizesSold, type Point } from '@/core/knowledge/needle'
 import { FEET } from '@/core/knowledge/foot'
 import { THREAD_USES } from '@/core/knowledge/thread'
 import { STOCK_KINDS, type StockItem } from '@/core/stock/item'
@@ -12,7 +12,7 @@ import { NumberField } from '@/ui/parts/number-field'
 import { useWrite } from '@/ui/parts/use-write'
 
 const FIRST: Readonly<Record<StockItem['kind'], StockItem>> = {
-  needle: { kind: 'needle', point: 'universal', sizeNm: 80 },
+  needle: { kind: 'needle', system: HOUSEHOLD_SYSTEM.name, point: 'universal', sizeNm: 80 },
   thread: { kind: 'thread', tex: 27, fibre: 'polyester', use: 'all-purpose' },
   bobbin: { kind: 'bobbin', bobbinClass: '15' },
   foot: { kind: 'foot', foot: 'standard' },
@@ -72,22 +72,34 @@ function ItemFields({ item, set }: { item: StockItem; set: (item: StockItem) => 
   switch (item.kind) {
     case 'needle': {
       const { gaps } = POINTS[item.point]
-      const choose = (point: Point, sizeNm: number) => {
+      const system = needleSystem(item.system) ?? HOUSEHOLD_SYSTEM
+      const sold = (Object.keys(POINTS) as Point[]).filter((point) => sizesSold(system, point).length > 0)
+      const choose = (point: Point, sizeNm: number, of = system) => {
         const gapMm = POINTS[point].gaps?.find(({ sizesNm }) => sizesNm.includes(sizeNm))?.gapMm
-        set({ kind: 'needle', point, sizeNm, ...(gapMm !== undefined && { gapMm }) })
+        set({ kind: 'needle', system: of.name, point, sizeNm, ...(gapMm !== undefined && { gapMm }) })
       }
       return (
         <>
           <Select
+            label="System"
+            value={system.name}
+            options={NEEDLE_SYSTEMS.map(({ name, household }) => [name, household ? `${name} (household)` : name])}
+            set={(name) => {
+              const next = needleSystem(name)!
+              const sizes = sizesSold(next, 'universal')
+              choose('universal', sizes.includes(80) ? 80 : sizes[0]!, next)
+            }}
+          />
+          <Select
             label="Point"
             value={item.point}
-            options={(Object.keys(POINTS) as Point[]).map((point) => [point, POINTS[point].words])}
-            set={(point) => choose(point as Point, POINTS[point as Point].sizesNm[0]!)}
+            options={sold.map((point) => [point, POINTS[point].words])}
+            set={(point) => choose(point as Point, sizesSold(system, point as Point)[0]!)}
           />
           <Select
             label="Size"
             value={String(item.sizeNm)}
-            options={POINTS[item.point].sizesNm.map((size) => [String(size), sizeText(size)])}
+            options={sizesSold(system, item.point).map((size) => [String(size), sizeText(size)])}
             set={(size) => choose(item.point, Number(size))}
           />
           {gaps && (

@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { codeOf } from '@/core/code/code'
 import { may } from '@/core/people/role'
-import { STOCK_KINDS, itemKey, itemWords } from '@/core/stock/item'
+import { STOCK_KINDS, itemKey, itemWords, manySystems, type StockItem } from '@/core/stock/item'
 import { onHand } from '@/core/stock/ledger'
 import { needlesFitted, reconcileNeedles } from '@/core/stock/reconcile'
 import { ROOM_NUMBERS } from '@/core/knowledge/room-number'
@@ -42,6 +42,8 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
   const short = balances.filter((balance) => balance.short > 0)
   const fitted = needlesFitted(books)
   const shelves = onHand(moves, fitted).sort((a, b) => (itemKey(a.item) < itemKey(b.item) ? -1 : 1))
+  const saysSystem = manySystems(shelves.map(({ item }) => item))
+  const wordsOf = (item: StockItem) => itemWords(item, saysSystem)
   const mayCount = may(actor.role, 'count-stock')
   const { evenings, planned, coming } = promises
   const promised = new Map<string, { count: number; usedUp: boolean }>()
@@ -63,7 +65,7 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
         key: itemKey(item),
         code: codeOf('shelf', itemKey(item)),
         item,
-        words: itemWords(item),
+        words: wordsOf(item),
         count,
         beyond,
         ...shelfNotes(itemKey(item)),
@@ -97,7 +99,7 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
           <ul className="mt-2">
             {short.map((balance) => (
               <li key={itemKey(balance.item)} className="seam py-2 text-lg">
-                <span className="numeral text-2xl">{balance.short}</span> {itemWords(balance.item)}
+                <span className="numeral text-2xl">{balance.short}</span> {wordsOf(balance.item)}
                 {balance.last.length > 0 && (
                   <span className="block text-base">
                     Last in hand:{' '}
@@ -127,7 +129,7 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
               <li key={itemKey(item)} className="seam flex gap-3 py-2">
                 <span className="numeral w-10 text-right text-2xl">{count}</span>
                 <span>
-                  <strong className="block first-letter:uppercase">{itemWords(item)}</strong>
+                  <strong className="block first-letter:uppercase">{wordsOf(item)}</strong>
                   <span className="block text-sm">
                     {because}
                     {sessionId && (
@@ -205,7 +207,7 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
             <tbody>
               {balances.map((balance) => (
                 <tr key={itemKey(balance.item)}>
-                  <th scope="row">{itemWords(balance.item)}</th>
+                  <th scope="row">{wordsOf(balance.item)}</th>
                   {[
                     balance.bought,
                     balance.inStock,

@@ -87,7 +87,9 @@ export function FaultFinder(props: Props) {
       !(await log(machineId, 'red-tagged', { because: SYMPTOM_WORDS[symptom] }, { done: 'Red tag on' }))
     )
       return
-    if (await log(machineId, 'fault-run', body, { done, then: homeHref })) keep(undefined)
+    // A call is taken back where it is shown, not by undoing a line.
+    const called = outcome === 'handed-on' ? ({ forGood: true } as const) : {}
+    if (await log(machineId, 'fault-run', body, { done, then: homeHref, ...called })) keep(undefined)
   }
   /** The break itself, before anything is looked for: the machine is stopped and the needle is out of it. */
   const itBroke = async (piecesFound: boolean) => {

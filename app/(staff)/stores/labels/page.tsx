@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { itemKey, itemWords } from '@/core/stock/item'
+import { itemKey, itemWords, manySystems } from '@/core/stock/item'
 import { readShelves } from '@/store/stock/stock'
 import { PrintButton } from '@/ui/parts/print-button'
 import { PrintedCodeFigure } from '@/ui/parts/printed-code'
@@ -14,6 +14,7 @@ export default async function ShelfLabelsPage() {
   const actor = await mustSee('see-stores')
   const shelves = await readShelves(theStore(), actor.siteId)
   const sorted = [...shelves].sort((a, b) => (itemKey(a.item) < itemKey(b.item) ? -1 : 1))
+  const saysSystem = manySystems(sorted.map(({ item }) => item))
   return (
     <>
       <div className="mb-5 flex flex-wrap items-center gap-4 print:hidden">
@@ -35,7 +36,7 @@ export default async function ShelfLabelsPage() {
             className="flex items-center gap-4 border-2 border-base-content p-3 break-inside-avoid"
           >
             <PrintedCodeFigure code={labelCode('shelf', itemKey(item))} className="size-20" />
-            <strong className="text-lg first-letter:uppercase">{itemWords(item)}</strong>
+            <strong className="text-lg first-letter:uppercase">{itemWords(item, saysSystem)}</strong>
           </li>
         ))}
       </ul>

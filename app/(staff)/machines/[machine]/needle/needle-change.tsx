@@ -299,6 +299,9 @@ export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
         <aside className="sheet p-4">
           <h2 className="font-bold">On this machine</h2>
           <NeedlePlan way={machine.traits} className="mx-auto w-32" />
+          <p className="mt-1">
+            Needles of system <strong>{machine.system}</strong> only: another shank is never close enough.
+          </p>
           <ol className="mt-2 flex list-decimal flex-col gap-1 pl-5 text-sm">
             {steps.map(({ step, title, caution }, index) => (
               <li key={step}>

@@ -1,0 +1,103 @@
+import { expect, openMachine, stateFile, test } from './people'
+
+test.use({ storageState: stateFile('instructor') })
+
+test('a learner’s call reaches staff on whatever page they are, and the learner sees who comes', async ({
+  page,
+  browser,
+}) => {
+  const learner = await (
+    await browser.newContext({ storageState: stateFile('learner'), viewport: { width: 390, height: 844 } })
+  ).newPage()
+  await page.goto('/stores')
+  const calls = page.getByRole('region', { name: 'Calls for help' })
+  await expect(calls.getByRole('listitem')).toHaveCount(0)
+
+  await learner.goto('/station/fault')
+  await learner.getByRole('button', { name: 'A nest underneath at the start' }).click()
+  await learner.getByRole('button', { name: 'Not that' }).click()
+  await learner.getByRole('button', { name: 'Call staff' }).first().click()
+
+  // Nobody loads the page anew: it comes by itself, with who, where, since when and what was found.
+  const call = calls.getByRole('listitem')
+  await expect(call).toContainText(/Chidi calls at Curlew, no\. 2, since \d\d:\d\d/)
+  await expect(call).toContainText('A nest underneath at the start · looked at: tails held at the start: not that')
+  const own = learner.getByRole('region', { name: 'Your call' })
+  await expect(own).toContainText(/Called at \d\d:\d\d, seen by staff at \d\d:\d\d/)
+
+  // The room shows it at the machine, too.
+  await page.goto('/room')
+  await expect(page.getByRole('link', { name: /^Chidi calls\. Curlew/ })).toBeVisible()
+  await calls.getByRole('button', { name: /I am going/ }).click()
+  await expect(calls).toContainText('You are going')
+  await expect(own).toContainText('Tobias is coming to you')
+  await calls.getByRole('button', { name: /^Done/ }).click()
+  await expect(calls.getByRole('listitem')).toHaveCount(0)
+  await expect(own).toContainText('done')
+  await expect(page.getByRole('link', { name: /^Curlew/ })).toBeVisible()
+
+  // A second call is taken back by the one who called.
+  await learner.goto('/station/fault')
+  await learner.getByRole('button', { name: 'Skipped stitches' }).click()
+  await learner.getByRole('button', { name: 'Call staff' }).first().click()
+  await expect(calls.getByRole('listitem')).toHaveCount(1)
+  await learner.getByRole('button', { name: 'I need nobody any more' }).click()
+  await expect(calls.getByRole('listitem')).toHaveCount(0)
+  await learner.context().close()
+})
+
+test('a needle that a learner reports broken stops the machine, calls staff, and is the first thing there', async ({
+  page,
+  browser,
+}) => {
+  const learner = await (await browser.newContext({ storageState: stateFile('learner') })).newPage()
+  await learner.goto('/station/fault')
+  await learner.getByRole('button', { name: 'The needle broke' }).click()
+  await expect(learner.getByText('Nobody sews on Curlew until each one lies on the table')).toBeVisible()
+  await learner.getByRole('button', { name: 'It broke: stop Curlew and call staff' }).click()
+  await expect(learner.getByText('This machine is stopped')).toBeVisible()
+  await expect(learner.getByRole('link', { name: 'Seat check' })).toHaveCount(0)
+
+  await page.goto('/kits')
+  const calls = page.getByRole('region', { name: 'Calls for help' })
+  await expect(calls.getByRole('listitem')).toContainText('The needle broke')
+  await calls.getByRole('link', { name: /Curlew/ }).click()
+  const found = page.getByRole('button', { name: 'All pieces found' })
+  await expect(found).toBeInViewport()
+  await expect(page.getByRole('main')).toContainText('No needle is written down for it')
+  await found.click()
+  await expect(page.getByText('Released: every piece is found')).toBeVisible()
+  await expect(found).toHaveCount(0)
+  await calls.getByRole('button', { name: /^Done/ }).click()
+
+  await page.getByRole('link', { name: 'Change needle' }).click()
+  await page.getByRole('button', { name: /^Done: ballpoint 90\/14 is in/ }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Curlew' })).toBeVisible()
+  await learner.context().close()
+})
+
+test('somebody who is hurt is one tap away, and the machine stops with it', async ({ page, browser }) => {
+  const learner = await (await browser.newContext({ storageState: stateFile('learner') })).newPage()
+  await openMachine(page, 'Heron')
+  await page.getByRole('link', { name: 'Change needle' }).click()
+  await page.getByRole('link', { name: 'Somebody is hurt' }).click()
+  await expect(page.getByRole('heading', { name: 'Somebody is hurt: first' })).toBeVisible()
+  await expect(page.getByText('On the wall beside the boathouse door')).toBeVisible()
+  // It came from Heron’s page, so that is the machine which is offered.
+  await expect(page.getByRole('button', { name: 'Stop Heron and call staff' })).toBeVisible()
+
+  await learner.goto('/station/check')
+  await learner.getByRole('link', { name: 'Somebody is hurt' }).click()
+  await learner.getByRole('button', { name: 'Stop Curlew and call staff' }).click()
+  await expect(learner.getByRole('heading', { name: /Curlew is stopped, and staff are told/ })).toBeVisible()
+  const calls = page.getByRole('region', { name: 'Calls for help' })
+  await expect(calls.getByRole('listitem')).toContainText('Somebody is hurt: Chidi')
+  await calls.getByRole('button', { name: /^Done/ }).click()
+  await openMachine(page, 'Curlew')
+  await expect(page.getByText('Somebody was hurt here')).toBeVisible()
+  await page.getByRole('button', { name: 'Lift red tag …' }).click()
+  await page.getByLabel('Why it may run again').fill('a scratch; the needle was whole')
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByText('Red tag off')).toBeVisible()
+  await learner.context().close()
+})
