@@ -27,3 +27,14 @@ export const lockWords: Readonly<Record<Kit['stitch']['lock'], string>> = {
   'tie-off': 'tie the ends off',
   none: 'leave the ends open',
 }
+
+/** A choice that could not go along, with both prices, as people read it. */
+export const droppedWords = ({
+  part,
+  asked,
+  because,
+  why,
+  instead,
+  insteadBecause,
+}: NonNullable<Kit['dropped']>[number]): string =>
+  `Not as chosen: ${part} ${asked} (“${because}”). ${why} Here it is ${instead}: ${insteadBecause}`

@@ -143,7 +143,10 @@ function eveningIn(
             layers,
             operation,
             ...(sewn && { sewn }),
-            ...(given?.kit.overrides?.length && { given: { machineId: given.machineId, kit: given.kit } }),
+            ...(given &&
+              (given.kit.overrides?.length || given.kit.dropped?.length) && {
+                given: { machineId: given.machineId, kit: given.kit },
+              }),
             ...(fromBlock !== undefined && { fromBlock }),
             needs: needs.get(personId) ?? [],
             ...(last && { lastMachineId: last }),

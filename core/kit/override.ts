@@ -78,7 +78,7 @@ export function overrideKit(
 }
 
 /** Which reasons a changed part takes the place of. */
-const PARTS_OF_REASON: Readonly<Record<OverridePart, readonly string[]>> = {
+export const PARTS_OF_REASON: Readonly<Record<OverridePart, readonly string[]>> = {
   needle: ['needle-point', 'needle-size'],
   thread: ['thread'],
   bobbin: ['bobbin'],

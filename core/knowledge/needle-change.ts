@@ -1,3 +1,4 @@
+import { PLACE_CAUTIONS } from './place-caution'
 import { readable, type Rule } from './rule'
 import type { CheckStepGiven } from './seat-check'
 
@@ -95,7 +96,7 @@ export const NEEDLE_CHANGE: readonly Rule<CheckStepGiven>[] = readable([
     'Thread it {eyeThreadedWords}',
     { eyeThreaded: { known: true } },
     'A fresh end, cut at a slant, from the groove side. If anything is dampened, then the needle’s eye, not the thread.',
-    { drawing: 'needle', caution: 'Power still off, or the threading lock on.' },
+    { drawing: 'needle', caution: `Power still off, or the threading lock on. ${PLACE_CAUTIONS.leaningIn}` },
   ),
   step('swatch', 'Power on, a test swatch', {}, 'Two layers of the same cloth; read both faces, and write it down.'),
 ])

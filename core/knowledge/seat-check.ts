@@ -1,4 +1,5 @@
 import type { CheckGroup } from './check'
+import { PLACE_CAUTIONS } from './place-caution'
 import { readable, type Rule } from './rule'
 import type { Symptom } from './symptom'
 
@@ -289,7 +290,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Eye, {eyeThreadedWords}',
     { eyeThreaded: { known: true } },
     'Thread the eye {eyeThreadedWords}: in from the long groove, out on the side where the hook passes.',
-    { drawing: 'needle', caution: POWER_OFF },
+    { drawing: 'needle', caution: `${POWER_OFF} ${PLACE_CAUTIONS.leaningIn}` },
   ),
   step(
     'threader',

@@ -158,6 +158,19 @@ const OverrideKeptSchema = strict({
   breaks: Type.Array(Type.String()),
 })
 
+const OverrideDroppedSchema = strict({
+  /** kept, so that it can hold again on the next machine */
+  choice: OverrideSchema,
+  part: words(Object.keys(OVERRIDE_VALUES) as OverridePart[]),
+  /** what was chosen on the other machine, in words, and why */
+  asked: Type.String(),
+  because: Type.String(),
+  /** why it cannot be here */
+  why: Type.String(),
+  instead: Type.String(),
+  insteadBecause: Type.String(),
+})
+
 /** One kit, as it is answered, kept with the person it was given to, and read back. */
 export const KitSchema = strict({
   verdict: words(['good', 'marginal'] as const),
@@ -211,4 +224,6 @@ export const KitSchema = strict({
   ),
   /** parts that a person chose otherwise; the kit above is as they chose it */
   overrides: Type.Optional(Type.Array(OverrideKeptSchema)),
+  /** parts that were chosen otherwise on another machine and cannot be so on this one */
+  dropped: Type.Optional(Type.Array(OverrideDroppedSchema)),
 })

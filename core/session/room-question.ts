@@ -2,6 +2,7 @@ import { fabricClass, completeFabric } from '../fabric/intake'
 import { kitRequestFor, type KitRoom } from '../kit/for-room'
 import { computeKit } from '../kit/kit'
 import type { Kit, Refusal } from '../kit/request'
+import { travel } from '../kit/travel'
 import { ACCESS_NEED_WORDS, COMPLEX_DRIVES, DRIVES_AFTER_SIGN_OFF, type AccessNeed } from '../knowledge/session'
 import { ROOM_NUMBERS } from '../knowledge/room-number'
 import { bobbinVolumeOf, kitMachine } from '../machine/kit-machine'
@@ -42,7 +43,7 @@ export interface EveningLearner extends Pick<ProjectFacts, 'name' | 'fabric' | '
   readonly projectId: string
   readonly personId: string
   readonly learner: string
-  /** the kit given with parts chosen otherwise, and for which machine; it holds on that machine */
+  /** the kit given with parts chosen otherwise, and for which machine; on another the choices travel, as far as they hold */
   readonly given?: { readonly machineId: string; readonly kit: Kit }
   /** comes late: no block before this one */
   readonly fromBlock?: number
@@ -112,13 +113,15 @@ function unfit(learner: EveningLearner, { traits }: EveningMachine): string | un
 type KitOrWhy = { readonly kit: Kit } | { readonly whyNot: string; readonly refusal?: Refusal }
 
 function kitFor(learner: EveningLearner, machine: EveningMachine, room: KitRoom): KitOrWhy {
-  if (learner.given?.machineId === machine.machineId) return { kit: learner.given.kit }
+  const { given } = learner
+  if (given?.machineId === machine.machineId) return { kit: given.kit }
   const known = kitMachine(machine.traits)
   if ('missing' in known) return { whyNot: `Not known yet: ${TRAIT_QUESTIONS[known.missing[0]!].toLowerCase()}` }
-  const { kits, refusals } = computeKit(kitRequestFor(learner, known.machine, room))
+  const request = kitRequestFor(learner, known.machine, room)
+  const { kits, refusals } = computeKit(request)
   // What the shelf cannot give is counted by the plan, since a machine may hold it already.
   const kit = kits[0]
-  if (kit) return { kit }
+  if (kit) return { kit: given ? travel(request, given.kit, kit) : kit }
   const refusal = refusals[0]
   return refusal ? { whyNot: refusal.because, refusal } : { whyNot: 'It cannot make this kit' }
 }

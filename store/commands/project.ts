@@ -3,6 +3,7 @@ import { kitRequestFor } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
 import { overrideKit, type Override } from '@/core/kit/override'
 import type { Kit, KitRequest } from '@/core/kit/request'
+import { choicesIn, travel } from '@/core/kit/travel'
 import { kitMachine } from '@/core/machine/kit-machine'
 import { OverrideSchema } from '@/core/schema/kit'
 import { Name, ProjectSchema, type ProjectFacts } from '@/core/schema/project'
@@ -160,9 +161,11 @@ export const changeProject = command(
 const GIVEN = {
   projectId: Id,
   machineId: Id,
-  needle: strict({ point: PointWord, sizeNm: Above0, gapMm: Type.Optional(Above0) }),
+  /** absent: the best that the core says */
+  needle: Type.Optional(strict({ point: PointWord, sizeNm: Above0, gapMm: Type.Optional(Above0) })),
   /** the thread tells two ways with the same needle apart */
   threadTex: Type.Optional(Above0),
+  /** absent: what a person chose by hand before goes with its owner; empty: nothing does */
   overrides: Type.Optional(Type.Array(OverrideSchema, { maxItems: 7 })),
 }
 const GivenSchema = strict(GIVEN)
@@ -189,7 +192,7 @@ export const giveKits = command(
 async function give(
   { tx, actor, now }: CommandCall,
   kitGivenId: string,
-  { projectId, machineId, needle, threadTex, overrides = [] }: Static<typeof GivenSchema>,
+  { projectId, machineId, needle, threadTex, overrides }: Static<typeof GivenSchema>,
 ): Promise<void> {
   const [project, machine, room] = [
     await readProject(tx, actor.siteId, projectId),
@@ -211,15 +214,23 @@ async function give(
   const answer = computeKit(request)
   const kit = answer.kits.find(
     (each) =>
-      each.needle.point === needle.point &&
-      each.needle.sizeNm === needle.sizeNm &&
-      each.needle.gapMm === needle.gapMm &&
-      (threadTex === undefined || each.topThread.tex === threadTex),
+      !needle ||
+      (each.needle.point === needle.point &&
+        each.needle.sizeNm === needle.sizeNm &&
+        each.needle.gapMm === needle.gapMm &&
+        (threadTex === undefined || each.topThread.tex === threadTex)),
   )
   if (!kit) {
     const because = answer.refusals[0]?.because ?? 'The project or the room has changed since: look at its kit again.'
     throw new Refused(409, 'no-such-kit', because, 'needle')
   }
+  const before = project.given?.kit
+  const given =
+    overrides === undefined && (before?.overrides?.length || before?.dropped?.length)
+      ? project.given!.machineId === machineId
+        ? withOverrides(request, kit, choicesIn(before))
+        : travel(request, before, kit)
+      : withOverrides(request, kit, overrides ?? [])
   await tx
     .insertInto('kit_given')
     .values({
@@ -227,7 +238,7 @@ async function give(
       kit_given_id: kitGivenId,
       project_id: projectId,
       machine_id: machineId,
-      kit: JSON.stringify(withOverrides(request, kit, overrides)),
+      kit: JSON.stringify(given),
       given_by: actor.personId,
       given_at: now,
     })

@@ -1,4 +1,5 @@
 import type { Kit, KitRequest } from '@/core/kit/request'
+import { PLACE_CAUTIONS } from '@/core/knowledge/place-caution'
 import { plain } from '@/core/knowledge/rule'
 import type { Traits } from '@/core/machine/trait'
 import { completeFabric } from '@/core/fabric/intake'
@@ -10,7 +11,7 @@ import { EyeFit, NeedleDrawing } from '../drawings/needle'
 import { StackDrawing } from '../drawings/stack'
 import { StitchDrawing } from '../drawings/stitch'
 import { ClaimCard, claimsBeside } from './claim-card'
-import { cautionWords, extraWords, lockWords } from '../kit-words'
+import { cautionWords, droppedWords, extraWords, lockWords } from '../kit-words'
 import { needleWords, perInch, stitchWords, threadWords } from '../words'
 
 interface Props {
@@ -35,6 +36,12 @@ const CAUTION_PLACE: Readonly<Record<Caution, CautionPlace>> = {
   'hand-turn-first': 'stitch',
   'width-limit': 'stitch',
   'slow-crossing': 'stack',
+}
+
+/** What comes with a thing that is laid out, said beside it. */
+const EXTRA_CAUTIONS: Readonly<Partial<Record<Kit['extras'][number], readonly string[]>>> = {
+  'seam-guide': [PLACE_CAUTIONS.magnets],
+  stabiliser: [PLACE_CAUTIONS.press, PLACE_CAUTIONS.spray],
 }
 
 interface CautionSaid {
@@ -86,6 +93,11 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
   })
   return (
     <article className="sheet p-5" aria-label="Kit">
+      {kit.dropped?.map((dropped) => (
+        <p key={dropped.part} role="note" className="mb-3 border-l-8 border-error pl-3 text-lg font-semibold">
+          {droppedWords(dropped)}
+        </p>
+      ))}
       <div className="grid gap-x-6 gap-y-5 md:grid-cols-[10rem_1fr]">
         <figure className="mx-auto w-40 md:row-span-3">
           <NeedleDrawing
@@ -199,6 +211,11 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
                   <summary className="min-h-8 cursor-pointer font-semibold">{extraWords[extra]}</summary>
                   <p className="pl-4">{why(extra)?.because}</p>
                 </details>
+                {EXTRA_CAUTIONS[extra]?.map((said) => (
+                  <p key={said} className="text-sm text-secondary">
+                    {said}
+                  </p>
+                ))}
               </li>
             ))}
           </ul>

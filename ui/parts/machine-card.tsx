@@ -1,4 +1,5 @@
 import type { Traits } from '@/core/machine/trait'
+import { PLACE_CAUTIONS } from '@/core/knowledge/place-caution'
 import { plain } from '@/core/knowledge/rule'
 import { BobbinDrawing } from '../drawings/bobbin'
 import { DialDrawing } from '../drawings/dial'
@@ -60,7 +61,7 @@ export function MachineCard({
       traits.oiling &&
         (traits.oiling === 'never' ? 'never' : traits.oiling === 'ask' ? 'ask first' : spaced(traits.oiling)),
     ],
-    ['Magnets', traits.magnets && (traits.magnets === 'allowed' ? 'allowed' : 'tape instead')],
+    ['Magnets', traits.magnets && (traits.magnets === 'allowed' ? PLACE_CAUTIONS.magnetsCard : 'tape instead')],
   ]
   return (
     <section className="paper paper-a5" aria-label={`Card of ${name}`}>

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
+import { PLACE_CAUTIONS } from '@/core/knowledge/place-caution'
 import { may } from '@/core/people/role'
 import { readCourses, readProjects } from '@/store/project/projects'
 import { readPlans, readSessions, type Session } from '@/store/session/sessions'
@@ -72,6 +73,7 @@ export default async function SessionsPage() {
                 </li>
               ))}
             </ol>
+            <p className="mt-4 text-secondary">{PLACE_CAUTIONS.minors}</p>
             {courses.length > 0 && (
               <p className="mt-4">
                 To its end:{' '}

@@ -6,6 +6,7 @@ import { PASS } from '@/core/trainer/pass'
 import { readLearners, readProgress } from '@/store/people/progress'
 import { readNames } from '@/store/site/site'
 import { formatInTimeZone } from '@/ui/time'
+import { PLACE_CAUTIONS } from '@/core/knowledge/place-caution'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
@@ -29,6 +30,7 @@ export default async function ProgressPage() {
     <>
       <LabNav here="/lab/progress" mayProgress />
       <h1 className="text-3xl font-bold">Who can do what</h1>
+      <p className="mt-1 text-secondary">{PLACE_CAUTIONS.minors}</p>
       {learners.length === 0 && <p className="sheet mt-4 p-6 text-lg">No learner is in a class yet.</p>}
       <ul>
         {learners.map(({ personId, name }) => {

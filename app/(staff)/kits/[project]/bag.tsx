@@ -112,7 +112,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive }: P
         machineId: chosen.machineId,
         needle: { point, sizeNm, ...(gapMm !== undefined && { gapMm }) },
         threadTex: base.topThread.tex,
-        ...(overrides.length > 0 && { overrides }),
+        overrides,
       },
       { done: `${learner} sits at ${chosen.name} with ${needleWords(kit!.needle)}` },
     )

@@ -1,10 +1,13 @@
 import type { Metadata } from 'next'
+import Link from 'next/link'
+import { CLASS_END } from '@/core/knowledge/place-caution'
 import { may } from '@/core/people/role'
 import { POINTS } from '@/core/knowledge/needle'
 import { plain } from '@/core/knowledge/rule'
 import type { Kit } from '@/core/kit/request'
 import { sizeText } from '@/core/units/needle-size'
 import { readNames } from '@/store/site/site'
+import { droppedWords } from '@/ui/kit-words'
 import { timeIn } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
 import { askedNow, readEvening, sessionPage } from '../../../_server/evening'
@@ -63,7 +66,7 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
             : 'no needle known',
           ...(asked.stopped.has(machineId) && { stopped: asked.stopped.get(machineId)! }),
         }))}
-        learners={facts.learners.map(({ projectId, learner, name, fromBlock }) => ({
+        learners={facts.learners.map(({ projectId, learner, name, fromBlock, given }) => ({
           projectId,
           learner,
           what: name,
@@ -75,13 +78,32 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
                 words: short(kit),
                 ...(kit.cautions.includes('staff-only') && { staff: true as const }),
                 needle: kit.needle,
-                ...(kit.overrides?.length && { given: true as const }),
+                ...(kit.overrides?.length && {
+                  byHand: kit.overrides.map(({ part, because }) => `${part} by hand: ${because}`).join('; '),
+                }),
+                ...(given?.machineId === machineId && kit.overrides?.length && { given: true as const }),
+                ...(kit.dropped && { dropped: kit.dropped.map(droppedWords) }),
               },
             ]),
           ),
           whyNot: Object.fromEntries(asked.whyNot.get(projectId)!),
         }))}
       />
+      <section className="mt-8" aria-labelledby="class-end">
+        <h2 id="class-end" className="text-xl font-bold">
+          When the last one has left
+        </h2>
+        <ol className="mt-2 grid gap-x-6 gap-y-2 sm:grid-cols-2">
+          {CLASS_END.map(({ title, how }) => (
+            <li key={title} className="seam py-2">
+              <strong>{title}.</strong> {how}
+            </li>
+          ))}
+        </ol>
+        <Link className="link" href="/stores" prefetch={false}>
+          Where every needle went
+        </Link>
+      </section>
     </>
   )
 }

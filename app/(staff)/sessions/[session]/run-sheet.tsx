@@ -123,7 +123,9 @@ export function RunSheet(props: SheetProps) {
         const kit = who.get(projectId)?.kits[machineId]
         if (!kit || kit.given) return []
         const { point, sizeNm, gapMm } = kit.needle
-        return [{ kitGivenId: uuid(), projectId, machineId, needle: { point, sizeNm, ...(gapMm && { gapMm }) } }]
+        // What was chosen by hand goes along; the server checks it again on this machine.
+        const needle = kit.byHand || kit.dropped ? {} : { needle: { point, sizeNm, ...(gapMm && { gapMm }) } }
+        return [{ kitGivenId: uuid(), projectId, machineId, ...needle }]
       })
     void write('give-kits', { kits }, { done: `Block ${block} begins: ${kits.length} kits given` })
   }

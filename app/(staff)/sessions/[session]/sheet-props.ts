@@ -15,7 +15,12 @@ export interface SheetMachine {
 export interface SheetKit {
   readonly words: string
   readonly needle: Kit['needle']
+  /** the kit with its choices was given for this very machine */
   readonly given?: true
+  /** what a person chose, and why */
+  readonly byHand?: string
+  /** what was chosen elsewhere and cannot be here, with both prices */
+  readonly dropped?: readonly string[]
   /** a member of staff stays with whoever sews it */
   readonly staff?: true
 }

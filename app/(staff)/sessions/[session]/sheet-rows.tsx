@@ -5,7 +5,7 @@ import { plain } from '@/core/knowledge/rule'
 import type { PlanChange } from '@/core/session/plan-question'
 import type { PlannedSeat } from '@/core/schema/session'
 import { PART_WORDS, placeKey, type MoveOption } from '@/core/session/sheet'
-import type { SheetLearner, SheetMachine } from './sheet-props'
+import type { SheetKit, SheetLearner, SheetMachine } from './sheet-props'
 
 interface RowProps {
   readonly machine: SheetMachine
@@ -96,8 +96,7 @@ function PlaceCell({
                   key={seat.projectId}
                   learner={learner}
                   place={`${name}, block ${block}`}
-                  words={learner.kits[machineId]?.words ?? ''}
-                  staff={learner.kits[machineId]?.staff ?? false}
+                  kit={learner.kits[machineId]}
                   pinned={seat.pinned ?? false}
                   broken={broken.has(seat.projectId)}
                   mayMove={mayMove}
@@ -166,8 +165,7 @@ function Seam({ change }: { change: PlanChange | undefined }) {
 function SeatCard({
   learner,
   place,
-  words,
-  staff,
+  kit,
   pinned,
   broken,
   mayMove,
@@ -176,8 +174,7 @@ function SeatCard({
 }: {
   learner: SheetLearner
   place: string
-  words: string
-  staff: boolean
+  kit: SheetKit | undefined
   pinned: boolean
   broken: boolean
   mayMove: boolean
@@ -197,9 +194,15 @@ function SeatCard({
           <strong className="text-lg">{name}</strong> <span>{what}</span>
         </p>
         <p className="text-sm">
-          {words}
-          {staff && <strong> · staff stay with {name}</strong>}
+          {kit?.words}
+          {kit?.staff && <strong> · staff stay with {name}</strong>}
+          {kit?.byHand && <span> · {kit.byHand}</span>}
         </p>
+        {kit?.dropped?.map((said) => (
+          <p key={said} className="border-l-4 border-error pl-2 text-sm font-semibold">
+            {said}
+          </p>
+        ))}
         {broken && <p className="text-sm font-bold text-error">does not go together: see above</p>}
       </div>
       {mayMove && (
