@@ -53,6 +53,7 @@ const MATRIX: Readonly<Record<Action, Allowed>> = {
   'end-call': row('●●●·'),
   'give-kit': row('●●··'),
   'give-kits': row('●●··'),
+  'take-kits-back': row('●●··'),
   'add-project': row('●●··'),
   'add-projects': row('●●··'),
   'change-project': row('●●··'),
@@ -179,6 +180,7 @@ const BODIES: Readonly<Record<Deed, object>> = {
   'give-kits': {
     kits: [{ kitGivenId: nowhere, projectId: nowhere, machineId: nowhere, needle: { point: 'universal', sizeNm: 80 } }],
   },
+  'take-kits-back': { kitGivenIds: [nowhere] },
   'add-project': {
     projectId: nowhere,
     courseId: nowhere,

@@ -124,6 +124,8 @@ export interface KitGivenTable {
   given_by: string
   given_at: Time
   landed: Landed
+  taken_back_at: ColumnType<Date | null, Date | undefined, Date>
+  taken_back_by: ColumnType<string | null, string | undefined, string>
 }
 
 /** Append-only: what a shelf holds is only ever summed up from these. */

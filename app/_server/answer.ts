@@ -56,7 +56,8 @@ export async function answering(work: () => Promise<object>): Promise<Response> 
     journal.error(error, 'a request failed')
     return failed(500, {
       code: 'our-fault',
-      message: 'Something went wrong here. Nothing was kept; try again.',
+      message:
+        'Something went wrong here, and it is not certain whether this was kept. Try again: the same press never lands twice.',
       path: '',
     })
   }

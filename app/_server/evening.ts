@@ -40,6 +40,11 @@ export interface Evening {
   readonly session: Session
   readonly kept?: KeptPlan
   readonly facts: EveningFacts
+  /** the kit that each project has now, and for which machine */
+  readonly given: ReadonlyMap<
+    string,
+    { readonly kitGivenId: string; readonly machineId: string; readonly givenAt: Date }
+  >
   /** where each machine stands, in walking order as the machines are */
   readonly places: readonly { readonly machineId: string; readonly number: number }[]
   /** who is enrolled, with whether they come */
@@ -160,6 +165,7 @@ function eveningIn(
       onHand,
       costs,
     },
+    given: new Map(projects.flatMap(({ projectId, given }) => (given ? [[projectId, given] as const] : []))),
     places: walk.map(({ machineId, number }) => ({ machineId, number })),
     roster: [...new Map(projects.map(({ personId, learner }) => [personId, learner]))].map(([personId, name]) => ({
       personId,

@@ -3,6 +3,7 @@ import { cache } from 'react'
 import { standingOf } from '@/core/machine/standing'
 import { readMachine } from '@/store/machine/machines'
 import { readProjects, seatOf } from '@/store/project/projects'
+import { readPlannedSeats } from '@/store/session/planned-seats'
 import { siteOf } from './site'
 import { mustSee } from './actor'
 import { theStore } from './store'
@@ -11,13 +12,19 @@ import { theStore } from './store'
 export const ownSeat = cache(async () => {
   const actor = await mustSee('see-station')
   const store = theStore()
-  const [site, seat] = await Promise.all([siteOf(actor.siteId), seatOf(store, actor.siteId, actor.personId)])
+  const [site, seat, planned] = await Promise.all([
+    siteOf(actor.siteId),
+    seatOf(store, actor.siteId, actor.personId),
+    readPlannedSeats(store, actor.siteId, actor.personId, new Date()),
+  ])
   const project = seat ?? (await readProjects(store, actor.siteId, { personId: actor.personId }))[0]
-  const machine = seat?.given && (await readMachine(store, actor.siteId, seat.given.machineId))
+  const machine = seat?.given && !seat.takenOverBy && (await readMachine(store, actor.siteId, seat.given.machineId))
   return {
     actor,
     site,
     project,
+    planned,
+    ...(seat?.takenOverBy && { takenOverBy: seat.takenOverBy }),
     ...(machine && { machine, standing: standingOf(machine.state, site.houseRules.needle, new Date().toISOString()) }),
   }
 })

@@ -2,20 +2,41 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { KitCard } from '@/ui/parts/kit-card'
+import { timeIn } from '@/ui/time'
 import { ownSeat } from '../_server/station'
 
 export const metadata: Metadata = { title: 'Your seat' }
 
 export default async function StationPage() {
-  const { actor, project, machine, standing } = await ownSeat()
+  const { actor, site, project, machine, standing, planned, takenOverBy } = await ownSeat()
+  // What the run sheet has for them next, where it is another place than the one they sit at.
+  const next = planned.filter(({ machineId }) => machineId !== machine?.machineId)
+  const coming = next.length > 0 && (
+    <ul className="mt-2 text-lg">
+      {next.map(({ projectId, what, machine: name, number, block, from }) => (
+        <li key={`${projectId} ${block}`}>
+          <strong>
+            Block {block}, from {timeIn(from, site.timeZone)}: {name}, no. {number}
+          </strong>
+          , your {what}. Your instructor gives you your bag then.
+        </li>
+      ))}
+    </ul>
+  )
   if (!project?.given || !machine) {
     return (
       <section className="sheet p-8 text-lg">
         <h1 className="text-3xl font-bold">Hello {actor.name}</h1>
+        {coming}
+        {takenOverBy && project?.given && (
+          <p className="mt-2">{takenOverBy} sits at your last machine now: your turn there is over.</p>
+        )}
         <p className="mt-2">
-          {project
-            ? `Your ${project.name} has no machine yet. Your instructor gives you one with your bag.`
-            : 'You have no project here yet. Tell your instructor what you are making.'}
+          {next.length > 0 || takenOverBy
+            ? ''
+            : project
+              ? `Your ${project.name} has no machine yet. Your instructor gives you one with your bag.`
+              : 'You have no project here yet. Tell your instructor what you are making.'}
         </p>
       </section>
     )
@@ -29,6 +50,7 @@ export default async function StationPage() {
         </span>
         {standing && <StandingMark standing={standing.standing} />}
       </p>
+      {coming}
       {standing?.standing === 'stopped' ? (
         <p className="mt-4 border-l-4 border-error pl-3 text-lg">
           This machine is stopped. Please do not sew on it; tell your instructor.

@@ -55,6 +55,7 @@ const MAY_DO = {
   'end-call': STAFF,
   'give-kit': TEACHING,
   'give-kits': TEACHING,
+  'take-kits-back': TEACHING,
   'add-project': TEACHING,
   'add-projects': TEACHING,
   'change-project': TEACHING,

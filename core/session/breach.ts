@@ -7,6 +7,8 @@ export interface Breach {
   readonly kind: 'cannot' | 'taken' | 'twice' | 'limit' | 'together' | 'apart'
   readonly students: readonly string[]
   readonly block?: number
+  /** of one that cannot sit there: comes later, the machine takes no part, or it cannot make the kit */
+  readonly because?: 'late' | 'out' | 'unable'
   /** of what there is too little */
   readonly limit?: PlanLimit
 }
@@ -23,7 +25,8 @@ export function breachesOf(
   const cannot = seats.flatMap(({ student, machine, block }): Breach[] => {
     const [one, place] = [who.get(student), machines.get(machine)]
     const can = one && place && block <= question.blocks && mayTake(one, place, block)
-    return can ? [] : [{ kind: 'cannot', students: [student], block }]
+    const because = !place ? 'out' : one?.fromBlock !== undefined && block < one.fromBlock ? 'late' : 'unable'
+    return can ? [] : [{ kind: 'cannot', students: [student], block, because }]
   })
   return [
     ...cannot,

@@ -111,7 +111,12 @@ describe('a broken rule in words', () => {
     expect(words({ kind: 'cannot', students: ['ida'] }, 'Ida is not signed off for it')).toBe(
       'Ida is not signed off for it.',
     )
-    expect(words({ kind: 'cannot', students: ['ida'] })).toMatch(/^Ida: not there yet/)
+    expect(words({ kind: 'cannot', students: ['ida'], block: 1, because: 'late' })).toBe(
+      'Ida: not there yet in block 1.',
+    )
+    expect(words({ kind: 'cannot', students: ['ida'], block: 1, because: 'out' })).toBe(
+      'Ida: the machine takes no part.',
+    )
     expect(words({ kind: 'taken', students: ['ida', 'jon'], block: 1 })).toBe('Ida and Jon sit at one machine at once.')
     expect(words({ kind: 'twice', students: ['ida'] })).toBe('Ida has two places.')
     expect(words({ kind: 'apart', students: ['ida', 'jon'], block: 2 })).toBe(

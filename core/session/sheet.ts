@@ -117,7 +117,7 @@ export const PART_WORDS: Readonly<Record<keyof PlanCosts, string>> = {
 
 /** A broken rule as a sentence. @param nameOf a student's name */
 export function breachWords(
-  { kind, students, block, limit }: Breach,
+  { kind, students, block, because, limit }: Breach,
   nameOf: (student: string) => string,
   whyNot: (student: string) => string | undefined,
 ): string {
@@ -125,7 +125,12 @@ export function breachWords(
   const both = names.join(' and ')
   switch (kind) {
     case 'cannot': {
-      const why = (whyNot(students[0]!) ?? 'not there yet, or the machine is out').replace(/\.$/, '')
+      const plainly = {
+        late: `not there yet in block ${block ?? 1}`,
+        out: whyNot(students[0]!) ?? 'the machine takes no part',
+        unable: whyNot(students[0]!) ?? 'this machine cannot make it',
+      }
+      const why = plainly[because ?? 'unable'].replace(/\.$/, '')
       return why.startsWith(both) ? `${why}.` : `${both}: ${why}.`
     }
     case 'taken':

@@ -6,6 +6,8 @@ import { itemKey, type StockItem } from './item'
  */
 export interface StockMove {
   readonly moveId: string
+  /** the order in which the database took it, whatever the clocks say; absent: the order is that of happening */
+  readonly landed?: number
   readonly item: StockItem
   readonly kind: 'received' | 'counted' | 'taken' | 'adjusted'
   readonly count: number
@@ -30,13 +32,17 @@ export interface OnHand {
   readonly countedAt?: string
 }
 
-const order = (a: StockMove, b: StockMove): number =>
+/** The order in which a shelf is told: the database's, else that of happening. */
+export const inOrderOfShelf = (a: StockMove, b: StockMove): number =>
+  a.landed !== undefined && b.landed !== undefined ? a.landed - b.landed : byTime(a, b)
+
+const byTime = (a: StockMove, b: StockMove): number =>
   a.happenedAt < b.happenedAt ? -1 : a.happenedAt > b.happenedAt ? 1 : a.moveId < b.moveId ? -1 : 1
 
 /** What each shelf holds now: the last count, and what came and went since. Items by first mention. */
 export function onHand(moves: readonly StockMove[], fitted: readonly NeedleFitted[]): OnHand[] {
   const byKey = new Map<string, StockMove[]>()
-  for (const move of [...moves].sort(order)) {
+  for (const move of [...moves].sort(inOrderOfShelf)) {
     const key = itemKey(move.item)
     byKey.set(key, [...(byKey.get(key) ?? []), move])
   }

@@ -2,7 +2,7 @@ import type { MachineEvent } from '../machine/event'
 import { applyCorrections } from '../machine/fold'
 import { isBroken, reportsBreak } from '../machine/needle-break'
 import { itemKey, needleItem, type NeedleItem } from './item'
-import { onHand, type NeedleFitted, type StockMove } from './ledger'
+import { inOrderOfShelf, onHand, type NeedleFitted, type StockMove } from './ledger'
 
 /** The needle lines of one machine's book. */
 export interface NeedleBook {
@@ -72,9 +72,7 @@ export function reconcileNeedles(moves: readonly StockMove[], books: readonly Ne
 
   return [...tallies]
     .map(([key, found]): NeedleBalance => {
-      const own = needleMoves
-        .filter(({ item }) => itemKey(item) === key)
-        .sort((a, b) => (a.happenedAt < b.happenedAt ? -1 : 1))
+      const own = needleMoves.filter(({ item }) => itemKey(item) === key).sort(inOrderOfShelf)
       const newOnes = fitted.filter(({ item }) => itemKey(item) === key)
       const opening = openingOf(own)
       const from = own[0]?.happenedAt

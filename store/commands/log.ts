@@ -87,6 +87,9 @@ async function checkNeedle({ tx, actor }: CommandCall, machineId: string, line: 
 export async function checkSeat({ tx, actor }: CommandCall, machineId: string): Promise<void> {
   if (actor.role !== 'learner') return
   const seat = await seatOf(tx, actor.siteId, actor.personId)
+  if (seat?.takenOverBy && seat.given?.machineId === machineId) {
+    throw new Refused(403, 'not-yours', `${seat.takenOverBy} sits there now: your turn at it is over`, 'machineId')
+  }
   if (seat?.given?.machineId !== machineId) {
     throw new Refused(403, 'not-yours', 'You can write for the machine of your own seat only', 'machineId')
   }

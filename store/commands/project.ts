@@ -189,6 +189,48 @@ export const giveKits = command(
   },
 )
 
+/** Kits that were given too early, for as long as nobody has sewn with them. */
+export const takeKitsBack = command(
+  strict({ kitGivenIds: Type.Array(Id, { minItems: 1, maxItems: 200, uniqueItems: true }) }),
+  () => 'take-kits-back',
+  async ({ tx, actor, now }, { kitGivenIds }) => {
+    const kits = await tx
+      .selectFrom('kit_given')
+      .innerJoin('machine', (join) =>
+        join
+          .onRef('machine.site_id', '=', 'kit_given.site_id')
+          .onRef('machine.machine_id', '=', 'kit_given.machine_id'),
+      )
+      .select(['kit_given_id', 'project_id', 'kit_given.machine_id', 'given_at', 'machine.name'])
+      .where('kit_given.site_id', '=', actor.siteId)
+      .where('kit_given_id', 'in', kitGivenIds)
+      .where('taken_back_at', 'is', null)
+      .forUpdate('kit_given')
+      .execute()
+    const gone = kitGivenIds.findIndex((id) => !kits.some(({ kit_given_id }) => kit_given_id === id))
+    if (gone >= 0) throw notFound('given kit', `kitGivenIds.${gone}`)
+    for (const kit of kits) {
+      const sewn = await tx
+        .selectFrom('machine_event')
+        .select('event_id')
+        .where('site_id', '=', actor.siteId)
+        .where('machine_id', '=', kit.machine_id)
+        .where('happened_at', '>=', kit.given_at)
+        .where('kind', 'in', ['used', 'swatch-stitched'])
+        .limit(1)
+        .executeTakeFirst()
+      if (sewn)
+        throw new Refused(409, 'sewn', `${kit.name} has sewn since this kit was given: it stands`, 'kitGivenIds')
+    }
+    await tx
+      .updateTable('kit_given')
+      .set({ taken_back_at: now, taken_back_by: actor.personId })
+      .where('site_id', '=', actor.siteId)
+      .where('kit_given_id', 'in', kitGivenIds)
+      .execute()
+  },
+)
+
 async function give(
   { tx, actor, now }: CommandCall,
   kitGivenId: string,

@@ -16,7 +16,7 @@ import { logDropTest } from './drop-test'
 import { changeHouseRules } from './house-rules'
 import { importKits } from './import-kits'
 import { importMachines } from './import-machines'
-import { addProject, addProjects, changeProject, giveKit, giveKits, openCourse } from './project'
+import { addProject, addProjects, changeProject, giveKit, giveKits, openCourse, takeKitsBack } from './project'
 import { endKey, makeKey } from './keys'
 import { addSessions, changeSession, endPair, pairPeople, setAttendance, setNeeds, setPlan } from './session'
 import { adjustStock, countStock, receiveStock, takeStock } from './stock'
@@ -31,6 +31,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'end-call': endCall,
   'give-kit': giveKit,
   'give-kits': giveKits,
+  'take-kits-back': takeKitsBack,
   'add-project': addProject,
   'add-projects': addProjects,
   'change-project': changeProject,
@@ -72,6 +73,8 @@ export interface Landed {
 /**
  * Runs one command: validated, allowed, in one transaction, once. The same id sent again with the same body lands once;
  * with another body it is refused.
+ * @param now for histories that are told afterwards; absent: the database's clock
+ * @param found how the server itself runs a command of that name
  * @throws Invalid (400) with the path of the fault, or Refused with its status; nothing is half-written
  */
 export async function runCommand(
@@ -79,9 +82,9 @@ export async function runCommand(
   actor: Actor,
   name: string,
   envelope: unknown,
-  now: Date = new Date(),
+  now?: Date,
+  found: Command | undefined = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined,
 ): Promise<Landed> {
-  const found = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
   if (!found)
     throw new Refused(404, 'unknown-name', `"${name}" is no command; allowed are ${Object.keys(COMMANDS).join(', ')}`)
   const { commandId, body: raw } = check(EnvelopeSchema, envelope)
@@ -104,16 +107,17 @@ async function landOnce(
   commandId: string,
   body: unknown,
   found: Command,
-  now: Date,
+  asked: Date | undefined,
 ): Promise<Landed> {
   const digest = createHash('sha256').update(stableText(body)).digest('hex')
   return store.transaction().execute(async (tx) => {
-    const { numInsertedOrUpdatedRows } = await tx
+    const landed = await tx
       .insertInto('command')
       .values({ site_id: actor.siteId, command_id: commandId, name, body_digest: digest, person_id: actor.personId })
       .onConflict((conflict) => conflict.doNothing())
+      .returning('recorded_at')
       .executeTakeFirst()
-    if (numInsertedOrUpdatedRows === 0n) {
+    if (!landed) {
       const before = await tx
         .selectFrom('command')
         .select(['name', 'body_digest', 'person_id'])
@@ -125,7 +129,8 @@ async function landOnce(
       }
       throw new Refused(409, 'id-taken', 'This id has landed already with something else; make a new one', 'commandId')
     }
-    await found.run({ tx, actor, commandId, now }, body)
+    // The database's clock: of several copies of the program each has its own, and one may be an hour off.
+    await found.run({ tx, actor, commandId, now: asked ?? landed.recorded_at }, body)
     return { commandId, landed: 'now' }
   })
 }

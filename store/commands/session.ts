@@ -1,13 +1,16 @@
-import Type from 'typebox'
+import Type, { type Static } from 'typebox'
 import {
   AccessNeedsSchema,
   ComesSchema,
   PAIR_KINDS,
   SessionFactsSchema,
   SessionPlanSchema,
+  type PlanProof,
   type SessionFacts,
+  type SessionPlan,
 } from '@/core/schema/session'
 import { Invalid } from '@/core/schema/invalid'
+import { check } from '@/core/schema/validate'
 import { strict, words } from '@/core/schema/vocabulary'
 import { notFound, Refused } from '../refused'
 import { command, type CommandCall } from './command'
@@ -82,7 +85,23 @@ export const setAttendance = command(
     fromBlock: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })),
   }),
   () => 'set-attendance',
-  async ({ tx, actor, now }, { sessionId, personId, comes, fromBlock }) => {
+  async (call, { sessionId, personId, comes, fromBlock }) => {
+    const { tx, actor, now } = call
+    const { course_id, blocks } = await holdSession(call, sessionId)
+    const enrolled = await tx
+      .selectFrom('enrolment')
+      .select('person_id')
+      .where('site_id', '=', actor.siteId)
+      .where('course_id', '=', course_id)
+      .where('person_id', '=', personId)
+      .executeTakeFirst()
+    if (!enrolled) throw new Refused(404, 'not-found', 'Nobody of this id is in this class', 'personId')
+    if (fromBlock !== undefined && fromBlock > blocks)
+      throw new Invalid(
+        'invalid',
+        `The session has ${blocksWords(blocks)}; there is no block ${fromBlock}`,
+        'fromBlock',
+      )
     if ((comes === 'late') !== (fromBlock !== undefined))
       throw new Invalid('invalid', 'Whoever comes late is there from a block, and nobody else is', 'fromBlock')
     const values = {
@@ -147,46 +166,121 @@ export const endPair = command(
   },
 )
 
-/** A new plan of an evening; nothing of an earlier one is lost. Made from a plan that is no longer the newest, it is refused. */
+const { proof: _, ...SEATS } = SessionPlanSchema.properties
+const PlanBody = strict({ sessionId: Id, basedOn: Type.Union([Id, Type.Null()]), plan: strict(SEATS) })
+
+/**
+ * A new plan of a session; nothing of an earlier one is lost. Made from a plan that is no longer the newest, it is refused.
+ * What was proved of the plan it builds on goes along: whether it still holds is told from the seats.
+ */
 export const setPlan = command(
-  strict({ sessionId: Id, basedOn: Type.Union([Id, Type.Null()]), plan: SessionPlanSchema }),
+  PlanBody,
   () => 'set-plan',
-  async (call, { sessionId, basedOn, plan }) => {
-    const { tx, actor, now, commandId } = call
-    await holdSession(call, sessionId)
-    const newest = await tx
-      .selectFrom('session_plan')
-      .select('plan_id')
-      .where('site_id', '=', actor.siteId)
-      .where('session_id', '=', sessionId)
-      .orderBy('made_at', 'desc')
-      .orderBy('plan_id', 'desc')
-      .limit(1)
-      .executeTakeFirst()
-    if ((newest?.plan_id ?? null) !== basedOn)
-      throw new Refused(409, 'changed', 'Somebody changed this plan meanwhile: look at theirs first', 'basedOn')
-    await tx
-      .insertInto('session_plan')
-      .values({
-        site_id: actor.siteId,
-        plan_id: commandId,
-        session_id: sessionId,
-        based_on: basedOn,
-        plan: JSON.stringify(plan),
-        made_by: actor.personId,
-        made_at: now,
-      })
-      .execute()
-  },
+  (call, body) => keepPlan(call, body, undefined),
 )
 
-async function holdSession({ tx, actor }: CommandCall, sessionId: string): Promise<void> {
+/** A proof is the planner's word: only the server itself writes one, never whoever sends a plan. */
+export const keepProvedPlan = (proof: PlanProof) =>
+  command(
+    PlanBody,
+    () => 'set-plan',
+    (call, body) => keepPlan(call, body, proof),
+  )
+
+async function keepPlan(
+  call: CommandCall,
+  { sessionId, basedOn, plan: asked }: Static<typeof PlanBody>,
+  proved: PlanProof | undefined,
+): Promise<void> {
+  const { tx, actor, now, commandId } = call
+  const session = await holdSession(call, sessionId)
+  const newest = await tx
+    .selectFrom('session_plan')
+    .select(['plan_id', 'plan'])
+    .where('site_id', '=', actor.siteId)
+    .where('session_id', '=', sessionId)
+    .orderBy('landed', 'desc')
+    .limit(1)
+    .executeTakeFirst()
+  if ((newest?.plan_id ?? null) !== basedOn)
+    throw new Refused(409, 'changed', 'Somebody changed this plan meanwhile: look at theirs first', 'basedOn')
+  await checkSeats(call, session, asked)
+  const before = newest && check(SessionPlanSchema, newest.plan).proof
+  const proof = proved ?? before
+  const plan: SessionPlan = { ...asked, ...(proof && { proof }) }
+  await tx
+    .insertInto('session_plan')
+    .values({
+      site_id: actor.siteId,
+      plan_id: commandId,
+      session_id: sessionId,
+      based_on: basedOn,
+      plan: JSON.stringify(plan),
+      made_by: actor.personId,
+      made_at: now,
+    })
+    .execute()
+}
+
+/** Seats are of people who are enrolled, at machines that stand here, in blocks that there are; nobody sits on a lap. */
+async function checkSeats(
+  { tx, actor }: CommandCall,
+  session: { readonly course_id: string; readonly blocks: number },
+  { seats, leftOut }: Pick<SessionPlan, 'seats' | 'leftOut'>,
+): Promise<void> {
+  const machines = await tx.selectFrom('machine').select('machine_id').where('site_id', '=', actor.siteId).execute()
+  const projects = await tx
+    .selectFrom('project')
+    .innerJoin('enrolment', (join) =>
+      join
+        .onRef('enrolment.site_id', '=', 'project.site_id')
+        .onRef('enrolment.enrolment_id', '=', 'project.enrolment_id'),
+    )
+    .select(['project.project_id', 'enrolment.person_id'])
+    .where('project.site_id', '=', actor.siteId)
+    .where('enrolment.course_id', '=', session.course_id)
+    .execute()
+  const here = new Set(machines.map(({ machine_id }) => machine_id))
+  const personOf = new Map(projects.map(({ project_id, person_id }) => [project_id, person_id]))
+  const taken = new Set<string>()
+  for (const [index, { projectId, machineId, block }] of seats.entries()) {
+    const path = `plan.seats.${index}`
+    const person = personOf.get(projectId)
+    if (person === undefined)
+      throw new Refused(404, 'not-found', 'This project is not of this class', `${path}.projectId`)
+    if (!here.has(machineId)) throw notFound('machine', `${path}.machineId`)
+    if (block > session.blocks)
+      throw new Invalid(
+        'invalid',
+        `The session has ${blocksWords(session.blocks)}; there is no block ${block}`,
+        `${path}.block`,
+      )
+    for (const [key, words] of [
+      [`place ${machineId} ${block}`, 'Two sit at one machine in one block'],
+      [`project ${projectId}`, 'A project has two seats'],
+      [`person ${person} ${block}`, 'Somebody sits at two machines in one block'],
+    ] as const) {
+      if (taken.has(key)) throw new Invalid('invalid', words, path)
+      taken.add(key)
+    }
+  }
+  const gone = leftOut.findIndex((machineId) => !here.has(machineId))
+  if (gone >= 0) throw notFound('machine', `plan.leftOut.${gone}`)
+}
+
+const blocksWords = (blocks: number): string => (blocks === 1 ? 'one block' : `${blocks} blocks`)
+
+async function holdSession(
+  { tx, actor }: CommandCall,
+  sessionId: string,
+): Promise<{ course_id: string; blocks: number }> {
   const found = await tx
     .selectFrom('session')
-    .select('session_id')
+    .select(['course_id', 'blocks'])
     .where('site_id', '=', actor.siteId)
     .where('session_id', '=', sessionId)
     .forUpdate()
     .executeTakeFirst()
   if (!found) throw notFound('evening', 'sessionId')
+  return found
 }

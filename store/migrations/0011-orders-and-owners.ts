@@ -15,6 +15,9 @@ const STATEMENTS = [
   `drop index stock_move_item`,
   `create index stock_move_item on stock_move (site_id, item_key, landed)`,
   `alter table kit_given add column landed bigserial`,
+  // A kit that was given too early is taken back while nothing was sewn with it; its row stays.
+  `alter table kit_given add column taken_back_at timestamptz(3)`,
+  `alter table kit_given add column taken_back_by uuid`,
   `alter table machine_event add column imported_by uuid`,
   // What the shelves and the sum of needles read of every book; all other lines are left alone.
   `create index machine_event_needles on machine_event (site_id, happened_at)

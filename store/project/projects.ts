@@ -13,6 +13,8 @@ export interface KitGiven {
   readonly kit: Kit
   readonly givenAt: Date
   readonly givenBy: string
+  /** the order in which the database took it */
+  readonly landed: number
 }
 
 export interface Project extends ProjectFacts {
@@ -54,11 +56,11 @@ export async function readProjects(
       (lateral) =>
         lateral
           .selectFrom('kit_given')
-          .select(['kit_given_id', 'machine_id', 'kit', 'given_at', 'given_by'])
+          .select(['kit_given_id', 'machine_id', 'kit', 'given_at', 'given_by', 'landed'])
           .whereRef('kit_given.site_id', '=', 'project.site_id')
           .whereRef('kit_given.project_id', '=', 'project.project_id')
-          .orderBy('given_at', 'desc')
-          .orderBy('kit_given_id', 'desc')
+          .where('kit_given.taken_back_at', 'is', null)
+          .orderBy('landed', 'desc')
           .limit(1)
           .as('given'),
       (join) => join.onTrue(),
@@ -80,6 +82,7 @@ export async function readProjects(
       'given.kit',
       'given.given_at',
       'given.given_by',
+      'given.landed',
     ])
     .where('project.site_id', '=', siteId)
     .$if(only.projectId !== undefined, (query) => query.where('project.project_id', '=', only.projectId!))
@@ -113,6 +116,7 @@ export async function readProjects(
           kit: check(KitSchema, row.kit),
           givenAt: row.given_at,
           givenBy: row.given_by,
+          landed: row.landed!,
         },
       }),
   }))
@@ -125,11 +129,11 @@ export const readProject = async (store: Reader, siteId: string, projectId: stri
 export async function readGiven(store: Reader, siteId: string, projectId: string): Promise<KitGiven[]> {
   const rows = await store
     .selectFrom('kit_given')
-    .select(['kit_given_id', 'machine_id', 'kit', 'given_at', 'given_by'])
+    .select(['kit_given_id', 'machine_id', 'kit', 'given_at', 'given_by', 'landed'])
     .where('site_id', '=', siteId)
     .where('project_id', '=', projectId)
-    .orderBy('given_at', 'desc')
-    .orderBy('kit_given_id', 'desc')
+    .where('taken_back_at', 'is', null)
+    .orderBy('landed', 'desc')
     .limit(50)
     .execute()
   return rows.map((row) => ({
@@ -138,16 +142,47 @@ export async function readGiven(store: Reader, siteId: string, projectId: string
     kit: check(KitSchema, row.kit),
     givenAt: row.given_at,
     givenBy: row.given_by,
+    landed: row.landed,
   }))
 }
 
 /** The project whose kit was given last: whose turn it is. Undefined when none has a kit. */
 export const lastGiven = (projects: readonly Project[]): Project | undefined =>
-  projects.filter(({ given }) => given).sort((a, b) => b.given!.givenAt.getTime() - a.given!.givenAt.getTime())[0]
+  projects.filter(({ given }) => given).sort((a, b) => b.given!.landed - a.given!.landed)[0]
 
-/** Where a learner sits: at the machine of the last kit given for any of their projects. */
-export const seatOf = async (store: Reader, siteId: string, personId: string): Promise<Project | undefined> =>
-  lastGiven(await readProjects(store, siteId, { personId }))
+export interface Seat extends Project {
+  /** somebody else was given the machine since: this turn is over */
+  readonly takenOverBy?: string
+}
+
+/** Where a learner sits: at the machine of the last kit given for any of their projects, until somebody else is given it. */
+export async function seatOf(store: Reader, siteId: string, personId: string): Promise<Seat | undefined> {
+  const seat = lastGiven(await readProjects(store, siteId, { personId }))
+  if (!seat?.given) return undefined
+  const after = await store
+    .selectFrom('kit_given')
+    .innerJoin('project', (join) =>
+      join.onRef('project.site_id', '=', 'kit_given.site_id').onRef('project.project_id', '=', 'kit_given.project_id'),
+    )
+    .innerJoin('enrolment', (join) =>
+      join
+        .onRef('enrolment.site_id', '=', 'project.site_id')
+        .onRef('enrolment.enrolment_id', '=', 'project.enrolment_id'),
+    )
+    .innerJoin('person', (join) =>
+      join.onRef('person.site_id', '=', 'enrolment.site_id').onRef('person.person_id', '=', 'enrolment.person_id'),
+    )
+    .select('person.name')
+    .where('kit_given.site_id', '=', siteId)
+    .where('kit_given.machine_id', '=', seat.given.machineId)
+    .where('landed', '>', seat.given.landed)
+    .where('taken_back_at', 'is', null)
+    .where('person.person_id', '<>', personId)
+    .orderBy('landed', 'desc')
+    .limit(1)
+    .executeTakeFirst()
+  return after ? { ...seat, takenOverBy: after.name } : seat
+}
 
 export async function readCourses(store: Reader, siteId: string) {
   return store
@@ -174,19 +209,18 @@ export async function readSitters(store: Reader, siteId: string): Promise<Readon
       (lateral) =>
         lateral
           .selectFrom('kit_given')
-          .select(['machine_id', 'given_at', 'kit_given_id'])
+          .select(['machine_id', 'landed'])
           .whereRef('kit_given.site_id', '=', 'project.site_id')
           .whereRef('kit_given.project_id', '=', 'project.project_id')
-          .orderBy('given_at', 'desc')
-          .orderBy('kit_given_id', 'desc')
+          .where('kit_given.taken_back_at', 'is', null)
+          .orderBy('landed', 'desc')
           .limit(1)
           .as('given'),
       (join) => join.onTrue(),
     )
     .select(['given.machine_id', 'person.name'])
     .where('project.site_id', '=', siteId)
-    .orderBy('given.given_at')
-    .orderBy('given.kit_given_id')
+    .orderBy('given.landed')
     .execute()
   return new Map(rows.map((row) => [row.machine_id, row.name]))
 }

@@ -54,6 +54,20 @@ export interface Attendance {
   readonly fromBlock?: number
 }
 
+/** Who does not come, by session. */
+export async function readAbsent(store: Reader, siteId: string): Promise<ReadonlyMap<string, ReadonlySet<string>>> {
+  const rows = await store
+    .selectFrom('attendance')
+    .select(['session_id', 'person_id'])
+    .where('site_id', '=', siteId)
+    .where('comes', '=', 'absent')
+    .execute()
+  const absent = new Map<string, Set<string>>()
+  for (const { session_id, person_id } of rows)
+    absent.set(session_id, (absent.get(session_id) ?? new Set()).add(person_id))
+  return absent
+}
+
 /** Who comes late or not at all, by person id; everybody else comes. */
 export async function readAttendance(
   store: Reader,
@@ -128,20 +142,36 @@ export async function readPlans(
     .where('site_id', '=', siteId)
     .$if(sessionId !== undefined, (query) => query.where('session_id', '=', sessionId!))
     .orderBy('session_id')
-    .orderBy('made_at', 'desc')
-    .orderBy('plan_id', 'desc')
+    .orderBy('landed', 'desc')
     .execute()
-  return new Map(
-    rows.map((row) => [
-      row.session_id,
-      {
-        planId: row.plan_id,
-        sessionId: row.session_id,
-        plan: check(SessionPlanSchema, row.plan),
-        madeBy: row.made_by,
-        madeAt: row.made_at,
-        basedOn: row.based_on,
-      },
-    ]),
-  )
+  return new Map(rows.map((row) => [row.session_id, asPlan(row)]))
+}
+
+const asPlan = (row: {
+  plan_id: string
+  session_id: string
+  plan: unknown
+  made_by: string
+  made_at: Date
+  based_on: string | null
+}): KeptPlan => ({
+  planId: row.plan_id,
+  sessionId: row.session_id,
+  plan: check(SessionPlanSchema, row.plan),
+  madeBy: row.made_by,
+  madeAt: row.made_at,
+  basedOn: row.based_on,
+})
+
+/** Every plan that a session ever had, the newest first; of years of moving about the last hundred. */
+export async function readPlanHistory(store: Reader, siteId: string, sessionId: string): Promise<KeptPlan[]> {
+  const rows = await store
+    .selectFrom('session_plan')
+    .selectAll()
+    .where('site_id', '=', siteId)
+    .where('session_id', '=', sessionId)
+    .orderBy('landed', 'desc')
+    .limit(100)
+    .execute()
+  return rows.map(asPlan)
 }

@@ -10,17 +10,17 @@ import type { Database } from '../database'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
-/** Everything written about the shelves, oldest first; of one item only, where asked. */
+/** Everything written about the shelves, in the order in which the database took it; of one item only, where asked. */
 export async function readMoves(store: Reader, siteId: string, key?: string): Promise<StockMove[]> {
   const rows = await store
     .selectFrom('stock_move')
     .selectAll()
     .where('site_id', '=', siteId)
     .$if(key !== undefined, (query) => query.where('item_key', '=', key!))
-    .orderBy('happened_at')
-    .orderBy('move_id')
+    .orderBy('landed')
     .execute()
   return rows.map((row) => ({
+    landed: row.landed,
     moveId: row.move_id,
     item: check(StockItemSchema, row.item),
     kind: row.kind as StockMove['kind'],

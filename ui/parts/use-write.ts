@@ -16,6 +16,8 @@ export interface WriteWords {
   readonly forGood?: true
   /** offer to take this line of that machine's book back */
   readonly undoFor?: string
+  /** offer to undo it in another way */
+  readonly undo?: () => void
 }
 
 /**
@@ -43,8 +45,9 @@ export function useWrite() {
       return false
     }
     tried.current = undefined
-    const { undoFor } = words
+    const { undoFor, undo: undoOther } = words
     toast.success(words.done, {
+      ...(undoOther && { action: { label: 'Undo', onClick: undoOther } }),
       ...(undoFor && { action: { label: 'Undo', onClick: () => void undo(undoFor, outcome.commandId) } }),
     })
     if (words.then) router.push(words.then)

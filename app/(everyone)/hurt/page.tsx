@@ -19,7 +19,7 @@ export default async function HurtPage({ searchParams }: { searchParams: Promise
     searchParams,
   ])
   const machines = room
-    .filter(({ machineId }) => actor.role !== 'learner' || machineId === own?.given?.machineId)
+    .filter(({ machineId }) => actor.role !== 'learner' || (!own?.takenOverBy && machineId === own?.given?.machineId))
     .map(({ machineId, name, number }) => ({ machineId, name, number }))
   const { firstAider, box, emergency } = site.houseRules.firstAid ?? {}
   const call = [

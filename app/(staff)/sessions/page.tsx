@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { PLACE_CAUTIONS } from '@/core/knowledge/place-caution'
 import { may } from '@/core/people/role'
 import { readCourses, readProjects } from '@/store/project/projects'
-import { readPlans, readSessions, type Session } from '@/store/session/sessions'
+import { readAbsent, readPlans, readSessions, type Session } from '@/store/session/sessions'
 import { dayIn, formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../_server/actor'
 import { siteOf } from '../../_server/site'
@@ -15,23 +15,28 @@ export const metadata: Metadata = { title: 'Evenings' }
 export default async function SessionsPage() {
   const actor = await mustSee('see-sessions')
   const store = theStore()
-  const [sessions, plans, projects, courses, site] = await Promise.all([
+  const [sessions, plans, projects, courses, absent, site] = await Promise.all([
     readSessions(store, actor.siteId),
     readPlans(store, actor.siteId),
     readProjects(store, actor.siteId),
     readCourses(store, actor.siteId),
+    readAbsent(store, actor.siteId),
     siteOf(actor.siteId),
   ])
   const now = new Date()
   const coming = sessions.filter(({ endsAt }) => endsAt >= now)
   const past = sessions.filter(({ endsAt }) => endsAt < now).reverse()
-  const wanting = (courseId: string) => projects.filter((project) => project.courseId === courseId).length
+  /** Who wants a seat: projects of the class whose learners come. The run sheet counts the same. */
+  const wanting = (sessionId: string, courseId: string) =>
+    projects.filter((project) => project.courseId === courseId && !absent.get(sessionId)?.has(project.personId))
   const mayPlan = may(actor.role, 'add-sessions')
   const standing = ({ sessionId, courseId, calledOff }: Session): string => {
     if (calledOff) return `called off: ${calledOff}`
     const plan = plans.get(sessionId)?.plan
     if (!plan) return 'not planned yet'
-    return `${plan.seats.length} of ${wanting(courseId)} seated`
+    const wanted = wanting(sessionId, courseId)
+    const seated = wanted.filter(({ projectId }) => plan.seats.some((seat) => seat.projectId === projectId))
+    return `${seated.length} of ${wanted.length} seated`
   }
   return (
     <>

@@ -6,9 +6,10 @@ import { POINTS } from '@/core/knowledge/needle'
 import { plain } from '@/core/knowledge/rule'
 import type { Kit } from '@/core/kit/request'
 import { sizeText } from '@/core/units/needle-size'
+import { readPlanHistory, readSessions } from '@/store/session/sessions'
 import { readNames } from '@/store/site/site'
 import { droppedWords } from '@/ui/kit-words'
-import { timeIn } from '@/ui/time'
+import { dayIn, formatInTimeZone, timeIn } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
 import { askedNow, readEvening, sessionPage } from '../../../_server/evening'
 import { siteOf } from '../../../_server/site'
@@ -18,25 +19,44 @@ import { RunSheet } from './run-sheet'
 
 export const metadata: Metadata = { title: 'Run sheet' }
 
+/** Kits that were given longer ago than this belong to another session. */
+const LATELY_MS = 12 * 3_600_000
+
 const short = (kit: Kit): string =>
   `${POINTS[kit.needle.point].words} ${sizeText(kit.needle.sizeNm)}, ${plain(kit.topThread.tex)} tex, ${kit.foot.replaceAll('-', ' ')} foot`
 
 export default async function RunSheetPage({ params }: { params: Promise<{ session: string }> }) {
   const actor = await mustSee('see-sessions')
   const session = await sessionPage(actor.siteId, (await params).session)
-  const [evening, site, names] = await Promise.all([
+  const now = new Date()
+  const [evening, site, names, history, runsNow] = await Promise.all([
     readEvening(actor.siteId, session),
     siteOf(actor.siteId),
     readNames(theStore(), actor.siteId),
+    readPlanHistory(theStore(), actor.siteId, session.sessionId),
+    readSessions(theStore(), actor.siteId, { from: now, to: now }),
   ])
   const { facts, kept, places } = evening
-  const now = new Date()
   const asked = askedNow(evening, now)
   const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
   const starts = Array.from(
     { length: session.blocks + 1 },
     (_, index) => new Date(session.startsAt.getTime() + index * facts.blockMinutes * 60_000),
   )
+  const today = dayIn(session.startsAt, site.timeZone) === dayIn(now, site.timeZone)
+  const beginsOddly = [
+    ...(today ? [] : [`It is on ${formatInTimeZone(session.startsAt, site.timeZone)}, and not today.`]),
+    ...runsNow
+      .filter(({ sessionId, calledOff }) => sessionId !== session.sessionId && calledOff === undefined)
+      .map(({ course }) => `Another session runs now: ${course}.`),
+    ...(session.calledOff ? [`It is called off: ${session.calledOff}.`] : []),
+  ]
+  const begun: Record<number, string[]> = {}
+  for (const { projectId, machineId, block } of kept?.plan.seats ?? []) {
+    const given = evening.given.get(projectId)
+    const lately = given && now.getTime() - given.givenAt.getTime() < LATELY_MS
+    if (lately && given.machineId === machineId) (begun[block] ??= []).push(given.kitGivenId)
+  }
   const running = starts.findLastIndex((start) => start <= now) + 1
   return (
     <>
@@ -50,6 +70,15 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
         {...(kept?.plan.proof && { proof: kept.plan.proof })}
         proofHolds={kept?.plan.proof?.asked === asked.digest}
         question={asked.question}
+        beginsOddly={beginsOddly}
+        begun={begun}
+        earlier={history.slice(1).map(({ planId, madeAt, madeBy, plan }) => ({
+          planId,
+          when: formatInTimeZone(madeAt, site.timeZone),
+          by: names.get(madeBy) ?? 'somebody',
+          seats: plan.seats,
+          leftOut: plan.leftOut,
+        }))}
         mayPlan={may(actor.role, 'set-plan')}
         mayGive={may(actor.role, 'give-kits')}
         {...(running >= 1 && running <= session.blocks && { running })}

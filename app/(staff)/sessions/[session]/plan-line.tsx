@@ -119,7 +119,7 @@ function proofWords(
   proof: PlanProof | undefined,
   holds: boolean,
 ): string {
-  if (!proof) return 'Seated by hand. Plan the evening to see how little it could take.'
+  if (!proof) return 'Seated by hand, never planned. Plan the evening to see how little it could take.'
   if (!holds)
     return 'Something has changed since it was planned: people, machines, pins or shelves. Plan again to be sure.'
   const planned = wanting - proof.unseated.length

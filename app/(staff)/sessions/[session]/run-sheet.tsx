@@ -9,6 +9,8 @@ import { breachWords, byHandFigures, moveOptions, moveSeat, placeKey, sheetFigur
 import { FaultNote } from '@/ui/parts/fault-note'
 import { PrintButton } from '@/ui/parts/print-button'
 import { useWrite } from '@/ui/parts/use-write'
+import { BeginDialog } from './begin-dialog'
+import { EarlierPlans } from './earlier-plans'
 import { MoveDialog } from './move-dialog'
 import { PlanLine } from './plan-line'
 import { MachineRow, Tray } from './sheet-rows'
@@ -34,6 +36,7 @@ export function RunSheet(props: SheetProps) {
   const queue = useRef<Promise<void>>(Promise.resolve())
   const [carried, setCarried] = useState<string>()
   const [moving, setMoving] = useState<string>()
+  const [asking, setAsking] = useState<{ readonly block: number; readonly against: readonly string[] }>()
   const { busy, fault, write } = useWrite()
   const planning = usePlanning(sessionId)
   const router = useRouter()
@@ -57,13 +60,19 @@ export function RunSheet(props: SheetProps) {
   }
   const wordsOf = (breach: (typeof figures.breaches)[number]) => breachWords(breach, nameOf, whyNot)
 
-  const keep = (next: readonly PlannedSeat[], done: string, leftOut = props.leftOut) => {
+  const keep = (next: readonly PlannedSeat[], done: string, leftOut = props.leftOut, undone = false) => {
     const before = seats
+    // Moved by hand, moved back by hand: undoing is one more plan, and nothing of any is lost.
+    const back = () => keep(before, 'As it was', props.leftOut, true)
     setSeats(next)
-    const plan = { seats: next, leftOut, ...(props.proof && { proof: props.proof }) }
+    const plan = { seats: next, leftOut }
     // One change after the other, however quickly they come: each builds on the one before.
     queue.current = queue.current.then(async () => {
-      const landed = await write('set-plan', { sessionId, basedOn: basis.current ?? planId, plan }, { done })
+      const landed = await write(
+        'set-plan',
+        { sessionId, basedOn: basis.current ?? planId, plan },
+        { done, ...(!undone && { undo: back }) },
+      )
       basis.current = landed
       if (landed) setOwn((ids) => [...ids, landed])
       else {
@@ -116,7 +125,22 @@ export function RunSheet(props: SheetProps) {
       out ? props.leftOut.filter((each) => each !== machineId) : [...props.leftOut, machineId],
     )
   }
+  /** Before a whole block is given its kits, what speaks against it is said. */
   const begin = (block: number) => {
+    const stopped = seats
+      .filter((seat) => seat.block === block)
+      .flatMap(({ projectId, machineId }) => {
+        const machine = machines.find((each) => each.machineId === machineId)
+        return machine?.stopped
+          ? [`${nameOf(projectId)} sits at ${machine.name}, which is stopped: ${machine.stopped}.`]
+          : []
+      })
+    const against = [...props.beginsOddly, ...stopped]
+    if (against.length > 0) setAsking({ block, against })
+    else give(block)
+  }
+  const give = (block: number) => {
+    setAsking(undefined)
     const kits = seats
       .filter((seat) => seat.block === block)
       .flatMap(({ projectId, machineId }) => {
@@ -127,8 +151,17 @@ export function RunSheet(props: SheetProps) {
         const needle = kit.byHand || kit.dropped ? {} : { needle: { point, sizeNm, ...(gapMm && { gapMm }) } }
         return [{ kitGivenId: uuid(), projectId, machineId, ...needle }]
       })
-    void write('give-kits', { kits }, { done: `Block ${block} begins: ${kits.length} kits given` })
+    if (kits.length === 0) return
+    const takeBack = () => void takeKitsBack(kits.map(({ kitGivenId }) => kitGivenId))
+    void write(
+      'give-kits',
+      { kits },
+      { done: `Block ${block} begins: ${kits.length === 1 ? 'one kit' : `${kits.length} kits`} given`, undo: takeBack },
+    )
   }
+
+  const takeKitsBack = (kitGivenIds: readonly string[]) =>
+    write('take-kits-back', { kitGivenIds }, { done: 'The kits are taken back' })
 
   const seatAt = (machineId: string, block: number) =>
     seats.filter((seat) => seat.machineId === machineId && seat.block === block)
@@ -227,6 +260,16 @@ export function RunSheet(props: SheetProps) {
                       Begin: give the kits
                     </button>
                   )}
+                  {props.mayGive && (props.begun[index + 1]?.length ?? 0) > 0 && (
+                    <button
+                      type="button"
+                      className="btn btn-ghost btn-sm print:hidden"
+                      disabled={busy}
+                      onClick={() => void takeKitsBack(props.begun[index + 1]!)}
+                    >
+                      Take them back
+                    </button>
+                  )}
                 </th>
               ))}
             </tr>
@@ -260,6 +303,7 @@ export function RunSheet(props: SheetProps) {
           )}
         </DragOverlay>
       </DndContext>
+      {asking && <BeginDialog {...asking} begin={() => give(asking.block)} close={() => setAsking(undefined)} />}
       {moving && who.get(moving) && (
         <MoveDialog
           learner={who.get(moving)!}
@@ -278,6 +322,15 @@ export function RunSheet(props: SheetProps) {
         </a>
         {props.madeBy && <span className="text-sm">Kept by {props.madeBy}; every earlier plan is kept too.</span>}
       </div>
+      {props.earlier.length > 0 && (
+        <EarlierPlans
+          plans={props.earlier}
+          machines={machines}
+          nameOf={nameOf}
+          mayTake={mayPlan && !busy}
+          take={({ seats: again, leftOut, when }) => keep(again, `The plan of ${when} stands again`, leftOut)}
+        />
+      )}
     </>
   )
 }

@@ -36,6 +36,15 @@ export interface SheetLearner {
   readonly whyNot: Readonly<Record<string, string>>
 }
 
+/** A plan that was kept before this one. */
+export interface EarlierPlan {
+  readonly planId: string
+  readonly when: string
+  readonly by: string
+  readonly seats: readonly PlannedSeat[]
+  readonly leftOut: readonly string[]
+}
+
 export interface SheetProps {
   readonly sessionId: string
   readonly planId: string | null
@@ -51,6 +60,12 @@ export interface SheetProps {
   readonly blocks: readonly { readonly from: string; readonly to: string }[]
   /** the block that is under way now */
   readonly running?: number
+  /** what speaks against beginning now: another day, another session that runs */
+  readonly beginsOddly: readonly string[]
+  /** by block, the kits that were given for it a short while ago */
+  readonly begun: Readonly<Record<number, readonly string[]>>
+  /** what was planned before, the newest first */
+  readonly earlier: readonly EarlierPlan[]
   readonly mayPlan: boolean
   readonly mayGive: boolean
 }

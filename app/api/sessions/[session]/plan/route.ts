@@ -4,6 +4,7 @@ import { strict } from '@/core/schema/vocabulary'
 import type { EveningPlan } from '@/core/session/evening-plan'
 import { sheetFigures } from '@/core/session/sheet'
 import { runCommand } from '@/store/commands/run'
+import { keepProvedPlan } from '@/store/commands/session'
 import { notFound, Refused } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
 import { mustBeAllowed } from '../../../../_server/actor'
@@ -42,32 +43,38 @@ export const POST = (request: Request, { params }: { params: Promise<{ session: 
     const pinned = new Set(ask.pins.map(({ student, machine, block }) => `${student} ${machine} ${block}`))
 
     const keep = (plan: EveningPlan) =>
-      runCommand(theStore(), actor, 'set-plan', {
-        commandId,
-        body: {
-          sessionId,
-          basedOn,
-          plan: {
-            seats: plan.seats.map(({ student, machine, block }) => ({
-              projectId: student,
-              machineId: machine,
-              block,
-              ...(pinned.has(`${student} ${machine} ${block}`) && { pinned: true }),
-            })),
-            leftOut: evening.facts.leftOut,
-            proof: {
-              changeoverMinutes: plan.changeoverMinutes,
-              boundMinutes: plan.boundMinutes,
-              optimal: plan.optimal,
-              seconds: (Date.now() - now.getTime()) / 1000,
-              asked: digest,
-              unseated: plan.unseated.map(({ student, because }) => ({ projectId: student, because })),
-              help: plan.help,
-              ...(fromBlock !== undefined && { fromBlock }),
+      runCommand(
+        theStore(),
+        actor,
+        'set-plan',
+        {
+          commandId,
+          body: {
+            sessionId,
+            basedOn,
+            plan: {
+              seats: plan.seats.map(({ student, machine, block }) => ({
+                projectId: student,
+                machineId: machine,
+                block,
+                ...(pinned.has(`${student} ${machine} ${block}`) && { pinned: true }),
+              })),
+              leftOut: evening.facts.leftOut,
             },
           },
         },
-      })
+        undefined,
+        keepProvedPlan({
+          changeoverMinutes: plan.changeoverMinutes,
+          boundMinutes: plan.boundMinutes,
+          optimal: plan.optimal,
+          seconds: (Date.now() - now.getTime()) / 1000,
+          asked: digest,
+          unseated: plan.unseated.map(({ student, because }) => ({ projectId: student, because })),
+          help: [...plan.help],
+          ...(fromBlock !== undefined && { fromBlock }),
+        }),
+      )
 
     /** Stopped early, what was found may be worse than what is kept already; then that stays. */
     const isNoBetter = (plan: EveningPlan): boolean => {
@@ -78,9 +85,9 @@ export const POST = (request: Request, { params }: { params: Promise<{ session: 
         breaches.length === 0 && (fewer || (plan.seats.length === seats.length && plan.changeoverMinutes >= minutes))
       )
     }
-    const short = ({ seats, changeoverMinutes, boundMinutes, unseated }: EveningPlan) => ({
+    const short = ({ seats, changeoverMinutes, boundMinutes }: EveningPlan) => ({
       seated: seats.length,
-      of: seats.length + unseated.length,
+      of: evening.facts.learners.length,
       changeoverMinutes,
       boundMinutes,
     })
