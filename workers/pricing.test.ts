@@ -28,7 +28,7 @@ it('bounds a plan truly: machines counted whole lift the bound and never past th
       const seats = mostSeats(asked, kits).length
       fc.pre(seats > 0)
       const demand = demandOf(seats, asked.blocks, groups, classes)
-      const plain = { seats, machines: classes.map(() => 0) }
+      const plain = { seats, machines: classes.map(() => 0), turns: [] }
       const relaxed = (start: readonly Evening[], all: boolean, wanted = demand) =>
         relax(start, all, asked, groups, classes, wanted, PLAN_COSTS, solve, () => 0, 60)
       const listed = relaxed(evenings, true)!

@@ -13,6 +13,7 @@ import { readProgress } from '@/store/people/progress'
 import { readProjects } from '@/store/project/projects'
 import { readKitRoom } from '@/store/room/kit-room'
 import {
+  readAbsent,
   readAttendance,
   readNeeds,
   readPairs,
@@ -60,21 +61,23 @@ export interface Evening {
 /** What every evening of a room rests on, read once for all of them. */
 async function readBasis(siteId: string) {
   const store = theStore()
-  const [machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff, site] = await Promise.all([
-    readMachines(store, siteId),
-    readProjects(store, siteId),
-    readKitRoom(store, siteId),
-    readShelves(store, siteId),
-    readProgress(store, siteId),
-    readNeeds(store, siteId),
-    readPairs(store, siteId),
-    readPlans(store, siteId),
-    readSessions(store, siteId),
-    readStaff(store, siteId),
-    siteOf(siteId),
-  ])
+  const [machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff, absent, site] =
+    await Promise.all([
+      readMachines(store, siteId),
+      readProjects(store, siteId),
+      readKitRoom(store, siteId),
+      readShelves(store, siteId),
+      readProgress(store, siteId),
+      readNeeds(store, siteId),
+      readPairs(store, siteId),
+      readPlans(store, siteId),
+      readSessions(store, siteId),
+      readStaff(store, siteId),
+      readAbsent(store, siteId),
+      siteOf(siteId),
+    ])
   const { instructorAt } = site
-  return { machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff, instructorAt }
+  return { machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff, absent, instructorAt }
 }
 
 /** Some evenings with everything that each rests on. */
@@ -102,6 +105,7 @@ function eveningIn(
     plans,
     sessions,
     staff,
+    absent,
     instructorAt,
   }: Awaited<ReturnType<typeof readBasis>>,
   session: Session,
@@ -116,6 +120,21 @@ function eveningIn(
     (before ? plans.get(before.sessionId)!.plan.seats : []).map(({ projectId, machineId }) => [projectId, machineId]),
   )
   const kept = plans.get(sessionId)
+  /** The planned sessions before this one, the last first. */
+  const earlier = sessions
+    .filter(
+      (each) => each.courseId === courseId && each.startsAt < startsAt && !each.calledOff && plans.has(each.sessionId),
+    )
+    .reverse()
+  const leftOutBefore = (projectId: string, personId: string): number => {
+    let times = 0
+    for (const each of earlier) {
+      if (absent.get(each.sessionId)?.has(personId)) continue
+      if (plans.get(each.sessionId)!.plan.seats.some((seat) => seat.projectId === projectId)) break
+      times += 1
+    }
+    return times
+  }
   const walk = [...machines].sort(inWalkingOrder)
   const comes = (personId: string) => attendance.get(personId) ?? { comes: 'here' as const }
   const { costs } = planningNumbers(room.rules.numbers)
@@ -155,6 +174,7 @@ function eveningIn(
             ...(fromBlock !== undefined && { fromBlock }),
             needs: needs.get(personId) ?? [],
             ...(last && { lastMachineId: last }),
+            ...(leftOutBefore(projectId, personId) > 0 && { leftOutBefore: leftOutBefore(projectId, personId) }),
             signOffs: progress.get(personId)?.signOffs ?? [],
           }
         }),

@@ -63,11 +63,14 @@ export function anneal(
     return sum
   }
   const goes = (student: number, place: number) => student < 0 || place >= places || allowed[student]![place]!
+  const waited = students.map(({ leftOut = 0 }) => leftOut)
   const mayExchange = (a: number, b: number, length: number): boolean => {
     let differ = false
     for (let at = 0; at < length; at += 1) {
       const [one, other] = [rows[a + at]!, rows[b + at]!]
       if (!goes(one, b + at) || !goes(other, a + at) || (b >= places && one < 0)) return false
+      // Nobody who had no seat before gives theirs up to somebody who had one.
+      if (b >= places && waited[other]! < waited[one]!) return false
       differ ||= one !== other
     }
     return differ

@@ -40,6 +40,8 @@ export function planCourse(
   let states: ReadonlyMap<string, MachineState> = new Map()
   let used: ReadonlyMap<string, number> = new Map()
   let seats: ReadonlyMap<string, string> = new Map()
+  /** how many times in a row somebody had no seat, of those who were there */
+  let left: ReadonlyMap<string, number> = new Map()
   return weeks.map(({ sessionId, startsAt, request }) => {
     const facts: EveningFacts = {
       ...request.facts,
@@ -49,7 +51,12 @@ export function planCourse(
       })),
       learners: request.facts.learners.map((learner) => {
         const last = seats.get(learner.projectId)
-        return last ? { ...learner, lastMachineId: last } : learner
+        const waited = left.get(learner.projectId)
+        return {
+          ...learner,
+          ...(last && { lastMachineId: last }),
+          ...(waited !== undefined && { leftOutBefore: waited }),
+        }
       }),
       onHand: request.facts.onHand.map((shelf) => ({
         ...shelf,
@@ -63,7 +70,7 @@ export function planCourse(
     const after = new Map(used)
     for (const { item, count, usedUp } of needs)
       if (usedUp) after.set(itemKey(item), (after.get(itemKey(item)) ?? 0) + count)
-    const left = needs
+    const remaining = needs
       .filter(({ usedUp }) => usedUp)
       .map(({ item, count }) => {
         const shelf = facts.onHand.find((each) => itemKey(each.item) === itemKey(item))
@@ -72,7 +79,14 @@ export function planCourse(
     states = new Map([...states, ...statesAfter(facts, startsAt, plan, question, kits)])
     used = after
     seats = new Map([...seats, ...plan.seats.map(({ student, machine }) => [student, machine] as const)])
-    const week = { sessionId, plan, needs, left }
+    const seated = new Set(plan.seats.map(({ student }) => student))
+    left = new Map([
+      ...left,
+      ...facts.learners.map(
+        ({ projectId, leftOutBefore = 0 }) => [projectId, seated.has(projectId) ? 0 : leftOutBefore + 1] as const,
+      ),
+    ])
+    const week = { sessionId, plan, needs, left: remaining }
     tell(week)
     return week
   })

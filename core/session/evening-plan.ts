@@ -118,7 +118,7 @@ function questionFor(question: PlanQuestion, { pins, underWay }: EveningRequest)
 /** The smallest reasons why somebody has no seat, in one or two sentences. */
 function becauseUnseated(
   project: string,
-  { machines, blocks }: EveningFacts,
+  { machines, blocks, learners }: EveningFacts,
   { whyNot, stopped }: EveningQuestion,
   question: PlanQuestion,
   seats: readonly PlanSeat[],
@@ -151,7 +151,17 @@ function becauseUnseated(
     ? ' Who sits with or apart from them counts too.'
     : ''
   const scarce = short.map(({ words, most }) => ` Of ${words} there ${most === 1 ? 'is 1' : `are ${most}`}.`).join('')
-  return `${able.map(({ name }) => name).join(', ')} could take it, and every such place is wanted.${scarce}${tied}`
+  return `${able.map(({ name }) => name).join(', ')} could take it, and every such place is wanted.${scarce}${tied}${turnWords(project, learners, seats)}`
+}
+
+/** Whose turn it is: said to whoever has no seat, so that nobody is left out twice without a word. */
+function turnWords(project: string, learners: EveningFacts['learners'], seats: readonly PlanSeat[]): string {
+  const own = learners.find(({ projectId }) => projectId === project)
+  if (own?.leftOutBefore) return ' They had no seat last time either: next time they come first.'
+  const seated = new Set(seats.map(({ student }) => student))
+  const first = learners.filter(({ projectId, leftOutBefore }) => leftOutBefore && seated.has(projectId))
+  if (first.length === 0) return ' Next time they come first.'
+  return ` ${first.map(({ learner }) => learner).join(' and ')} had no seat last time and ${first.length === 1 ? 'comes' : 'come'} first; next time it is ${own?.learner ?? 'their'}’s turn.`
 }
 
 /** How much of a limit these seats take, in a block or of all needles put in. */

@@ -49,6 +49,8 @@ export interface PlanStudent {
   /** where they sat last time; a soft aim */
   readonly lastMachine?: string
   readonly beginner?: boolean
+  /** how many times in a row they had no seat: of those who cannot all sit, they sit first */
+  readonly leftOut?: number
   /** the place that they hold already: anywhere else is a move, and moves are few */
   readonly holdsPlace?: { readonly machine: string; readonly block: number }
 }

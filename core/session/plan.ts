@@ -1,10 +1,10 @@
 import { anneal } from './anneal'
 import { grainOf } from './changeover'
-import { type Evening, classesOf, eveningsIn, eveningsOf, groupsOf, startFrom } from './evening'
-import { PLAN_COSTS, type PlanAnswer, type PlanQuestion, type Solve } from './plan-question'
+import { type Class, type Evening, classesOf, eveningsIn, eveningsOf, groupsOf, startFrom } from './evening'
+import { PLAN_COSTS, type PlanAnswer, type PlanQuestion, type PlanSeat, type Solve } from './plan-question'
 import { MOST_PRICED, PRICE_SECONDS, eveningsWithin, relax } from './pricing'
-import { demandOf, solveWhole } from './program'
-import { firstCome, improve, mostSeats, unseatedOf, type Plan } from './seating'
+import { demandOf, solveWhole, type Demand } from './program'
+import { firstCome, improve, inTurn, mostSeats, unseatedOf, type Plan } from './seating'
 
 /**
  * Seats as many learners as can be seated, then at the least changeover time; says how far from the least it may be.
@@ -24,9 +24,12 @@ export function planSeats(
   const started = clock()
   const costs = { ...PLAN_COSTS, ...question.costs }
   const kits = new Map(question.kits.map((kit) => [kit.id, kit]))
-  const classes = classesOf(question.students, kits)
+  const seatable = mostSeats({ ...question, students: inTurn(question.students) }, kits)
+  const crowded = seatable.length < question.students.length
+  const classes = classesOf(question.students, kits, ({ leftOut = 0 }) =>
+    crowded && leftOut > 0 ? String(leftOut) : undefined,
+  )
   const groups = groupsOf(question.machines, classes)
-  const seatable = mostSeats(question, kits)
   const byHand = firstCome(question, kits, costs).minutes
   const { evenings, all } = eveningsOf(question.blocks, groups, classes, costs)
 
@@ -34,7 +37,13 @@ export function planSeats(
   let bound = 0
   tell(best, bound)
   let proved = seatable.length === 0
-  const demand = demandOf(seatable.length, question.blocks, groups, classes)
+  const demand = demandOf(
+    seatable.length,
+    question.blocks,
+    groups,
+    classes,
+    crowded ? turnsOf(question, seatable, classes) : [],
+  )
   const grain = grainOf(costs)
   const better = (from: readonly Evening[]): boolean => {
     const left = Math.max(0.2, seconds - (clock() - started))
@@ -70,4 +79,21 @@ export function planSeats(
     changes: best.changes,
     unseated: unseatedOf(question, kits, best.seats),
   }
+}
+
+/**
+ * Where not all can sit, whoever had no seat before does: of those left out so often or oftener, as many as can be. Which of
+ * them is for the minutes to decide.
+ */
+function turnsOf(
+  { students }: PlanQuestion,
+  seatable: readonly PlanSeat[],
+  classes: readonly Class[],
+): Demand['turns'] {
+  const waited = new Map(students.map(({ id, leftOut = 0 }) => [id, leftOut]))
+  const levels = [...new Set(waited.values())].filter((level) => level > 0)
+  return levels.map((level) => ({
+    least: seatable.filter(({ student }) => waited.get(student)! >= level).length,
+    classes: classes.map(({ students: [first] }) => (first!.leftOut ?? 0) >= level),
+  }))
 }

@@ -18,8 +18,18 @@ interface Prices {
   readonly group: readonly number[]
 }
 
-const pricesOf = (rows: ReadonlyMap<string, number>, groups: readonly Group[], classes: readonly Class[]): Prices => ({
-  seat: classes.map((_, cls) => (rows.get(`d${cls}`) ?? 0) + (rows.get('seats') ?? 0)),
+const pricesOf = (
+  rows: ReadonlyMap<string, number>,
+  groups: readonly Group[],
+  classes: readonly Class[],
+  { turns }: Demand,
+): Prices => ({
+  seat: classes.map(
+    (_, cls) =>
+      (rows.get(`d${cls}`) ?? 0) +
+      (rows.get('seats') ?? 0) +
+      turns.reduce((sum, { classes: own }, index) => sum + (own[cls] ? (rows.get(`t${index}`) ?? 0) : 0), 0),
+  ),
   machine: classes.map((_, cls) => rows.get(`m${cls}`) ?? 0),
   group: groups.map((_, group) => rows.get(`g${group}`) ?? 0),
 })
@@ -65,7 +75,7 @@ export function relax(
   for (;;) {
     const answer = solve(programOf(evenings, groups, classes, demand, false), Math.max(1, seconds))
     if (!answer?.optimal || answer.objective === Infinity) return undefined
-    const prices = pricesOf(answer.rows, groups, classes)
+    const prices = pricesOf(answer.rows, groups, classes, demand)
     if (all) {
       best = { bound: answer.objective, prices }
       break

@@ -7,6 +7,8 @@ export interface Demand {
   readonly seats: number
   /** by class; 0: nothing that the seats do not say already */
   readonly machines: readonly number[]
+  /** of those who had no seat before so many sit, whoever else does not; each of these rows for its own classes */
+  readonly turns: readonly { readonly least: number; readonly classes: readonly boolean[] }[]
 }
 
 /**
@@ -15,7 +17,13 @@ export interface Demand {
  * Chvátal and Gomory on each class's row.
  * @param seats so many can be seated
  */
-export function demandOf(seats: number, blocks: number, groups: readonly Group[], classes: readonly Class[]): Demand {
+export function demandOf(
+  seats: number,
+  blocks: number,
+  groups: readonly Group[],
+  classes: readonly Class[],
+  turns: Demand['turns'] = [],
+): Demand {
   const able = classes.map((_, cls) => groups.some((group) => group.classes.includes(cls)))
   const everybody = classes.reduce((sum, { students }, cls) => sum + (able[cls] ? students.length : 0), 0)
   const machines = classes.map(({ block, fromBlock, students }, cls) => {
@@ -23,7 +31,7 @@ export function demandOf(seats: number, blocks: number, groups: readonly Group[]
     if (seats < everybody || !able[cls] || most < 2 || students.length < 2) return 0
     return Math.ceil(students.length / most)
   })
-  return { seats, machines }
+  return { seats, machines, turns }
 }
 
 /** The covering program: which evenings, one a machine, seat so many at the least minutes. */
@@ -54,6 +62,13 @@ export function programOf(
     const machines = demand.machines[cls]!
     if (machines > 0) lines.push(` m${cls}: ${sum([...terms.keys()].map((index) => `x${index}`))} >= ${machines}`)
   }
+  demand.turns.forEach(({ least, classes: own }, index) => {
+    const terms = evenings.flatMap(({ seats }, at) => {
+      const count = seats.filter(({ cls }) => own[cls]).length
+      return count > 0 ? [`${count} x${at}`] : []
+    })
+    lines.push(` t${index}: ${sum(terms)} >= ${least}`)
+  })
   lines.push(` seats: ${sum(evenings.map(({ seats }, index) => `${seats.length} x${index}`))} >= ${demand.seats}`)
   if (whole) {
     lines.push('Bounds', ...evenings.map(({ group }, index) => ` 0 <= x${index} <= ${groups[group]!.machines.length}`))

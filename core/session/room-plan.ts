@@ -102,7 +102,10 @@ export function seatWithin(question: PlanQuestion): PlanSeat[] {
   )
   const allowed = (next: readonly PlanSeat[]) => breachesOf(next, question, kits, costs).length === 0
   for (const { student, places: own } of open.sort(
-    (a, b) => Number(!a.student.holdsPlace) - Number(!b.student.holdsPlace) || a.places.length - b.places.length,
+    (a, b) =>
+      Number(!a.student.holdsPlace) - Number(!b.student.holdsPlace) ||
+      (b.student.leftOut ?? 0) - (a.student.leftOut ?? 0) ||
+      a.places.length - b.places.length,
   )) {
     if (seats.some((seat) => seat.student === student.id)) continue
     const partner = open.find((each) => each.student.id === partnerOf.get(student.id))

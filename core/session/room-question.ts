@@ -49,6 +49,8 @@ export interface EveningLearner extends Pick<ProjectFacts, 'name' | 'fabric' | '
   readonly fromBlock?: number
   readonly needs: readonly AccessNeed[]
   readonly lastMachineId?: string
+  /** how many times in a row they came and had no seat */
+  readonly leftOutBefore?: number
   readonly signOffs: readonly Pick<SignOff, 'machineKind'>[]
 }
 
@@ -195,7 +197,7 @@ function questionOf(
     machines,
     kits: named,
     students: facts.learners.map((learner): PlanStudent => {
-      const { projectId, fromBlock, lastMachineId, signOffs } = learner
+      const { projectId, fromBlock, lastMachineId, leftOutBefore, signOffs } = learner
       const why = whyNot.get(projectId)!
       const free = running.filter(({ machineId }) => !why.has(machineId)).map(({ machineId }) => machineId)
       return {
@@ -204,6 +206,7 @@ function questionOf(
         machines: free,
         ...(fromBlock !== undefined && fromBlock > 1 && { fromBlock }),
         ...(lastMachineId && { lastMachine: lastMachineId }),
+        ...(leftOutBefore && { leftOut: leftOutBefore }),
         ...(signOffs.length === 0 && { beginner: true }),
       }
     }),

@@ -51,7 +51,10 @@ export const mayTake = (student: PlanStudent, machine: PlanMachine, block: numbe
   (student.fixed?.block === undefined || student.fixed.block === block) &&
   block >= (student.fromBlock ?? 1)
 
-/** As many seats as can be: augmenting paths between learners and the places at machines. */
+/**
+ * As many seats as can be: augmenting paths between learners and the places at machines. Whoever was seated stays seated while
+ * more are, so of all ways to seat as many, those who come first in the list are in.
+ */
 export function mostSeats(question: PlanQuestion, kits: ReadonlyMap<string, PlanKit>): PlanSeat[] {
   const { machines, blocks, students } = question
   const places = machines.flatMap((machine) =>
@@ -75,6 +78,10 @@ export function mostSeats(question: PlanQuestion, kits: ReadonlyMap<string, Plan
     taken[at] === -1 ? [] : [{ student: students[taken[at]!]!.id, machine: machine.id, block }],
   )
 }
+
+/** Whoever had no seat before comes first; among the others the order stays. */
+export const inTurn = (students: readonly PlanStudent[]): PlanStudent[] =>
+  [...students].sort((a, b) => (b.leftOut ?? 0) - (a.leftOut ?? 0))
 
 /** A good plan at once: two places change hands as long as that saves time. */
 export function improve(

@@ -95,7 +95,7 @@ describe('the figures of a run sheet', () => {
       { student: 'jon', machine: 'curlew', block: 1 },
     ])
     expect([gone.minutes, gone.needles]).toEqual([11, 1])
-    expect(gone.breaches).toEqual([{ kind: 'cannot', students: ['jon'], block: 1 }])
+    expect(gone.breaches).toEqual([{ kind: 'cannot', because: 'out', students: ['jon'], block: 1 }])
   })
 })
 

@@ -37,8 +37,12 @@ export function solveTimetables(
   const { blocks, limits = [], pairs = [], students, machines } = question
   const paired = new Set(pairs.flatMap((pair) => pair.students))
   const held = students.some(({ holdsPlace }) => holdsPlace)
-  const classes = classesOf(students, kits, ({ id, holdsPlace }) =>
-    paired.has(id) ? id : holdsPlace && JSON.stringify([holdsPlace.machine, holdsPlace.block]),
+  const classes = classesOf(students, kits, ({ id, holdsPlace, leftOut = 0 }) =>
+    paired.has(id)
+      ? id
+      : holdsPlace || leftOut > 0
+        ? JSON.stringify([holdsPlace?.machine, holdsPlace?.block, leftOut])
+        : undefined,
   )
   const groups = groupsOf(machines, classes, ({ id }) => [held ? id : null, limits.map(({ uses }) => uses[id] ?? null)])
   const { tables, all } = timetablesOf(question, groups, classes, costs)
@@ -47,7 +51,11 @@ export function solveTimetables(
   // Each aim outweighs everything that the later ones could ever add up to.
   const mostMinutes = tables.reduce((most, { minutes }) => Math.max(most, minutes), 0) * machines.length + 1
   const move = held ? mostMinutes : 0
-  const seat = mostMinutes + move * (students.length + 1)
+  const first = mostMinutes + move * (students.length + 1)
+  const turns = (table: Timetable): number =>
+    table.seats.reduce((sum, { cls }) => sum + (classes[cls]!.students[0]!.leftOut ?? 0), 0)
+  const waited = students.reduce((sum, { leftOut = 0 }) => sum + leftOut, 0)
+  const seat = first * (waited + 1)
   const terms = (of: (table: Timetable) => number): string => {
     const parts = tables.flatMap((table, index) => {
       const value = of(table)
@@ -79,7 +87,7 @@ export function solveTimetables(
   ]
   const program = [
     'Minimize',
-    ` obj: ${terms(({ minutes, moves, seats }) => minutes + move * moves - seat * seats.length)}`,
+    ` obj: ${terms((table) => table.minutes + move * table.moves - first * turns(table) - seat * table.seats.length)}`,
     'Subject To',
     ...rows.map((row, index) => ` r${index}: ${row}`),
     'Bounds',
