@@ -1,4 +1,31 @@
+import http from 'node:http'
+
 /** Open streams would keep the server from ever ending: they are closed first, so that writes in flight still land. */
 const held = globalThis as { orthodexNews?: { close(): Promise<void> } }
 for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void held.orthodexNews?.close())
-export {}
+
+/** How many proxies of one's own stand in front of this server, each adding the address that it saw. */
+const PROXIES = Number(process.env['ORTHODEX_PROXIES'] ?? 0)
+
+/**
+ * The network that a request comes from. What a stranger writes into `X-Forwarded-For` says nothing: without a proxy that was
+ * named it is whoever connected, and behind n of them what the outermost saw.
+ */
+function networkOf(request: http.IncomingMessage): string {
+  const said = [request.headers['x-forwarded-for'] ?? []].flat().join(',')
+  const hops = said
+    .split(',')
+    .map((each) => each.trim())
+    .filter(Boolean)
+  return (PROXIES > 0 ? hops.at(-PROXIES) : undefined) ?? request.socket.remoteAddress ?? 'unknown'
+}
+
+// Before anything else reads a request, its header is made true: limits are counted by it.
+// eslint-disable-next-line @typescript-eslint/unbound-method -- called with the server it was taken from
+const emit = http.Server.prototype.emit
+http.Server.prototype.emit = function (this: http.Server, event: string, ...rest: never[]): boolean {
+  const request: unknown = rest[0]
+  if (event === 'request' && request instanceof http.IncomingMessage)
+    request.headers['x-forwarded-for'] = networkOf(request)
+  return Reflect.apply(emit, this, [event, ...rest])
+} as typeof http.Server.prototype.emit

@@ -14,6 +14,8 @@ const config: NextConfig = {
           { key: 'content-security-policy', value: "default-src 'none'; frame-ancestors 'none'" },
           { key: 'x-content-type-options', value: 'nosniff' },
           { key: 'referrer-policy', value: 'same-origin' },
+          // Answers name people: no proxy and no browser keeps them.
+          { key: 'cache-control', value: 'no-store' },
         ],
       },
     ]),

@@ -22,6 +22,7 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set('content-security-policy', policy)
   response.headers.set('x-content-type-options', 'nosniff')
   response.headers.set('referrer-policy', 'same-origin')
+  response.headers.set('cache-control', 'no-store')
   response.headers.set('permissions-policy', 'camera=(), microphone=(), geolocation=()')
   return response
 }

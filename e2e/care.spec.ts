@@ -46,11 +46,11 @@ test.describe('a coordinator', () => {
   test('stops a machine, lets it run again with a reason, and answers a trait at the machine', async ({ page }) => {
     await openMachine(page, 'Plover')
     await page.getByRole('button', { name: 'Red tag …' }).click()
-    await page.getByLabel('Why').fill('A smell of hot dust')
+    await page.getByLabel('Why', { exact: true }).fill('A smell of hot dust')
     await page.getByRole('button', { name: 'Write it down' }).click()
     await expect(page.getByRole('main')).toContainText('stopped')
     await page.getByRole('button', { name: 'Lift red tag …' }).click()
-    await page.getByLabel('Why').fill('The lamp was dusty; wiped by a licensed repairer')
+    await page.getByLabel('Why it may run again').fill('The lamp was dusty; wiped by a licensed repairer')
     await page.getByRole('button', { name: 'Write it down' }).click()
     await expect(page.getByText('Red tag off').first()).toBeVisible()
     await page.getByRole('link', { name: 'Answer or change a trait' }).click()

@@ -9,7 +9,7 @@ test.describe('a class, out and in again', () => {
     await page.goto('/kits')
     const csvLink = await page.getByRole('link', { name: 'CSV' }).getAttribute('href')
     const sheet = await request.get(csvLink!)
-    expect(sheet.headers()['content-disposition']).toContain('kits-campkit.csv')
+    expect(sheet.headers()['content-disposition']).toContain('kits-boathouse.csv')
     const text = await sheet.text()
     expect(text.split('\r\n')[0]).toContain('learner,project,cloth,operation,mass_gsm')
     const read = (await (await request.post('/api/kits/sheet', { data: { text } })).json()) as {

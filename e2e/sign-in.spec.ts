@@ -54,7 +54,7 @@ test('signing out ends it', async ({ page, browser }) => {
   const fresh = await browser.newContext({ storageState: { cookies: [], origins: [] } })
   const own = await fresh.newPage()
   await own.goto('/enter')
-  await own.getByLabel('Class code').fill('salt-campkit')
+  await own.getByLabel('Class code').fill('salt-boathouse')
   await own.getByLabel('First name').fill('Juna')
   await own.getByRole('button', { name: 'Go to my seat' }).click()
   await expect(own.getByText('You sit at Avocet')).toBeVisible()

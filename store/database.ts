@@ -270,6 +270,12 @@ export interface Database {
   drop_test: DropTestTable
   help_call: HelpCallTable
   command: CommandTable
+  sign_in_rate_limit: {
+    id: string
+    key: string
+    count: number
+    lastRequest: ColumnType<string | number, number, number>
+  }
   sign_in_user: { id: string; name: string; email: string; emailVerified: boolean; createdAt: Time; updatedAt: Time }
   sign_in_account: {
     id: string

@@ -6,12 +6,15 @@ import type { Fault } from '@/core/schema/invalid'
 export type Outcome = { readonly ok: true; readonly commandId: string } | { readonly ok: false; readonly error: Fault }
 
 const PAUSES_MS = [0, 400, 1500]
+/** A server that does not answer in this time is asked again, with the very same write. */
+const LONGEST_MS = 12_000
 
 /**
  * Sends one write. The id is made here, so that trying again over a bad network lands it once.
  * @param commandId give the same one to try the very same write again
  */
 export async function send(name: string, body: object, commandId: string = uuid()): Promise<Outcome> {
+  let said: Fault | undefined
   for (const pause of PAUSES_MS) {
     if (pause > 0) await new Promise((resolve) => setTimeout(resolve, pause))
     try {
@@ -19,10 +22,12 @@ export async function send(name: string, body: object, commandId: string = uuid(
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ commandId, body }),
+        signal: AbortSignal.timeout(LONGEST_MS),
       })
       if (response.ok) return { ok: true, commandId }
       const answer = (await response.json()) as { error: Fault }
       if (response.status < 500) return { ok: false, error: answer.error }
+      said = answer.error
     } catch {
       // The network or the server is away: the same write is tried again below.
     }
@@ -30,13 +35,22 @@ export async function send(name: string, body: object, commandId: string = uuid(
   return {
     ok: false,
     error: {
-      code: 'away',
-      message: 'The room’s server cannot be reached. What you entered is still here; try again.',
+      code: said?.code ?? 'away',
+      message:
+        `${said?.message ?? 'The room’s server cannot be reached'}. What you entered is still here; try again.`.replace(
+          '..',
+          '.',
+        ),
       path: '',
     },
   }
 }
 
-/** Writes one line in a machine's book, now. */
-export const logLine = (machineId: string, kind: string, body: object, commandId: string = uuid()): Promise<Outcome> =>
-  send('log', { machineId, happenedAt: new Date().toISOString(), kind, body }, commandId)
+/** Writes one line in a machine's book, now; tried again it is still of the moment when it was first tried. */
+export const logLine = (
+  machineId: string,
+  kind: string,
+  body: object,
+  commandId: string = uuid(),
+  happenedAt: string = new Date().toISOString(),
+): Promise<Outcome> => send('log', { machineId, happenedAt, kind, body }, commandId)

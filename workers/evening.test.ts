@@ -216,12 +216,14 @@ describe('a run sheet', () => {
   })
 })
 
+const SESSION = '019a0000-0000-7000-8000-00000000000a'
+
 describe('a bench list', () => {
   it('asks for what the book does not say yet, and for nothing that was done since the last evening', () => {
     const facts = evening({ learners: [eveningLearner('Ida', 2)] })
     const seats = plan(facts).seats
     const { kits } = eveningQuestion(facts, EVENING_AT)
-    const list = (each: EveningFacts) => benchList(each, seats, kits, '2026-11-20T00:00:00.000Z', EVENING_AT)
+    const list = (each: EveningFacts) => benchList(each, seats, kits, SESSION, '2026-11-20T00:00:00.000Z', EVENING_AT)
     const [stop, ...others] = list(facts)
     expect(others).toEqual([])
     const titles = stop!.tasks.map(({ title }) => title)
@@ -238,8 +240,9 @@ describe('a bench list', () => {
     const left = list({ ...facts, machines: done })[0]!.tasks
     expect(left.filter(({ event }) => event?.kind === 'bobbin-wound' || event?.kind === 'laid-out')).toEqual([])
     expect(left.filter(({ event }) => event?.kind === 'needle-changed' || event?.kind === 'set-up')).toEqual([])
-    // Done before the last evening, it was for that one.
-    const later = benchList({ ...facts, machines: done }, seats, kits, '2026-11-26T00:00:00.000Z', EVENING_AT)
+    // Done for this session, it is not done for another.
+    const other = '019a0000-0000-7000-8000-00000000000b'
+    const later = benchList({ ...facts, machines: done }, seats, kits, other, '2026-11-26T00:00:00.000Z', EVENING_AT)
     expect(later[0]!.tasks.some(({ event }) => event?.kind === 'laid-out')).toBe(true)
   })
 })

@@ -1,6 +1,7 @@
 'use client'
 
 import Link from 'next/link'
+import { v5 } from 'uuid'
 import type { BenchTask } from '@/core/care/before-class'
 import { eventWords } from '@/core/machine/event-words'
 import type { StandingWord } from '@/core/machine/standing'
@@ -15,6 +16,9 @@ export interface Stop {
   readonly standing: StandingWord
   readonly because: readonly string[]
   readonly tasks: readonly BenchTask[]
+  /** the last line of its book, and whose list this is: with the task they name the tick */
+  readonly bookAt: string
+  readonly list: string
   readonly who?: string
   readonly what?: string
 }
@@ -29,7 +33,7 @@ export function BenchStops({ walk }: { walk: readonly Stop[] }) {
     <>
       <FaultNote fault={fault} />
       <ol className="mt-4 flex flex-col gap-4" aria-label="Machines in walking order">
-        {walk.map(({ machineId, name, number, standing, because, tasks: toDo, who, what }) => (
+        {walk.map(({ machineId, name, number, standing, because, tasks: toDo, bookAt, list, who, what }) => (
           <li key={machineId} className="sheet p-4">
             <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
               <h2 className="text-2xl font-bold">
@@ -63,9 +67,13 @@ export function BenchStops({ walk }: { walk: readonly Stop[] }) {
                       disabled={busy}
                       aria-label={`Done at ${name}: ${task.title}`}
                       onClick={() =>
-                        void log(machineId, task.event!.kind, task.event!.body, {
-                          done: `${name}: ${eventWords(task.event!).title}`,
-                        })
+                        void log(
+                          machineId,
+                          task.event!.kind,
+                          task.event!.body,
+                          { done: `${name}: ${eventWords(task.event!).title}` },
+                          v5([list, bookAt, task.id, task.title].join('|'), machineId),
+                        )
                       }
                     >
                       Done

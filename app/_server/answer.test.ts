@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { Invalid } from '@/core/schema/invalid'
 import { Refused } from '@/store/refused'
-import { answering, asDownload, isId, readJson, sameSiteOnly } from './answer'
+import { answering, asDownload, isId, readJson, readText, sameSiteOnly } from './answer'
 import { linesOfJson } from './lines'
 
 const HERE = 'https://room.example'
@@ -32,10 +32,39 @@ describe('what is sent to us', () => {
     const text = JSON.stringify('x'.repeat(98))
     expect(await readJson(posted(text), 100)).toHaveLength(98)
     expect(await faultOf(() => readJson(posted(text), 99))).toMatchObject({
-      status: 400,
+      status: 413,
       code: 'too-large',
       message: expect.stringContaining('99') as string,
     })
+  })
+
+  it('is counted while it is read: of what is too long nothing more is taken in', async () => {
+    let pulled = 0
+    const endless = new ReadableStream<Uint8Array>({
+      pull: (controller) => {
+        pulled += 1
+        controller.enqueue(new Uint8Array(1000))
+      },
+    })
+    const request = new Request('https://room.example/api', {
+      method: 'POST',
+      body: endless,
+      duplex: 'half',
+    } as RequestInit)
+    expect(await faultOf(() => readText(request, 10_000))).toMatchObject({ status: 413 })
+    expect(pulled).toBeLessThan(20)
+  })
+
+  it.each([
+    ['brackets stand a thousand deep', '['.repeat(1000) + ']'.repeat(1000), 'too-deep'],
+    ['it holds a nought character', '{"text":"a\\u0000b"}', 'invalid'],
+    ['it is cut off', '{"a":[1,2', 'not-json'],
+  ])('is refused with a clear word where %s', async (_, text, code) => {
+    expect(await faultOf(() => readJson(posted(text)))).toMatchObject({ status: 400, code })
+  })
+
+  it('may hold brackets inside of its words, as many as one likes', async () => {
+    expect(await readJson(posted(JSON.stringify({ text: '[{'.repeat(500) })))).toEqual({ text: '[{'.repeat(500) })
   })
 
   const from = (headers: Record<string, string>) => () => sameSiteOnly(posted('{}', headers))

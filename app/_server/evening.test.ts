@@ -37,7 +37,7 @@ beforeAll(async () => {
   ] as const
   for (const [index, [machineId, name, place]] of placed.entries())
     await run('add-machine', { machineId, name, number: index + 1, place, traits: ORDINARY_TRAITS, source: 'manual' })
-  await run('open-course', { courseId, name: 'Bags', classCode: 'bags' })
+  await run('open-course', { courseId, name: 'Bags', classCode: 'bagsbags' })
   await run('add-projects', { courseId, projects: learners })
   await run('add-sessions', {
     courseId,

@@ -1,5 +1,6 @@
 import 'server-only'
 import { Worker } from 'node:worker_threads'
+import PQueue from 'p-queue'
 import { Invalid } from '@/core/schema/invalid'
 import type { CourseWeek, WeekPlan } from '@/core/session/course-plan'
 import type { EveningPlan, EveningRequest } from '@/core/session/evening-plan'
@@ -10,36 +11,81 @@ import type { PlanReply } from '@/workers/plan.worker'
 
 /** A plan that takes longer than this has come to grief. */
 const LONGEST_MS = 40_000
+/** A course is planned session by session. */
+const LONGEST_COURSE_MS = 240_000
+/** Solvers keep a core busy each: so many run at once, and so many may wait. */
+const AT_ONCE = 2
+const MOST_WAITING = 6
+
+const held = globalThis as { orthodexSolvers?: PQueue }
+const solvers = () => (held.orthodexSolvers ??= new PQueue({ concurrency: AT_ONCE }))
 
 /**
- * Plans on a thread of its own, so that everybody else is served meanwhile.
- * @throws Invalid when the question is not what the schema says
+ * Every solver of this process waits its turn here, and stops when whoever asked has gone.
+ * @throws Refused 503 when too many wait already, with how long it may take
  */
-export function planApart(request: unknown): Promise<object> {
+async function inTurn<Answer>(stop: AbortSignal, work: () => Promise<Answer>): Promise<Answer> {
+  const queue = solvers()
+  if (queue.size >= MOST_WAITING) {
+    const seconds = Math.ceil(((queue.size + queue.pending) / AT_ONCE) * 15)
+    throw new Refused(
+      503,
+      'busy',
+      `${queue.size + queue.pending} plans are being made; try again in about ${seconds} seconds`,
+    )
+  }
+  return queue.add(work, { signal: stop, throwOnTimeout: true })
+}
+
+/** Runs one worker to its end, its time or its asker's leaving, whichever comes first. */
+function apart<Message, Answer>(
+  worker: Worker,
+  request: unknown,
+  stop: AbortSignal,
+  longestMs: number,
+  hear: (message: Message, end: (answer: Answer) => void, fail: (error: unknown) => void) => void,
+  whenStopped: (end: (answer: Answer) => void, fail: (error: unknown) => void) => void,
+): Promise<Answer> {
   return new Promise((resolve, reject) => {
-    const worker = new Worker(new URL('../../workers/plan.worker.ts', import.meta.url))
-    const end = (done: () => void) => {
+    const over = (done: () => void) => {
       clearTimeout(late)
+      stop.removeEventListener('abort', stopped)
       void worker.terminate()
       done()
     }
-    const late = setTimeout(
-      () => end(() => reject(new Refused(409, 'too-long', 'The plan took too long; try with fewer kits or blocks'))),
-      LONGEST_MS,
-    )
-    worker.once('message', (reply: PlanReply) =>
-      end(() => {
-        if ('answer' in reply) resolve(reply.answer)
-        else reject(new Invalid(reply.fault.code, reply.fault.message, reply.fault.path))
-      }),
-    )
-    worker.once('error', (error) => end(() => reject(error)))
+    const end = (answer: Answer) => over(() => resolve(answer))
+    const fail = (error: unknown) => over(() => reject(error as Error))
+    const stopped = () => whenStopped(end, fail)
+    const late = setTimeout(stopped, longestMs)
+    worker.on('message', (message: Message) => hear(message, end, fail))
+    worker.once('error', fail)
+    if (stop.aborted) return void stopped()
+    stop.addEventListener('abort', stopped)
     worker.postMessage(request)
   })
 }
 
 /**
- * Plans an evening on a thread of its own.
+ * Plans on a thread of its own, so that everybody else is served meanwhile.
+ * @throws Invalid when the question is not what the schema says, Refused when it takes too long or too many wait
+ */
+export const planApart = (request: unknown, stop: AbortSignal): Promise<object> =>
+  inTurn(stop, () =>
+    apart<PlanReply, object>(
+      new Worker(new URL('../../workers/plan.worker.ts', import.meta.url)),
+      request,
+      stop,
+      LONGEST_MS,
+      (reply, end, fail) => {
+        if ('answer' in reply) end(reply.answer)
+        else fail(new Invalid(reply.fault.code, reply.fault.message, reply.fault.path))
+      },
+      (_, fail) => fail(new Refused(409, 'too-long', 'The plan took too long; try with fewer kits or blocks')),
+    ),
+  )
+
+/**
+ * Plans a session on a thread of its own.
  * @param tell is told of each better plan as it is found
  * @param stop ends it; the last plan told is then the best there is
  */
@@ -48,45 +94,40 @@ export function planEveningApart(
   tell: (plan: EveningPlan) => void,
   stop: AbortSignal,
 ): Promise<EveningPlan | undefined> {
-  return new Promise((resolve, reject) => {
-    const worker = new Worker(new URL('../../workers/evening.worker.ts', import.meta.url))
-    let best: EveningPlan | undefined
-    const end = (done: () => void) => {
-      void worker.terminate()
-      stop.removeEventListener('abort', stopped)
-      done()
-    }
-    const stopped = () => end(() => resolve(best))
-    stop.addEventListener('abort', stopped)
-    worker.on('message', ({ done, plan }: EveningReply) => {
-      best = plan
-      if (done) end(() => resolve(plan))
-      else tell(plan)
-    })
-    worker.once('error', (error) => end(() => reject(error)))
-    worker.postMessage(request)
-  })
+  let best: EveningPlan | undefined
+  return inTurn(stop, () =>
+    apart<EveningReply, EveningPlan | undefined>(
+      new Worker(new URL('../../workers/evening.worker.ts', import.meta.url)),
+      request,
+      stop,
+      LONGEST_MS,
+      ({ done, plan }, end) => {
+        best = plan
+        if (done) end(plan)
+        else tell(plan)
+      },
+      (end) => end(best),
+    ),
+  )
 }
 
 /**
  * Plans a course to its end on a thread of its own.
- * @param tell is told of each evening as it is planned
- * @param stop ends it after the evenings that were told
+ * @param tell is told of each session as it is planned
+ * @param stop ends it after the sessions that were told
  */
-export function planCourseApart(
+export const planCourseApart = (
   weeks: readonly CourseWeek[],
   tell: (week: WeekPlan) => void,
   stop: AbortSignal,
-): Promise<void> {
-  return new Promise((resolve, reject) => {
-    const worker = new Worker(new URL('../../workers/course.worker.ts', import.meta.url))
-    const end = (done: () => void) => {
-      void worker.terminate()
-      done()
-    }
-    stop.addEventListener('abort', () => end(resolve), { once: true })
-    worker.on('message', (reply: CourseReply) => ('week' in reply ? tell(reply.week) : end(resolve)))
-    worker.once('error', (error) => end(() => reject(error)))
-    worker.postMessage(weeks)
-  })
-}
+): Promise<void> =>
+  inTurn(stop, () =>
+    apart<CourseReply, void>(
+      new Worker(new URL('../../workers/course.worker.ts', import.meta.url)),
+      weeks,
+      stop,
+      LONGEST_COURSE_MS,
+      (reply, end) => ('week' in reply ? tell(reply.week) : end()),
+      (end) => end(),
+    ),
+  )

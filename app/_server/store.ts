@@ -9,6 +9,8 @@ const held = globalThis as { orthodexStore?: Store }
 
 /** The one pool of this process, made at the first question. */
 export const theStore = (): Store =>
-  (held.orthodexStore ??= connect(settings.databaseUrl, (error) =>
-    journal.warn(error, 'a database connection was lost'),
+  (held.orthodexStore ??= connect(
+    settings.databaseUrl,
+    (error) => journal.warn(error, 'a database connection was lost'),
+    true,
   ))

@@ -18,7 +18,12 @@ try {
   const { status } = spawnSync('node_modules/.bin/playwright', ['test', ...process.argv.slice(2)], {
     cwd: project,
     stdio: 'inherit',
-    env: { ...process.env, ORTHODEX_E2E_URL: demo.url },
+    env: {
+      ...process.env,
+      ORTHODEX_E2E_URL: demo.url,
+      ORTHODEX_E2E_DATABASE: demo.databaseUrl,
+      ORTHODEX_E2E_FOLDER: folder,
+    },
   })
   process.exitCode = status ?? 1
 } finally {

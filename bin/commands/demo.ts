@@ -3,11 +3,11 @@ import { DEMO_PROJECTS } from '../demo-data/projects'
 import { buildWhenChanged } from '../serve/build'
 import { dataFolder } from '../serve/data-folder'
 import { startDemo } from '../serve/demo'
-import { untilEnded } from '../serve/until-ended'
+import { inWords, untilEnded } from '../serve/until-ended'
 
 const project = process.cwd()
 buildWhenChanged(project)
-const demo = await startDemo(project, dataFolder(project))
+const demo = await inWords(startDemo(project, dataFolder(project)))
 untilEnded(() => demo.stop())
 
 const staff = DEMO_STAFF.map(({ role, email }) => `  ${role.padEnd(12)} ${email}`).join('\n')

@@ -2,7 +2,7 @@ import { connect } from '@/store/connect'
 import { migrate } from '@/store/migrate'
 import { buildWhenChanged } from '../serve/build'
 import { startServer } from '../serve/next-server'
-import { untilEnded } from '../serve/until-ended'
+import { inWords, untilEnded } from '../serve/until-ended'
 
 const { DATABASE_URL, ORTHODEX_SECRET, ORTHODEX_ORIGIN, HOST } = process.env
 const missing = Object.entries({
@@ -10,24 +10,33 @@ const missing = Object.entries({
   ORTHODEX_SECRET: [ORTHODEX_SECRET, 'at least 32 random characters, the same at every start'],
   ORTHODEX_ORIGIN: [ORTHODEX_ORIGIN, 'the address people open, such as https://room.example'],
 }).filter(([, [value]]) => !value)
+const SHORTEST_SECRET = 32
+const short = (ORTHODEX_SECRET ?? '').length < SHORTEST_SECRET
 
 if (missing.length > 0) {
   for (const [name, [, meaning]] of missing) console.error(`orthodex: set ${name}: ${meaning}`)
   process.exitCode = 2
+} else if (short) {
+  console.error(
+    `orthodex: ORTHODEX_SECRET is ${ORTHODEX_SECRET!.length} characters long; it has to be ${SHORTEST_SECRET} at least. Make one with  openssl rand -hex 32`,
+  )
+  process.exitCode = 2
 } else {
   const project = process.cwd()
   const store = connect(DATABASE_URL!)
-  const ran = await migrate(store)
+  const ran = await inWords(migrate(store))
   for (const name of ran) console.error(`orthodex: migrated ${name}`)
   const venue = await store.selectFrom('site').select('site_id').executeTakeFirst()
   await store.destroy()
   if (!venue)
     console.error('orthodex: no venue yet. Make the first with  bin/venue NAME CODE TIME-ZONE YOUR-NAME YOUR-ADDRESS')
   buildWhenChanged(project)
-  const server = await startServer(
-    project,
-    { DATABASE_URL: DATABASE_URL!, ORTHODEX_SECRET: ORTHODEX_SECRET!, ORTHODEX_ORIGIN: ORTHODEX_ORIGIN! },
-    HOST ? { host: HOST } : {},
+  const server = await inWords(
+    startServer(
+      project,
+      { DATABASE_URL: DATABASE_URL!, ORTHODEX_SECRET: ORTHODEX_SECRET!, ORTHODEX_ORIGIN: ORTHODEX_ORIGIN! },
+      HOST ? { host: HOST } : {},
+    ),
   )
   untilEnded(() => server.stop())
   console.log(`Orthodex answers at ${server.url} for ${ORTHODEX_ORIGIN}`)

@@ -24,7 +24,7 @@ export const DEMO_STAFF = [
   { role: 'instructor', name: 'Tobias', email: 'instructor@saltmarsh.example' },
   { role: 'helper', name: 'Wren', email: 'helper@saltmarsh.example' },
 ] as const
-export const DEMO_CLASS_CODE = 'salt-campkit'
+export const DEMO_CLASS_CODE = 'salt-boathouse'
 
 const HOUSEHOLD = { system: '130/705 H' } as const
 const NEEDLES: readonly (Omit<NeedleItem, 'kind'> & { readonly count: number })[] = [

@@ -8,7 +8,8 @@ const FILES = [
   'package-lock.json',
   'next.config.ts',
   'proxy.ts',
-  'instrumentation.ts', 'instrumentation-node.ts',
+  'instrumentation.ts',
+  'instrumentation-node.ts',
   'postcss.config.mjs',
   'tsconfig.json',
 ]

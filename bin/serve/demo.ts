@@ -59,7 +59,11 @@ export async function startDemo(
     const server = await startServer(
       project,
       { DATABASE_URL: databaseUrl, ORTHODEX_SECRET: secretIn(folder) },
-      { pidFile: join(folder, 'server.pid'), ...(options.port !== undefined && { port: options.port }) },
+      {
+        pidFile: join(folder, 'server.pid'),
+        journal: join(folder, 'journal.log'),
+        ...(options.port !== undefined && { port: options.port }),
+      },
     )
     return {
       url: server.url,

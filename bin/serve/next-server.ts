@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { freePort } from '@/store/cluster/private-cluster'
 
@@ -15,12 +16,15 @@ const PREFERRED_PORT = 3600
 async function somePort(): Promise<number> {
   const asked = Number(process.env['PORT'])
   if (asked > 0) return asked
-  const free = await fetch(`http://127.0.0.1:${PREFERRED_PORT}/`).then(
-    () => false,
-    () => true,
-  )
-  return free ? PREFERRED_PORT : freePort()
+  return (await isFree(PREFERRED_PORT)) ? PREFERRED_PORT : freePort()
 }
+
+const isFree = (port: number): Promise<boolean> =>
+  new Promise((resolve) => {
+    const probe = createServer()
+    probe.once('error', () => resolve(false))
+    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)))
+  })
 
 /** A server left over from a killed run would hold the old database: end it, if it is ours. */
 function endLeftOver(pidFile: string, project: string): void {
@@ -43,17 +47,27 @@ function endLeftOver(pidFile: string, project: string): void {
 export async function startServer(
   project: string,
   environment: Readonly<Record<string, string>>,
-  options: { readonly port?: number; readonly host?: string; readonly pidFile?: string } = {},
+  options: {
+    readonly port?: number
+    readonly host?: string
+    readonly pidFile?: string
+    /** where the journal of errors is kept; absent: it is said on standard output */
+    readonly journal?: string
+  } = {},
 ): Promise<RunningServer> {
   if (options.pidFile) endLeftOver(options.pidFile, project)
   const port = options.port ?? (await somePort())
+  if (!(await isFree(port)))
+    throw new Error(
+      `Something answers on port ${port} already, perhaps a server left over from before: end it, or set PORT to another one`,
+    )
   const host = options.host ?? '127.0.0.1'
   const server = spawn(
     process.execPath,
     [join(project, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', String(port)],
     {
       cwd: project,
-      stdio: ['ignore', 'ignore', 'inherit'],
+      stdio: ['ignore', options.journal ? openSync(options.journal, 'a', 0o600) : 'inherit', 'inherit'],
       env: {
         ...process.env,
         NODE_ENV: 'production',
@@ -68,7 +82,10 @@ export async function startServer(
   const url = `http://localhost:${port}`
   const end = Date.now() + 30_000
   for (;;) {
-    if (server.exitCode !== null) throw new Error('The application ended at its start; what it printed is above')
+    if (server.exitCode !== null) {
+      const where = options.journal ? `is in ${options.journal}` : 'is above'
+      throw new Error(`The application ended at its start; what it said ${where}`)
+    }
     const answer = await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => undefined)
     if (answer?.ok) break
     if (Date.now() > end) throw new Error('The application did not answer within 30 s')
@@ -81,7 +98,8 @@ export async function startServer(
       if (server.exitCode === null && server.signalCode === null) {
         const ended = new Promise((resolve) => server.once('exit', resolve))
         server.kill('SIGTERM')
-        const hard = setTimeout(() => server.kill('SIGKILL'), 5_000)
+        // Writes in flight land first; longer than a statement may take nothing is waited for.
+        const hard = setTimeout(() => server.kill('SIGKILL'), 20_000)
         await ended
         clearTimeout(hard)
       }

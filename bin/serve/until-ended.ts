@@ -10,3 +10,13 @@ export function untilEnded(stop: () => Promise<void>): void {
   process.on('SIGTERM', end)
   process.on('SIGHUP', end)
 }
+
+/** Work of a command: what goes wrong is said in words, not as a trace. */
+export async function inWords<Done>(work: Promise<Done>): Promise<Done> {
+  try {
+    return await work
+  } catch (error) {
+    console.error(`orthodex: ${error instanceof Error ? error.message : String(error)}`)
+    process.exit(1)
+  }
+}

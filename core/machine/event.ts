@@ -111,9 +111,18 @@ export const EVENT_BODIES = {
     metered: Type.Optional(strict({ stitches: Whole, starts: Whole }, { readOnly: true })),
     projectId: ProjectId,
   }),
-  'bobbin-wound': strict({ count: Type.Integer({ minimum: 1, maximum: 40 }), thread: Type.Optional(KitThreadSchema) }),
+  'bobbin-wound': strict({
+    count: Type.Integer({ minimum: 1, maximum: 40 }),
+    thread: Type.Optional(KitThreadSchema),
+    /** for which session they lie ready; read-only, as a tick says it and nobody types it */
+    sessionId: Type.Optional(Type.String({ format: 'uuid', readOnly: true })),
+  }),
   /** somebody's things lie ready at it: swatches cut, foot, extras */
-  'laid-out': strict({ what: Words, projectId: ProjectId }),
+  'laid-out': strict({
+    what: Words,
+    projectId: ProjectId,
+    sessionId: Type.Optional(Type.String({ format: 'uuid', readOnly: true })),
+  }),
   cleaned: strict({ found: Type.Optional(Words) }),
   oiled: strict({ where: Type.Optional(words(['race', 'arm', 'everywhere'] as const)) }),
   'baseline-set': strict({ settings: SettingsSchema }),

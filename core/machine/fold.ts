@@ -176,12 +176,16 @@ function after(before: MachineState, line: MachineEvent, happened: Happening): M
     case 'bobbin-screw-turned':
       return stale(state, 'bobbin-spring')
     case 'bobbin-wound': {
-      const { count, thread } = happened.body
-      return readied(state, { bobbins: [{ happenedAt, count, ...(thread && { thread }) }] })
+      const { count, thread, sessionId } = happened.body
+      return readied(state, {
+        bobbins: [{ happenedAt, count, ...(thread && { thread }), ...(sessionId && { sessionId }) }],
+      })
     }
     case 'laid-out': {
-      const { projectId } = happened.body
-      return projectId ? readied(state, { laidOut: [{ happenedAt, projectId }] }) : state
+      const { projectId, sessionId } = happened.body
+      return projectId
+        ? readied(state, { laidOut: [{ happenedAt, projectId, ...(sessionId && { sessionId }) }] })
+        : state
     }
     case 'oiled':
     case 'trait-learnt':

@@ -88,8 +88,10 @@ export interface Readied {
     readonly happenedAt: string
     readonly count: number
     readonly thread?: NonNullable<BodyOf<'bobbin-wound'>['thread']>
+    /** the session that it is for; absent: whichever comes next */
+    readonly sessionId?: string
   }[]
-  readonly laidOut: readonly { readonly happenedAt: string; readonly projectId: string }[]
+  readonly laidOut: readonly { readonly happenedAt: string; readonly projectId: string; readonly sessionId?: string }[]
 }
 
 /** What a machine is today: only ever folded from its events. Plain JSON, so that it can be kept and compared. */

@@ -36,8 +36,9 @@ const anyEvening = fc
     return { facts, seats, kits }
   })
 type Room = typeof anyEvening extends fc.Arbitrary<infer Value> ? Value : never
-const listOf = ({ facts, seats, kits }: Room, since = BEFORE): BenchStop[] =>
-  benchList(facts, seats, kits, since, EVENING_AT)
+const [THURSDAY, TUESDAY] = ['019a0000-0000-7000-8000-00000000000a', '019a0000-0000-7000-8000-00000000000b'] as const
+const listOf = ({ facts, seats, kits }: Room, sessionId: string = THURSDAY, since = BEFORE): BenchStop[] =>
+  benchList(facts, seats, kits, sessionId, since, EVENING_AT)
 
 /** Every tick of the list once, each as the line that it writes in its machine's book. */
 const worked = (room: Room, books: Map<string, MachineEvent[]>): Room => {
@@ -95,11 +96,25 @@ describe('a bench list', () => {
       }),
     ))
 
+  it('worked for Thursday is worked for Thursday, though Tuesday before it is planned too and still asks', () =>
+    fc.assert(
+      fc.property(anyEvening, (room) => {
+        const done = worked(room, new Map())
+        const ready = (sessionId: string, since: string) =>
+          listOf(done, sessionId, since).flatMap(({ tasks }) =>
+            tasks.filter(({ event }) => event?.kind === 'laid-out' || event?.kind === 'bobbin-wound'),
+          )
+        // A session that ended meanwhile changes nothing for what was ticked for this one.
+        expect(ready(THURSDAY, '2026-11-26T17:30:00.000Z')).toEqual([])
+        expect(ready(TUESDAY, BEFORE).filter(({ event }) => event?.kind === 'laid-out')).toHaveLength(room.seats.length)
+      }),
+    ))
+
   it('asks again for bobbins and things to lay out when they were for an evening before', () =>
     fc.assert(
       fc.property(anyEvening, (room) => {
         const done = worked(room, new Map())
-        const kinds = listOf(done, '2026-11-26T17:30:00.000Z').flatMap(({ tasks }) =>
+        const kinds = listOf(done, TUESDAY, '2026-11-26T17:30:00.000Z').flatMap(({ tasks }) =>
           tasks.flatMap(({ event }) => (event ? [event.kind] : [])),
         )
         expect(kinds.filter((kind) => kind === 'laid-out')).toHaveLength(room.seats.length)

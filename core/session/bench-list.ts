@@ -12,6 +12,9 @@ export interface BenchStop {
   readonly tasks: readonly BenchTask[]
 }
 
+/** Whether something that lies ready is for this session. */
+type Ready = (each: { readonly happenedAt: string; readonly sessionId?: string }) => boolean
+
 /** A swatch is cut this wide and long, two of them stacked as the project is. */
 const SWATCH_CM = 10
 
@@ -24,16 +27,21 @@ interface Sitting {
  * What is to be done on the bench before an evening, machine by machine in walking order. Nothing of it is kept as a list:
  * what a machine's book says already is left out, and each thing done is a line in that book.
  * @param kits by project and machine
- * @param since ISO, UTC: bobbins wound and things laid out before then were for another evening
+ * @param sessionId whose list it is: what was ticked for another session is not ready for this one
+ * @param since ISO, UTC: what was readied for no session in particular before then was for another one
  * @param now ISO, UTC
  */
 export function benchList(
   facts: EveningFacts,
   seats: readonly PlanSeat[],
   kits: ReadonlyMap<string, ReadonlyMap<string, Kit>>,
+  sessionId: string,
   since: string,
   now: string,
 ): BenchStop[] {
+  const ready: Ready = (each) =>
+    each.sessionId === undefined ? each.happenedAt >= since : each.sessionId === sessionId
+
   return facts.machines.flatMap((machine) => {
     const sitting = seats
       .filter((seat) => seat.machine === machine.machineId)
@@ -54,7 +62,11 @@ export function benchList(
       {
         machineId: machine.machineId,
         first: first.learner,
-        tasks: [...standing, ...windTasks(machine, sitting, facts, since), ...layOutTasks(machine, sitting, since)],
+        tasks: [
+          ...standing,
+          ...windTasks(machine, sitting, facts, sessionId, ready),
+          ...layOutTasks(machine, sitting, sessionId, ready),
+        ],
       },
     ]
   })
@@ -70,7 +82,8 @@ function windTasks(
   machine: EveningMachine,
   sitting: readonly Sitting[],
   facts: EveningFacts,
-  since: string,
+  sessionId: string,
+  ready: Ready,
 ): BenchTask[] {
   const { traits, state } = machine
   const byThread = new Map<string, { thread: Kit['bobbinThread']; count: number; metres: number; for: string[] }>()
@@ -88,7 +101,7 @@ function windTasks(
   }
   return [...byThread].flatMap(([key, { thread, count, metres, for: names }]) => {
     const wound = (state.readied?.bobbins ?? [])
-      .filter((each) => each.happenedAt >= since && each.thread && `${each.thread.tex} ${each.thread.fibre}` === key)
+      .filter((each) => ready(each) && each.thread && `${each.thread.tex} ${each.thread.fibre}` === key)
       .reduce((sum, each) => sum + each.count, 0)
     const left = count - wound
     if (left <= 0) return []
@@ -99,18 +112,21 @@ function windTasks(
         id: `wind ${key}`,
         title: `Wind ${left === 1 ? 'a bobbin' : `${left} bobbins`} of ${plain(thread.tex)} tex ${thread.fibre}${ofClass}`,
         because: `For ${names.join(' and ')}.${length}`,
-        event: { kind: 'bobbin-wound' as const, body: { count: left, thread } },
+        event: { kind: 'bobbin-wound' as const, body: { count: left, thread, sessionId } },
       },
     ]
   })
 }
 
 /** Everybody's things at the machine where they sit: swatches of their own cloth, what else the kit asks for, glasses. */
-function layOutTasks({ state }: EveningMachine, sitting: readonly Sitting[], since: string): BenchTask[] {
+function layOutTasks(
+  { state }: EveningMachine,
+  sitting: readonly Sitting[],
+  sessionId: string,
+  ready: Ready,
+): BenchTask[] {
   return sitting.flatMap(({ learner, kit }) => {
-    const done = (state.readied?.laidOut ?? []).some(
-      ({ happenedAt, projectId }) => happenedAt >= since && projectId === learner.projectId,
-    )
+    const done = (state.readied?.laidOut ?? []).some((each) => ready(each) && each.projectId === learner.projectId)
     if (done) return []
     const things = [
       `${learner.layers.seam === 1 ? 'a piece' : `${learner.layers.seam} pieces`} of its cloth, ${SWATCH_CM} × ${SWATCH_CM} cm, for the swatch`,
@@ -127,6 +143,7 @@ function layOutTasks({ state }: EveningMachine, sitting: readonly Sitting[], sin
           body: {
             what: `${learner.learner}’s ${learner.name}: ${things.join('; ')}`.slice(0, 400),
             projectId: learner.projectId,
+            sessionId,
           },
         },
       },

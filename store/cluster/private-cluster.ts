@@ -9,10 +9,11 @@ import {
   readFileSync,
   renameSync,
   rmSync,
+  statSync,
   writeFileSync,
 } from 'node:fs'
 import { createServer } from 'node:net'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import pg from 'pg'
 
 /** A PostgreSQL server of our own, on loopback, in a folder of our own. No other cluster is ever touched. */
@@ -81,6 +82,14 @@ async function endLeftOver(folder: string): Promise<void> {
   await settled(() => !alive(pid), 'The left-over PostgreSQL server did not end')
 }
 
+/** Whether everybody may pass through a folder's parents: as root, the postgres user has to. */
+function barrier(folder: string): string | undefined {
+  for (let at = dirname(folder); ; at = dirname(at)) {
+    if (existsSync(at) && (statSync(at).mode & 0o001) === 0) return at
+    if (at === dirname(at)) return undefined
+  }
+}
+
 /**
  * Starts the server in `folder`, making it at the first start. Survives `kill -9`: a half-made folder is made again, and
  * a server left over from a killed run is ended first.
@@ -91,7 +100,21 @@ export async function startCluster(folder: string, settings: readonly string[] =
   const as = owner()
   const data = join(folder, 'cluster')
   const passwordFile = join(folder, 'password')
-  mkdirSync(folder, { recursive: true })
+  try {
+    mkdirSync(folder, { recursive: true })
+  } catch (error) {
+    throw new Error(
+      `The data folder ${folder} cannot be made: ${(error as Error).message}. Name another with ORTHODEX_DATA`,
+      {
+        cause: error,
+      },
+    )
+  }
+  const barred = as && barrier(data)
+  if (barred)
+    throw new Error(
+      `PostgreSQL runs as the user postgres, who may not pass through ${barred}: allow it with  chmod o+x ${barred}  or name another folder with ORTHODEX_DATA`,
+    )
   await endLeftOver(data)
   const run = (program: string, args: readonly string[]): ChildProcess =>
     spawn(join(bin, program), args, { cwd: '/', stdio: ['ignore', 'ignore', 'pipe'], ...as })

@@ -59,7 +59,7 @@ beforeAll(async () => {
     const run = (name: string, body: object) => runCommand(store, actor, name, { commandId: uuid(), body })
     const traits = ORDINARY_TRAITS
     await run('add-machine', { machineId: machine, name: 'Heron', number: 1, place, traits, source: 'manual' })
-    await run('open-course', { courseId: course, name: 'Bags', classCode: 'bags' })
+    await run('open-course', { courseId: course, name: 'Bags', classCode: 'bagsbags' })
   }
   await runCommand(store, who, 'add-project', { commandId: uuid(), body: { courseId, ...project } })
   ids.push(who.personId, theirs.personId)

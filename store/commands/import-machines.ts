@@ -4,6 +4,7 @@ import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { strict } from '@/core/schema/vocabulary'
 import { rebuildState, startBook } from '../machine/book'
+import { may, type Role } from '@/core/people/role'
 import { Refused } from '../refused'
 import { command, type CommandCall } from './command'
 import { checkTrait } from './machine'
@@ -26,12 +27,69 @@ export const importMachines = command(
         .onConflict((conflict) => conflict.columns(['site_id', 'person_id']).doNothing())
         .execute()
     }
-    for (const [index, machine] of file.machines.entries()) await importMachine(call, machine, `file.machines.${index}`)
+    const known = await readAuthors(call, file)
+    for (const [index, machine] of file.machines.entries()) {
+      const path = `file.machines.${index}`
+      machine.book.forEach((line, at) => checkLine(call, known, line, `${path}.book.${at}`))
+      machine.traits.forEach(({ learntBy }, at) => {
+        if (!known.has(learntBy)) throw notNamed(`${path}.traits.${at}.learntBy`)
+      })
+      await importMachine(call, machine, path)
+    }
   },
 )
 
+/** Clocks of other rooms run a little ahead; more than this is a mistake. */
+const AHEAD_MS = 2 * 60_000
+
+const notNamed = (path: string) =>
+  new Invalid('invalid', 'Nobody of this id is named in the file, and nobody here has it', path)
+
+/**
+ * Whoever a file names as the writer of a line, with the role that they have here; undefined for somebody from elsewhere, for
+ * whom the coordinator who brings the file answers.
+ */
+async function readAuthors(
+  { tx, actor }: CommandCall,
+  file: MachinesFile,
+): Promise<ReadonlyMap<string, Role | undefined>> {
+  const here = await tx
+    .selectFrom('person')
+    .leftJoin('membership', (join) =>
+      join.onRef('membership.site_id', '=', 'person.site_id').onRef('membership.person_id', '=', 'person.person_id'),
+    )
+    .leftJoin('enrolment', (join) =>
+      join.onRef('enrolment.site_id', '=', 'person.site_id').onRef('enrolment.person_id', '=', 'person.person_id'),
+    )
+    .select(['person.person_id', 'membership.role', 'enrolment.enrolment_id'])
+    .where('person.site_id', '=', actor.siteId)
+    .execute()
+  return new Map<string, Role | undefined>([
+    ...file.people.map(({ personId }) => [personId, undefined] as const),
+    ...here.map(
+      ({ person_id, role, enrolment_id }) =>
+        [person_id, (role as Role | null) ?? (enrolment_id ? 'learner' : undefined)] as const,
+    ),
+  ])
+}
+
+/** A line of a file is held to what its writer could have written here, and to a time that has been. */
+function checkLine(
+  { now }: CommandCall,
+  known: ReadonlyMap<string, Role | undefined>,
+  { personId, happenedAt, kind }: MachinesFile['machines'][number]['book'][number],
+  path: string,
+): void {
+  if (!known.has(personId)) throw notNamed(`${path}.personId`)
+  const role = known.get(personId)
+  if (role && !may(role, `log ${kind}`))
+    throw new Refused(403, 'not-allowed', `A ${role} cannot write “${kind.replaceAll('-', ' ')}”`, `${path}.personId`)
+  if (Date.parse(happenedAt) > now.getTime() + AHEAD_MS)
+    throw new Invalid('invalid', 'This line lies in the future', `${path}.happenedAt`)
+}
+
 async function importMachine(
-  { tx, actor: { siteId } }: CommandCall,
+  { tx, actor: { siteId, personId: importedBy } }: CommandCall,
   machine: MachinesFile['machines'][number],
   path: string,
 ): Promise<void> {
@@ -88,6 +146,7 @@ async function importMachine(
     kind: line.kind,
     body: JSON.stringify(checkedBody(line, `${path}.book.${at}.body`)),
     person_id: line.personId,
+    imported_by: importedBy,
   }))
   for (let start = 0; start < lines.length; start += CHUNK) {
     await tx

@@ -40,6 +40,7 @@ export const log = command(
       throw new Invalid('invalid', '"happenedAt" lies in the future; it must be now or earlier', 'happenedAt')
     }
     await checkSeat(call, machineId)
+    await checkLearner(call, machineId, line)
     await checkNeedle(call, machineId, line)
     if (line.kind === 'correction') await checkCorrection(call, machineId, line.body)
     await writeLine(call.tx, call.actor, machineId, line)
@@ -68,6 +69,32 @@ function checkedBody(kind: EventKind, body: unknown): unknown {
       throw new Invalid(error.code, error.message, ['body', error.path].filter(Boolean).join('.'))
     throw error
   }
+}
+
+/** What a learner writes is about now: of the turn they have, and no more than a person does in a minute. */
+const LEARNER = { backMs: 12 * 3_600_000, lines: 20, windowMs: 60_000, beforeKitMs: 5 * 60_000 } as const
+
+async function checkLearner({ tx, actor, now }: CommandCall, machineId: string, line: MachineEvent): Promise<void> {
+  if (actor.role !== 'learner') return
+  const happened = line.kind === 'correction' ? line.body.replacement : line
+  if (happened?.kind === 'check-run' && happened.body.list === 'room')
+    throw new Refused(403, 'not-allowed', 'The room check is for staff', 'body.list')
+  const seat = await seatOf(tx, actor.siteId, actor.personId)
+  const at = Date.parse(line.happenedAt)
+  const given = seat?.given?.givenAt.getTime() ?? 0
+  if (at < Math.max(now.getTime() - LEARNER.backMs, given - LEARNER.beforeKitMs))
+    throw new Invalid('invalid', '"happenedAt" lies before your turn at this machine', 'happenedAt')
+  const { count } = await tx
+    .selectFrom('machine_event')
+    .select((of) => of.fn.countAll<string>().as('count'))
+    .where('site_id', '=', actor.siteId)
+    .where('machine_id', '=', machineId)
+    .where('person_id', '=', actor.personId)
+    .where('happened_at', '>', new Date(now.getTime() - LEARNER.backMs))
+    .where('recorded_at', '>', new Date(now.getTime() - LEARNER.windowMs))
+    .executeTakeFirstOrThrow()
+  if (Number(count) >= LEARNER.lines)
+    throw new Refused(429, 'too-many', 'That is more than anybody writes in a minute: wait a little, or call staff')
 }
 
 async function checkNeedle({ tx, actor }: CommandCall, machineId: string, line: MachineEvent): Promise<void> {

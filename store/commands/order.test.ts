@@ -38,7 +38,7 @@ beforeAll(async () => {
     [knot, 'Knot', 2],
   ] as const)
     await run('add-machine', { machineId, name, number, place: PLACE, traits: ORDINARY_TRAITS, source: 'manual' })
-  await run('open-course', { courseId, name: 'Bags', classCode: 'bags' })
+  await run('open-course', { courseId, name: 'Bags', classCode: 'bagsbags' })
   await run('add-projects', { courseId, projects: learners })
 })
 beforeEach(async () => {

@@ -1,3 +1,4 @@
+import { randomInt } from 'node:crypto'
 import Type, { type Static } from 'typebox'
 import { kitRequestFor } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
@@ -12,14 +13,25 @@ import { readMachine } from '../machine/machines'
 import { readProject } from '../project/projects'
 import { notFound, Refused } from '../refused'
 import { readKitRoom } from '../room/kit-room'
+import { mustBeAsSeen } from './as-seen'
 import { command, type CommandCall } from './command'
 
 const Id = Type.String({ format: 'uuid' })
 
+/** Letters and digits that nobody mistakes for each other on a board. */
+const CODE_LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789'
+const newClassCode = (): string =>
+  Array.from({ length: 8 }, () => CODE_LETTERS[randomInt(CODE_LETTERS.length)]).join('')
+
 export const openCourse = command(
-  strict({ courseId: Id, name: Name, classCode: Type.String({ pattern: '^[a-z0-9]{3,20}$' }) }),
+  strict({
+    courseId: Id,
+    name: Name,
+    /** absent: the machine makes one, which nobody guesses */
+    classCode: Type.Optional(Type.String({ pattern: '^[a-z0-9]{8,20}$' })),
+  }),
   () => 'open-course',
-  async ({ tx, actor }, { courseId, name, classCode }) => {
+  async ({ tx, actor }, { courseId, name, classCode = newClassCode() }) => {
     const { code } = await tx
       .selectFrom('site')
       .select('code')
@@ -145,16 +157,30 @@ async function enrolmentOf(
 const { name: _, ...WITHOUT_NAME } = ProjectSchema.properties
 
 export const changeProject = command(
-  strict({ projectId: Id, ...WITHOUT_NAME }),
+  strict({
+    projectId: Id,
+    ...WITHOUT_NAME,
+    /** as it stood when the change was begun */
+    was: Type.Optional(strict(WITHOUT_NAME)),
+  }),
   () => 'change-project',
   async ({ tx, actor }, body) => {
-    const { numUpdatedRows } = await tx
+    const before = await tx
+      .selectFrom('project')
+      .select(['fabric', 'layers', 'operation', 'sewn'])
+      .where('site_id', '=', actor.siteId)
+      .where('project_id', '=', body.projectId)
+      .forNoKeyUpdate()
+      .executeTakeFirst()
+    if (!before) throw notFound('project', 'projectId')
+    const { fabric, layers, operation, sewn } = before
+    mustBeAsSeen(body.was, { fabric, layers, operation, ...(sewn !== null && { sewn }) }, 'This bag')
+    await tx
       .updateTable('project')
       .set({ ...projectColumns(body), written_by: actor.personId })
       .where('site_id', '=', actor.siteId)
       .where('project_id', '=', body.projectId)
-      .executeTakeFirst()
-    if (numUpdatedRows === 0n) throw notFound('project', 'projectId')
+      .execute()
   },
 )
 

@@ -9,6 +9,7 @@ import { Refused } from '../refused'
 import type { Command } from './command'
 import { callStaff, endCall, goToCall, seeCalls, takeCallBack } from './call'
 import { log } from './log'
+import { stableText } from './stable-text'
 import { addMachine, placeInstructor, placeMachine, setTrait } from './machine'
 import { addPerson } from './people'
 import { logProgress, signOff } from './progress'
@@ -143,11 +144,3 @@ function databaseRefusal(error: unknown): Refused | undefined {
   if (code.startsWith('22')) return new Refused(400, 'invalid', 'The text holds a character that cannot be kept')
   return undefined
 }
-
-/** The same text for the same value, whatever order its fields came in. */
-const stableText = (value: unknown): string =>
-  JSON.stringify(value, (_, each: unknown) =>
-    each !== null && typeof each === 'object' && !Array.isArray(each)
-      ? Object.fromEntries(Object.entries(each).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : each,
-  )

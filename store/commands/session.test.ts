@@ -41,7 +41,7 @@ beforeAll(async () => {
   who = await aVenue(store, 'room')
   const place = { x: 10, y: 10 }
   await run('add-machine', { machineId, name: 'Heron', number: 1, place, traits: ORDINARY_TRAITS, source: 'manual' })
-  await run('open-course', { courseId, name: 'Bags', classCode: 'bags' })
+  await run('open-course', { courseId, name: 'Bags', classCode: 'bagsbags' })
   await run('add-projects', { courseId, projects: learners })
 })
 afterAll(() => end())

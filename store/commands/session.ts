@@ -13,6 +13,7 @@ import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { strict, words } from '@/core/schema/vocabulary'
 import { notFound, Refused } from '../refused'
+import { mustBeAsSeen } from './as-seen'
 import { command, type CommandCall } from './command'
 
 const Id = Type.String({ format: 'uuid' })
@@ -83,9 +84,13 @@ export const setAttendance = command(
     comes: ComesSchema,
     /** for those who come late: the first block that they are there for */
     fromBlock: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })),
+    /** as it stood when the change was begun */
+    was: Type.Optional(
+      strict({ comes: ComesSchema, fromBlock: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })) }),
+    ),
   }),
   () => 'set-attendance',
-  async (call, { sessionId, personId, comes, fromBlock }) => {
+  async (call, { sessionId, personId, comes, fromBlock, was }) => {
     const { tx, actor, now } = call
     const { course_id, blocks } = await holdSession(call, sessionId)
     const enrolled = await tx
@@ -102,6 +107,18 @@ export const setAttendance = command(
         `The session has ${blocksWords(blocks)}; there is no block ${fromBlock}`,
         'fromBlock',
       )
+    const before = await tx
+      .selectFrom('attendance')
+      .select(['comes', 'from_block'])
+      .where('site_id', '=', actor.siteId)
+      .where('session_id', '=', sessionId)
+      .where('person_id', '=', personId)
+      .executeTakeFirst()
+    const stands = {
+      comes: before?.comes ?? 'here',
+      ...(before?.from_block != null && { fromBlock: before.from_block }),
+    }
+    mustBeAsSeen(was, stands, 'Whether they come')
     if ((comes === 'late') !== (fromBlock !== undefined))
       throw new Invalid('invalid', 'Whoever comes late is there from a block, and nobody else is', 'fromBlock')
     const values = {
@@ -120,9 +137,17 @@ export const setAttendance = command(
 
 /** What somebody needs of a place. */
 export const setNeeds = command(
-  strict({ personId: Id, needs: AccessNeedsSchema }),
+  strict({ personId: Id, needs: AccessNeedsSchema, was: Type.Optional(AccessNeedsSchema) }),
   () => 'set-needs',
-  async ({ tx, actor, now }, { personId, needs }) => {
+  async ({ tx, actor, now }, { personId, needs, was }) => {
+    const before = await tx
+      .selectFrom('person_need')
+      .select('needs')
+      .where('site_id', '=', actor.siteId)
+      .where('person_id', '=', personId)
+      .forNoKeyUpdate()
+      .executeTakeFirst()
+    mustBeAsSeen(was, before?.needs ?? [], 'What they need')
     const values = { needs: JSON.stringify(needs), written_by: actor.personId, written_at: now }
     await tx
       .insertInto('person_need')

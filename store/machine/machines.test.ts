@@ -155,7 +155,7 @@ describe('who sits where', () => {
   it('is the learner of the last kit given for each machine', async () => {
     const [first, second] = [await addMachine(), await addMachine()]
     const courseId = uuid()
-    await run('open-course', { courseId, name: 'Bags', classCode: 'bags' })
+    await run('open-course', { courseId, name: 'Bags', classCode: 'bagsbags' })
     const projects = ['Ida', 'Jon'].map((learner) => ({
       projectId: uuid(),
       personId: uuid(),

@@ -15,7 +15,7 @@ beforeAll(async () => {
   staff = await aVenue(store, 'learn')
   const courseId = uuid()
   const personId = uuid()
-  await run(staff, 'open-course', { courseId, name: 'Bags', classCode: 'bags' })
+  await run(staff, 'open-course', { courseId, name: 'Bags', classCode: 'bagsbags' })
   await run(staff, 'add-projects', {
     courseId,
     projects: [

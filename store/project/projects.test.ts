@@ -37,7 +37,7 @@ afterAll(() => end())
 beforeEach(async () => {
   courseId = uuid()
   count += 1
-  code = `bags${count}`
+  code = `bagsbags${count}`
   await run('open-course', { courseId, name: `Bags ${count}`, classCode: code })
 })
 
@@ -74,7 +74,7 @@ describe('projects', () => {
   it('of one first name in two classes are two people', async () => {
     const here = await add('Ida')
     courseId = uuid()
-    await run('open-course', { courseId, name: 'Hats', classCode: `hats${count}` })
+    await run('open-course', { courseId, name: 'Hats', classCode: `hatshats${count}` })
     const there = await add('Ida')
     const [one, other] = await Promise.all([here, there].map((id) => readProject(store, who.siteId, id)))
     expect(one!.personId).not.toBe(other!.personId)

@@ -30,9 +30,9 @@ beforeAll(async () => {
   ;({ store, end } = await freshStore())
   here = await aVenue(store, 'here')
   there = await aVenue(store, 'there')
-  await run(here, 'open-course', { courseId: bags, name: 'Bags', classCode: 'bags' })
-  await run(here, 'open-course', { courseId: hats, name: 'Hats', classCode: 'hats' })
-  await run(there, 'open-course', { courseId: theirs, name: 'Bags', classCode: 'bags' })
+  await run(here, 'open-course', { courseId: bags, name: 'Bags', classCode: 'bagsbags' })
+  await run(here, 'open-course', { courseId: hats, name: 'Hats', classCode: 'hatshats' })
+  await run(there, 'open-course', { courseId: theirs, name: 'Bags', classCode: 'bagsbags' })
   await run(here, 'add-projects', { courseId: bags, projects: people })
   // Not in the order in which they take place.
   for (const day of [19, 5, 12]) ids.push(await add(here, bags, day))

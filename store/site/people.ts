@@ -135,3 +135,30 @@ export async function learnerSignIn(
     })
   })
 }
+
+const HOUR_MS = 3_600_000
+/** Without a session that runs, a learner stays signed in for so long. */
+const LEARNER_HOURS = 4
+
+/** Until when a learner stays signed in: an hour past the end of a session of theirs that runs now or soon, else for hours. */
+export async function learnersUntil(store: Reader, userId: string, now: Date): Promise<Date> {
+  const running = await store
+    .selectFrom('membership')
+    .innerJoin('enrolment', (join) =>
+      join
+        .onRef('enrolment.site_id', '=', 'membership.site_id')
+        .onRef('enrolment.person_id', '=', 'membership.person_id'),
+    )
+    .innerJoin('session', (join) =>
+      join.onRef('session.site_id', '=', 'enrolment.site_id').onRef('session.course_id', '=', 'enrolment.course_id'),
+    )
+    .select('session.ends_at')
+    .where('membership.user_id', '=', userId)
+    .where('called_off', 'is', null)
+    .where('starts_at', '<', new Date(now.getTime() + 2 * HOUR_MS))
+    .where('ends_at', '>', now)
+    .orderBy('ends_at', 'desc')
+    .limit(1)
+    .executeTakeFirst()
+  return running ? new Date(running.ends_at.getTime() + HOUR_MS) : new Date(now.getTime() + LEARNER_HOURS * HOUR_MS)
+}

@@ -28,17 +28,27 @@ export function useWrite() {
   const router = useRouter()
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<Fault>()
-  const tried = useRef<{ readonly what: string; readonly id: string }>(undefined)
+  const tried = useRef<{ readonly what: string; readonly id: string; readonly at: string }>(undefined)
 
-  const idFor = (what: string): string => {
-    if (tried.current?.what !== what) tried.current = { what, id: uuid() }
-    return tried.current.id
-  }
+  /** The same thing tried again is the same write, of the same moment. */
+  const attempt = (what: string, id?: string) =>
+    tried.current?.what === what
+      ? tried.current
+      : (tried.current = { what, id: id ?? uuid(), at: new Date().toISOString() })
 
   const settle = (outcome: Outcome, words: WriteWords): boolean => {
     setBusy(false)
+    if (!outcome.ok && outcome.error.code === 'id-taken') {
+      // Somebody has done this very thing a moment ago.
+      tried.current = undefined
+      toast.message('Somebody has just done that')
+      router.refresh()
+      return false
+    }
     if (!outcome.ok) {
       setFault(outcome.error)
+      // Somebody else was quicker: the page shows theirs, and what was typed stays.
+      if (outcome.error.code === 'changed') router.refresh()
       // Signing in opens beside this page: leaving it would lose what was typed.
       const signIn = { label: 'Sign in', onClick: () => void window.open('/sign-in', '_blank') }
       toast.error(outcome.error.message, { ...(outcome.error.code === 'signed-out' && { action: signIn }) })
@@ -69,14 +79,18 @@ export function useWrite() {
     write: async (name: string, body: object, words: WriteWords): Promise<string | undefined> => {
       setBusy(true)
       setFault(undefined)
-      const id = idFor(JSON.stringify([name, body]))
+      const { id } = attempt(JSON.stringify([name, body]))
       return settle(await send(name, body, id), words) ? id : undefined
     },
-    log: async (machineId: string, kind: string, body: object, words: WriteWords): Promise<boolean> => {
+    /** @param named the line's id where it follows from what it is about, so that two people who tick it at once tick it once */
+    log: async (machineId: string, kind: string, body: object, words: WriteWords, named?: string): Promise<boolean> => {
       setBusy(true)
       setFault(undefined)
-      const id = idFor(JSON.stringify([machineId, kind, body]))
-      return settle(await logLine(machineId, kind, body, id), words.forGood ? words : { ...words, undoFor: machineId })
+      const { id, at } = attempt(JSON.stringify([machineId, kind, body, named]), named)
+      return settle(
+        await logLine(machineId, kind, body, id, at),
+        words.forGood ? words : { ...words, undoFor: machineId },
+      )
     },
   }
 }

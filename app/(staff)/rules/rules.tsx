@@ -99,7 +99,8 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
   )
 
   const save = async () => {
-    if (await write('change-house-rules', { rules }, { done: 'The house rules are changed' })) keep(undefined)
+    if (await write('change-house-rules', { rules, was: room.rules }, { done: 'The house rules are changed' }))
+      keep(undefined)
   }
   const setSchool = (school: School, way: string) => {
     const { [school]: _, ...others } = rules.schools
@@ -298,12 +299,17 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
               </p>
             ))}
             <FaultNote fault={fault} />
+            {fault?.code === 'changed' && (
+              <p className="mt-2 border-l-4 border-warning pl-3">
+                What is compared above is with the rules as somebody has just left them; yours are still in the fields.
+              </p>
+            )}
             <div className="mt-3 flex flex-wrap gap-2">
               <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void save()}>
-                Save the house rules
+                {fault?.code === 'changed' ? 'Keep mine' : 'Save the house rules'}
               </button>
               <button type="button" className="btn btn-ghost" onClick={() => keep(undefined)}>
-                Leave them
+                {fault?.code === 'changed' ? 'Take theirs' : 'Leave them'}
               </button>
             </div>
           </>

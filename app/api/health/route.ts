@@ -1,12 +1,24 @@
 import { sql } from 'kysely'
+import { Refused } from '@/store/refused'
 import { answering } from '../../_server/answer'
 import { theStore } from '../../_server/store'
 
 export const dynamic = 'force-dynamic'
 
-/** Whether this copy can reach its database. */
+/** Whoever watches is answered within this time, though the database is frozen. */
+const LONGEST_MS = 1_500
+
+let asking: Promise<unknown> | undefined
+
+/** Whether this copy can reach its database. Several that ask at once ask once, so that asking never eats the connections. */
 export const GET = (): Promise<Response> =>
   answering(async () => {
-    await sql`select 1`.execute(theStore())
+    asking ??= sql`select 1`.execute(theStore()).finally(() => (asking = undefined))
+    const asked = asking.then(
+      () => true,
+      () => false,
+    )
+    const late = new Promise<false>((resolve) => setTimeout(() => resolve(false), LONGEST_MS).unref())
+    if (!(await Promise.race([asked, late]))) throw new Refused(503, 'away', 'The database does not answer')
     return { ok: true }
   })

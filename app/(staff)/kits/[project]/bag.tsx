@@ -21,7 +21,7 @@ import { KitCompare } from '@/ui/parts/kit-compare'
 import { OverrideForm } from '@/ui/parts/override-form'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
-import { needleWords, threadWords } from '@/ui/words'
+import { fabricWords, needleWords, threadWords } from '@/ui/words'
 
 export interface BagMachine {
   readonly machineId: string
@@ -100,7 +100,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive }: P
         )
       : undefined
 
-  const keepFabric = () => write('change-project', { projectId, ...facts }, { done: 'The fabric is kept' })
+  const keepFabric = () => write('change-project', { projectId, ...facts, was: asKept }, { done: 'The fabric is kept' })
   const give = async () => {
     if (!base || !chosen) return
     if (changed && !(await keepFabric())) return
@@ -213,6 +213,22 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive }: P
               )}
               {given[0]?.machineId === chosen.machineId && <GivenNote given={given[0].kit} now={kit} />}
               <FaultNote fault={fault} />
+              {fault?.code === 'changed' && (
+                <div className="my-2 border-l-4 border-warning pl-3">
+                  <p>
+                    Somebody has changed this bag: theirs is {fabricWords(asKept.fabric)}, {asKept.operation}. Yours is
+                    still in the fields.
+                  </p>
+                  <div className="mt-1 flex flex-wrap gap-2">
+                    <button type="button" className="btn btn-outline btn-sm" onClick={() => begin({ facts: asKept })}>
+                      Take theirs
+                    </button>
+                    <button type="button" className="btn btn-outline btn-sm" onClick={() => void keepFabric()}>
+                      Keep mine
+                    </button>
+                  </div>
+                </div>
+              )}
               {answer.kits.length > 1 && (
                 <div className="flex flex-wrap items-stretch gap-2">
                   <div role="radiogroup" aria-label="Ways to do it, best first" className="flex flex-wrap gap-2">

@@ -93,7 +93,6 @@ export function NewProject({ courses }: { courses: readonly { readonly courseId:
 
 function NewCourse() {
   const [name, setName] = useState('')
-  const [classCode, setClassCode] = useState('')
   const [courseId] = useState(() => uuid())
   const { busy, fault, write } = useWrite()
   return (
@@ -101,11 +100,14 @@ function NewCourse() {
       className="mx-auto flex max-w-xl flex-col gap-4"
       onSubmit={(submitted) => {
         submitted.preventDefault()
-        void write('open-course', { courseId, name, classCode }, { done: `${name} is open` })
+        void write('open-course', { courseId, name }, { done: `${name} is open` })
       }}
     >
       <h1 className="text-3xl font-bold">First, a class</h1>
-      <p>Projects belong to a class. Its code lets learners find their own seat.</p>
+      <p>
+        Projects belong to a class. It gets a code of its own, which stands under Kits: with it and their first name
+        learners find their own seat.
+      </p>
       <label className="flex flex-col gap-1">
         <span className="font-bold">Name of the class</span>
         <input
@@ -115,17 +117,6 @@ function NewCourse() {
           value={name}
           onChange={({ target }) => setName(target.value)}
         />
-      </label>
-      <label className="flex flex-col gap-1">
-        <span className="font-bold">Class code</span>
-        <input
-          className="input w-full"
-          required
-          pattern="[a-z0-9]{3,20}"
-          value={classCode}
-          onChange={({ target }) => setClassCode(target.value)}
-        />
-        <span className="text-sm">3 to 20 small letters or digits; the venue’s own word is put before it.</span>
       </label>
       <FaultNote fault={fault} />
       <button type="submit" className="btn btn-primary btn-lg self-start" disabled={busy}>

@@ -28,6 +28,8 @@ export default async function BeforePage() {
         name: machine.name,
         number: machine.number,
         place: machine.place,
+        bookAt: machine.state.through?.eventId ?? '',
+        list: 'before',
         ...standingOf(machine.state, site.houseRules.needle, now),
         tasks: beforeClass(machine, project?.given?.kit, site.houseRules, now),
         ...(project && { who: project.learner, what: project.name }),

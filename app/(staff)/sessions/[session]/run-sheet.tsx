@@ -3,11 +3,11 @@
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
-import { v7 as uuid } from 'uuid'
 import type { PlannedSeat } from '@/core/schema/session'
 import { breachWords, byHandFigures, moveOptions, moveSeat, placeKey, sheetFigures } from '@/core/session/sheet'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { PrintButton } from '@/ui/parts/print-button'
+import { useFormId } from '@/ui/parts/use-form-id'
 import { useWrite } from '@/ui/parts/use-write'
 import { BeginDialog } from './begin-dialog'
 import { EarlierPlans } from './earlier-plans'
@@ -38,6 +38,7 @@ export function RunSheet(props: SheetProps) {
   const [moving, setMoving] = useState<string>()
   const [asking, setAsking] = useState<{ readonly block: number; readonly against: readonly string[] }>()
   const { busy, fault, write } = useWrite()
+  const { idOf, renew } = useFormId()
   const planning = usePlanning(sessionId)
   const router = useRouter()
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
@@ -149,7 +150,7 @@ export function RunSheet(props: SheetProps) {
         const { point, sizeNm, gapMm } = kit.needle
         // What was chosen by hand goes along; the server checks it again on this machine.
         const needle = kit.byHand || kit.dropped ? {} : { needle: { point, sizeNm, ...(gapMm && { gapMm }) } }
-        return [{ kitGivenId: uuid(), projectId, machineId, ...needle }]
+        return [{ kitGivenId: idOf(`${block} ${projectId} ${machineId}`), projectId, machineId, ...needle }]
       })
     if (kits.length === 0) return
     const takeBack = () => void takeKitsBack(kits.map(({ kitGivenId }) => kitGivenId))
@@ -157,7 +158,7 @@ export function RunSheet(props: SheetProps) {
       'give-kits',
       { kits },
       { done: `Block ${block} begins: ${kits.length === 1 ? 'one kit' : `${kits.length} kits`} given`, undo: takeBack },
-    )
+    ).then((landed) => landed && renew())
   }
 
   const takeKitsBack = (kitGivenIds: readonly string[]) =>

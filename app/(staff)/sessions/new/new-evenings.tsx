@@ -1,8 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { v7 as uuid } from 'uuid'
 import { FaultNote } from '@/ui/parts/fault-note'
+import { useFormId } from '@/ui/parts/use-form-id'
 import { useWrite } from '@/ui/parts/use-write'
 import { formatInTimeZone } from '@/ui/time'
 import { momentIn } from '@/ui/zone'
@@ -29,6 +29,7 @@ export function NewEvenings({
   const [blocks, setBlocks] = useState(2)
   const [weeks, setWeeks] = useState(1)
   const { busy, fault, write } = useWrite()
+  const { idOf } = useFormId()
   const sessions = Array.from({ length: Math.min(60, Math.max(1, weeks || 1)) }, (_, week) => ({
     startsAt: momentIn(day, from, timeZone, week),
     endsAt: momentIn(day, to, timeZone, week),
@@ -41,7 +42,10 @@ export function NewEvenings({
         event.preventDefault()
         void write(
           'add-sessions',
-          { courseId, sessions: sessions.map((session) => ({ sessionId: uuid(), ...session })) },
+          {
+            courseId,
+            sessions: sessions.map((session) => ({ sessionId: idOf(`${courseId} ${session.startsAt}`), ...session })),
+          },
           {
             done: sessions.length === 1 ? 'The evening is in the calendar' : 'The evenings are in the calendar',
             then: '/sessions',

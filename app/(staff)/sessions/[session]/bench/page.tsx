@@ -31,7 +31,7 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
   // What was readied since the evening before this one is for this one.
   const before = sessions.filter(({ endsAt, calledOff }) => endsAt <= session.startsAt && !calledOff).at(-1)
   const since = before?.endsAt ?? new Date(session.startsAt.getTime() - READIED_DAYS * 24 * 3_600_000)
-  const stops = benchList(facts, seats, kits, since.toISOString(), now.toISOString())
+  const stops = benchList(facts, seats, kits, session.sessionId, since.toISOString(), now.toISOString())
   const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
   const tasks = stops.reduce((sum, stop) => sum + stop.tasks.length, 0)
   const idle = facts.machines.filter(({ machineId }) => !stops.some((stop) => stop.machineId === machineId))
@@ -65,6 +65,8 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
                 number: number.get(machineId)!,
                 ...standingOf(machine.state, facts.room.rules.needle, now.toISOString()),
                 tasks: own,
+                bookAt: machine.state.through?.eventId ?? '',
+                list: session.sessionId,
                 who: first.learner,
                 what: first.name,
               }

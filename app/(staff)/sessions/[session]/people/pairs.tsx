@@ -1,9 +1,9 @@
 'use client'
 
 import { useState } from 'react'
-import { v7 as uuid } from 'uuid'
 import type { Pair } from '@/store/session/sessions'
 import { FaultNote } from '@/ui/parts/fault-note'
+import { useFormId } from '@/ui/parts/use-form-id'
 import { useWrite } from '@/ui/parts/use-write'
 
 interface Person {
@@ -26,6 +26,7 @@ export function Pairs({
   const [other, setOther] = useState('')
   const [kind, setKind] = useState<Pair['kind']>('together')
   const { busy, fault, write } = useWrite()
+  const { idOf, renew } = useFormId()
   const nameOf = (id: string) => people.find(({ personId }) => personId === id)?.name ?? 'somebody'
   const pick = (label: string, value: string, set: (value: string) => void) => (
     <label className="flex flex-col gap-1">
@@ -83,10 +84,11 @@ export function Pairs({
             event.preventDefault()
             void write(
               'pair-people',
-              { pairId: uuid(), kind, people: [one, other] },
+              { pairId: idOf(`${kind} ${one} ${other}`), kind, people: [one, other] },
               { done: `${nameOf(one)} and ${nameOf(other)} ${KIND_WORDS[kind]}` },
             ).then((landed) => {
               if (!landed) return
+              renew()
               setOne('')
               setOther('')
             })

@@ -31,12 +31,17 @@ export function Roster({
       ? { comes: 'late', fromBlock: Number(late[1]) }
       : { comes: value === 'absent' ? 'absent' : 'here' }
     const words = late ? `${person.name} comes for block ${late[1]}` : `${person.name}: ${body.comes}`
-    void write('set-attendance', { sessionId, personId: person.personId, ...body }, { done: words })
+    const was = { comes: person.comes, ...(person.fromBlock !== undefined && { fromBlock: person.fromBlock }) }
+    void write('set-attendance', { sessionId, personId: person.personId, ...body, was }, { done: words })
   }
   const need = ({ personId, name, needs }: Person, each: AccessNeed) =>
     void write(
       'set-needs',
-      { personId, needs: needs.includes(each) ? needs.filter((other) => other !== each) : [...needs, each] },
+      {
+        personId,
+        needs: needs.includes(each) ? needs.filter((other) => other !== each) : [...needs, each],
+        was: needs,
+      },
       { done: `${name}: needs written down` },
     )
   const away = roster.filter(({ comes }) => comes === 'absent').length

@@ -1,0 +1,244 @@
+import { execFileSync } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { request as playwrightRequest } from '@playwright/test'
+import pg from 'pg'
+import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
+import { expect, SIGN_INS, stateFile, test } from './people'
+
+/** What the server does with what it should not be sent, and with a database that does not answer. */
+const database = process.env['ORTHODEX_E2E_DATABASE']!
+const folder = process.env['ORTHODEX_E2E_FOLDER']!
+
+test.describe('a body', () => {
+  for (const [who, state] of [
+    ['signed out', undefined],
+    ['signed in', stateFile('coordinator')],
+  ] as const)
+    test(`that is too long is not read to its end, ${who}`, async ({ baseURL }) => {
+      const request = await playwrightRequest.newContext({ baseURL: baseURL!, ...(state && { storageState: state }) })
+      const long = { commandId: randomUUID(), body: { text: 'x'.repeat(80_000) } }
+      const answer = await request.post('/api/commands/log', { data: long })
+      expect(answer.status()).toBe(state ? 413 : 401)
+      expect((await request.post('/api/sign-in/sign-in/email', { data: { email: 'x'.repeat(9_000) } })).status()).toBe(
+        413,
+      )
+      await request.dispose()
+    })
+})
+
+test('answers that name people are kept by nobody', async ({ baseURL }) => {
+  const request = await playwrightRequest.newContext({ baseURL: baseURL!, storageState: stateFile('coordinator') })
+  for (const path of ['/room', '/kits', '/people', '/api/kits/sheet', '/api/machines']) {
+    const answer = await request.get(path)
+    expect([path, answer.headers()['cache-control']]).toEqual([path, expect.stringContaining('no-store') as string])
+  }
+  await request.dispose()
+})
+
+test('a plan to compute is for staff', async ({ baseURL }) => {
+  const request = await playwrightRequest.newContext({ baseURL: baseURL!, storageState: stateFile('learner') })
+  expect((await request.post('/api/compute/plan', { data: {} })).status()).toBe(403)
+  expect((await request.post('/api/compute/needle-size', { data: { text: '80' } })).status()).toBe(200)
+  await request.dispose()
+})
+
+test.describe('the door', () => {
+  const wrong = { email: EMPTY_VENUE.email, password: 'not-the-right-one' }
+
+  test('slows a stranger down, whatever network they say they come from, and leaves known devices in', async ({
+    baseURL,
+  }) => {
+    // A device on which this address has been signed in with before.
+    const own = await playwrightRequest.newContext({ baseURL: baseURL! })
+    expect((await own.post('/api/sign-in/sign-in/email', { data: EMPTY_VENUE })).status()).toBe(200)
+    const stranger = await playwrightRequest.newContext({ baseURL: baseURL! })
+    const tries: number[] = []
+    for (let index = 0; index < 14; index += 1) {
+      const headers = { 'x-forwarded-for': `203.0.113.${index}` }
+      tries.push((await stranger.post('/api/sign-in/sign-in/email', { data: wrong, headers })).status())
+    }
+    expect(tries[0]).toBe(401)
+    expect(tries.at(-1)).toBe(429)
+    // Also the right password waits now on an unknown device; the known one passes.
+    expect((await stranger.post('/api/sign-in/sign-in/email', { data: EMPTY_VENUE })).status()).toBe(429)
+    await own.post('/api/sign-in/sign-out', { data: {} })
+    await expect
+      .poll(async () => (await own.post('/api/sign-in/sign-in/email', { data: EMPTY_VENUE })).status(), {
+        timeout: 90_000,
+        intervals: [5_000],
+      })
+      .toBe(200)
+    await own.dispose()
+    await stranger.dispose()
+  })
+
+  test('lets a learner in for hours and not for weeks', async ({ baseURL }) => {
+    const request = await playwrightRequest.newContext({ baseURL: baseURL! })
+    await request.post('/api/sign-in/station', { data: { classCode: 'salt-boathouse', firstName: 'Juna' } })
+    const client = new pg.Client({ connectionString: database })
+    await client.connect()
+    const { rows } = await client.query<{ hours: number }>(
+      `select extract(epoch from s."expiresAt" - now()) / 3600 as hours from sign_in_session s
+         join sign_in_user u on u.id = s."userId" where u.name = 'Juna' order by s."createdAt" desc limit 1`,
+    )
+    await client.end()
+    expect(Number(rows[0]!.hours)).toBeLessThan(8)
+    await request.dispose()
+  })
+})
+
+test('one locked row never takes the room down', async ({ baseURL }) => {
+  const request = await playwrightRequest.newContext({ baseURL: baseURL!, storageState: stateFile('helper') })
+  const client = new pg.Client({ connectionString: database })
+  await client.connect()
+  try {
+    await client.query('begin')
+    const { rows } = await client.query<{ machine_id: string }>(
+      `select machine_id from machine_state join machine using (site_id, machine_id) where name = 'Snipe' for update of machine_state`,
+    )
+    const note = () =>
+      request.post('/api/commands/log', {
+        data: {
+          commandId: randomUUID(),
+          body: {
+            machineId: rows[0]!.machine_id,
+            happenedAt: new Date().toISOString(),
+            kind: 'noted',
+            body: { text: 'while it is locked' },
+          },
+        },
+      })
+    const writes = Array.from({ length: 30 }, note)
+    const began = Date.now()
+    expect((await request.get('/room')).status()).toBe(200)
+    expect(Date.now() - began).toBeLessThan(5_000)
+    const statuses = (await Promise.all(writes)).map((answer) => answer.status())
+    expect(new Set(statuses)).toEqual(new Set([503]))
+  } finally {
+    await client.query('rollback')
+    await client.end()
+    await request.dispose()
+  }
+})
+
+test('health says within two seconds that the database is frozen, and that it is back', async ({ baseURL }) => {
+  const request = await playwrightRequest.newContext({ baseURL: baseURL! })
+  const pids = () =>
+    execFileSync('pgrep', ['-f', `postgres -D ${folder}`], { encoding: 'utf8' })
+      .trim()
+      .split('\n')
+      .flatMap((pid) => {
+        try {
+          return [pid, ...execFileSync('pgrep', ['-P', pid], { encoding: 'utf8' }).trim().split('\n')]
+        } catch {
+          return [pid]
+        }
+      })
+      .map(Number)
+  const all = pids()
+  expect(all.length).toBeGreaterThan(1)
+  for (const pid of all) process.kill(pid, 'SIGSTOP')
+  try {
+    const began = Date.now()
+    const answer = await request.get('/api/health')
+    expect([answer.status(), Date.now() - began < 2_000]).toEqual([503, true])
+  } finally {
+    for (const pid of all) process.kill(pid, 'SIGCONT')
+  }
+  await expect.poll(async () => (await request.get('/api/health')).status()).toBe(200)
+  await request.dispose()
+})
+
+test('twenty thousand malformed requests are each told what is wrong, and none is a fault of ours', async ({
+  baseURL,
+}) => {
+  test.setTimeout(240_000)
+  // In the venue of its own in which nothing stands: whatever may still be valid harms nobody.
+  const signedIn = await playwrightRequest.newContext({ baseURL: baseURL!, storageState: stateFile('newcomer') })
+  const cookie = (await signedIn.storageState()).cookies.map(({ name, value }) => `${name}=${value}`).join('; ')
+  await signedIn.dispose()
+  let state = 20_261_128
+  const chance = () => (state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0) / 4_294_967_296
+  const pick = <Value>(list: readonly Value[]): Value => list[Math.floor(chance() * list.length)]!
+  const id = () => pick([randomUUID(), 'heron', '', 7, null, '00000000-0000-0000-0000-000000000000'])
+  const junk = (depth = 0): unknown =>
+    pick<() => unknown>([
+      () => null,
+      () => pick([0, -1, 1e308, 2 ** 53, -0.5, 1e-300]),
+      () => pick(['', 'x', '=1+1', 'ü'.repeat(300), '\u202Eabc', "'; drop table site; --", '2026-02-30T25:61:00Z']),
+      () => chance() < 0.5,
+      () => (depth > 3 ? [] : Array.from({ length: Math.floor(chance() * 4) }, () => junk(depth + 1))),
+      () =>
+        depth > 3
+          ? {}
+          : Object.fromEntries(
+              Array.from({ length: Math.floor(chance() * 4) }, () => [
+                pick(['machineId', 'kind', 'body', 'seats', 'plan', 'item', 'count', '__proto__', 'constructor', 'x']),
+                junk(depth + 1),
+              ]),
+            ),
+    ])()
+  const { COMMANDS } = await import('@/store/commands/run')
+  const routes = [
+    ...Object.keys(COMMANDS).map((name) => `/api/commands/${name}`),
+    '/api/commands/dance',
+    ...['thread', 'needle-size', 'needle-fit', 'fabric', 'kit', 'thread-use', 'tension', 'wear', 'fault', 'wool'].map(
+      (name) => `/api/compute/${name}`,
+    ),
+    '/api/machines/sheet',
+    '/api/kits/sheet',
+    '/api/line',
+    '/api/meter',
+    `/api/sessions/${randomUUID()}/plan`,
+    '/api/sessions/x/plan',
+  ]
+  const body = (): string =>
+    pick<() => string>([
+      () => JSON.stringify({ commandId: randomUUID(), body: junk() }),
+      () =>
+        JSON.stringify({ commandId: id(), body: { machineId: id(), happenedAt: junk(), kind: junk(), body: junk() } }),
+      () => JSON.stringify(junk()),
+      () => JSON.stringify({ commandId: randomUUID(), body: { text: 'a\u0000b' } }),
+      () => '['.repeat(5_000),
+      () => '{"commandId":',
+      () => `{"commandId":"${randomUUID()}","body":${'{"body":'.repeat(70)}1${'}'.repeat(70)}}`,
+      () => '',
+    ])()
+  const statuses = new Map<number, number>()
+  const faults: string[] = []
+  const one = async () => {
+    const route = pick(routes)
+    const text = body()
+    const answer = await fetch(baseURL! + route, {
+      method: 'POST',
+      headers: {
+        'content-type': chance() < 0.97 ? 'application/json' : pick(['text/plain', 'text/csv', 'x', '']),
+        ...(chance() < 0.95 && { cookie }),
+      },
+      body: text,
+    })
+    statuses.set(answer.status, (statuses.get(answer.status) ?? 0) + 1)
+    if (answer.status >= 500) faults.push(`${answer.status} ${route} ${text.slice(0, 200)}`)
+    await answer.arrayBuffer()
+  }
+  const many = 20_000
+  let sent = 0
+  await Promise.all(
+    Array.from({ length: 24 }, async () => {
+      while (sent < many) {
+        sent += 1
+        await one()
+      }
+    }),
+  )
+  expect(faults.slice(0, 5)).toEqual([])
+  expect([...statuses.values()].reduce((sum, count) => sum + count, 0)).toBeGreaterThanOrEqual(many)
+})
+
+// The sign-in files of the other journeys stay good: nothing here signs them out.
+test('whoever was signed in still is', async ({ baseURL }) => {
+  expect(Object.keys(SIGN_INS)).toContain('coordinator')
+  const request = await playwrightRequest.newContext({ baseURL: baseURL!, storageState: stateFile('coordinator') })
+  expect((await request.get('/room')).status()).toBe(200)
+  await request.dispose()
+})

@@ -1,0 +1,310 @@
+import { v7 as uuid } from 'uuid'
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { MachinesFileSchema, type MachinesFile } from '@/core/exchange/machines-file'
+import { Invalid } from '@/core/schema/invalid'
+import { check } from '@/core/schema/validate'
+import { ROLES, STAFF_ROLES, type Role } from '@/core/people/role'
+import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
+import type { Actor } from '../actor'
+import { readOpenCalls, readOwnCalls } from '../calls/calls'
+import type { Store } from '../connect'
+import { readMachine } from '../machine/machines'
+import { readMachinesFile } from '../machine/machines-file'
+import { addSignIn } from '../site/people'
+import { aProject, aVenue, freshStore } from '../testing/store'
+import { runCommand } from './run'
+
+/** The law of locks and the reach of a call along every way into a book: direct, corrected, corrected again, and by a file. */
+let store: Store
+let end: () => Promise<void>
+const actors = {} as Record<Role, Actor>
+const courseId = uuid()
+let learner: ReturnType<typeof aProject>
+let machineId: string
+let number = 0
+
+const run = (as: Role, name: string, body: object, commandId = uuid(), now?: Date) =>
+  runCommand(store, actors[as], name, { commandId, body }, now)
+const fault = (work: Promise<unknown>) =>
+  work.then(
+    () => 'landed' as const,
+    (error: unknown) => (error instanceof Invalid ? error.fault : error),
+  )
+const log = async (as: Role, kind: string, body: object, at = new Date()): Promise<string> => {
+  const id = uuid()
+  await run(as, 'log', { machineId, happenedAt: at.toISOString(), kind, body }, id)
+  return id
+}
+const locks = async () =>
+  (await readMachine(store, actors.coordinator.siteId, machineId))!.state.locks.map(({ kind }) => kind)
+
+beforeAll(async () => {
+  ;({ store, end } = await freshStore())
+  actors.coordinator = await aVenue(store, 'room')
+  const { siteId } = actors.coordinator
+  for (const role of STAFF_ROLES.slice(1)) {
+    const personId = uuid()
+    await store.insertInto('person').values({ site_id: siteId, person_id: personId, name: role }).execute()
+    await store
+      .transaction()
+      .execute((tx) => addSignIn(tx, { siteId, personId, role, name: role, email: `${role}@room.example` }))
+    actors[role] = { siteId, personId, role }
+  }
+  await run('coordinator', 'open-course', { courseId, name: 'Bags' })
+})
+beforeEach(async () => {
+  machineId = uuid()
+  number += 1
+  await run('coordinator', 'add-machine', {
+    machineId,
+    name: `Stint ${number}`,
+    number,
+    place: { x: 10, y: 10 },
+    traits: ORDINARY_TRAITS,
+    source: 'manual',
+  })
+  learner = aProject(`Ida ${number}`)
+  await run('coordinator', 'add-projects', { courseId, projects: [learner] })
+  await run('coordinator', 'give-kits', { kits: [{ kitGivenId: uuid(), projectId: learner.projectId, machineId }] })
+  actors.learner = { siteId: actors.coordinator.siteId, personId: learner.personId, role: 'learner' }
+})
+afterAll(() => end())
+
+const ELECTRICAL = { kind: 'fault-opened', body: { fault: 'electrical' } }
+const corrects = (id: string, replacement?: object) => ({
+  corrects: id,
+  because: 'a slip',
+  ...(replacement && { replacement }),
+})
+
+describe('an electrical stop', () => {
+  it.each(ROLES.filter((role) => role !== 'coordinator'))(
+    'is not ended by a %s: directly, by correcting, by correcting a correction',
+    async (role) => {
+      const jam = await log('learner', 'fault-opened', { fault: 'jam' })
+      const made = await log('coordinator', 'correction', corrects(jam, ELECTRICAL))
+      expect(await locks()).toEqual(['electrical'])
+      const tries: [string, object][] = [
+        ['correction', corrects(jam)],
+        ['correction', corrects(made)],
+        ['correction', corrects(jam, { kind: 'fault-opened', body: { fault: 'noise' } })],
+        ['serviced', { by: 'x', electrical: true }],
+        ['released', { because: 'x' }],
+        ['fault-cured', { fault: 'electrical', cure: 'x' }],
+      ]
+      for (const [kind, body] of tries) await fault(log(role, kind, body))
+      expect(await locks()).toEqual(['electrical'])
+    },
+  )
+
+  it('is ended by the coordinator who logs the repair, and whoever cannot is told so', async () => {
+    await log('learner', 'fault-opened', { fault: 'electrical' })
+    const refused = await fault(log('instructor', 'serviced', { by: 'x', electrical: true }))
+    expect(refused).toMatchObject({
+      code: 'locked',
+      message: expect.stringContaining('Only a coordinator can') as string,
+    })
+    await log('coordinator', 'serviced', { by: 'a licensed repairer', electrical: true })
+    expect(await locks()).toEqual([])
+  })
+})
+
+describe('a red tag', () => {
+  it('that was lifted and put back does not go by a helper’s correction of that', async () => {
+    await log('helper', 'red-tagged', { because: 'smell' })
+    const lifted = await log('instructor', 'red-tag-lifted', { because: 'aired' })
+    const back = await log('instructor', 'correction', corrects(lifted))
+    expect(await locks()).toEqual(['red-tag'])
+    expect(await fault(log('helper', 'correction', corrects(back)))).toMatchObject({ code: 'locked' })
+    expect(await locks()).toEqual(['red-tag'])
+  })
+})
+
+describe('a file of machines', () => {
+  const fileWith = async (line: Partial<MachinesFile['machines'][number]['book'][number]>): Promise<MachinesFile> => {
+    const file = check(MachinesFileSchema, await readMachinesFile(store, actors.coordinator.siteId))
+    return {
+      ...file,
+      machines: file.machines
+        .filter((each) => each.machineId === machineId)
+        .map((each) => ({
+          ...each,
+          book: [
+            ...each.book,
+            {
+              eventId: uuid(),
+              happenedAt: new Date().toISOString(),
+              personId: actors.coordinator.personId,
+              kind: 'noted' as const,
+              body: { text: 'from the file' },
+              ...line,
+            },
+          ],
+        })),
+    }
+  }
+
+  it('lifts no lock for an instructor, whoever it names: only a coordinator brings one in', async () => {
+    await log('helper', 'red-tagged', { because: 'smell' })
+    const file = await fileWith({ kind: 'red-tag-lifted', body: { because: 'x' } })
+    for (const role of ['instructor', 'helper', 'learner'] as const)
+      expect(await fault(run(role, 'import-machines', { file }))).toMatchObject({ code: 'not-allowed' })
+    expect(await locks()).toEqual(['red-tag'])
+  })
+
+  it('is held to what its writers may write, to people who are named, and to a time that has been', async () => {
+    const wrong: [Parameters<typeof fileWith>[0], string, string][] = [
+      [{ personId: learner.personId, kind: 'cleaned', body: {} }, 'personId', 'A learner cannot write “cleaned”'],
+      [{ personId: uuid() }, 'personId', 'Nobody of this id'],
+      [{ happenedAt: new Date(Date.now() + 3_600_000).toISOString() }, 'happenedAt', 'in the future'],
+    ]
+    for (const [line, path, message] of wrong) {
+      const file = await fileWith(line)
+      const at = file.machines[0]!.book.length - 1
+      expect(await fault(run('coordinator', 'import-machines', { file }))).toMatchObject({
+        path: `file.machines.0.book.${at}.${path}`,
+        message: expect.stringContaining(message) as string,
+      })
+    }
+  })
+
+  it('says beside each of its lines who brought it', async () => {
+    const eventId = uuid()
+    await run('coordinator', 'import-machines', { file: await fileWith({ eventId, personId: actors.helper.personId }) })
+    const row = await store
+      .selectFrom('machine_event')
+      .select(['person_id', 'imported_by'])
+      .where('event_id', '=', eventId)
+      .executeTakeFirstOrThrow()
+    expect(row).toEqual({ person_id: actors.helper.personId, imported_by: actors.coordinator.personId })
+  })
+})
+
+describe('a needle of another system', () => {
+  it('goes into no book: typed, tapped or corrected in', async () => {
+    const needle = { system: 'long shank', point: 'universal', sizeNm: 90, condition: 'new' }
+    expect(await fault(log('helper', 'needle-changed', { in: needle }))).toMatchObject({ path: 'body.in.system' })
+    const note = await log('helper', 'noted', { text: 'x' })
+    const corrected = log('helper', 'correction', corrects(note, { kind: 'needle-changed', body: { in: needle } }))
+    expect(await fault(corrected)).toMatchObject({ path: 'body.replacement.body.in.system' })
+    await log('helper', 'needle-changed', { in: { ...needle, system: '15x1' } })
+  })
+})
+
+describe('chair time', () => {
+  it('counts as much as the room says, whoever writes it, and keeps what held when it was sewn', async () => {
+    await log('helper', 'needle-changed', {
+      in: { system: '130/705 H', point: 'universal', sizeNm: 80, condition: 'new' },
+    })
+    const sew = () => log('helper', 'used', { use: { load: 'ordinary', chairMinutes: 60 }, finishedProject: false })
+    const { readSite } = await import('../site/site')
+    const { houseRules } = await readSite(store, actors.coordinator.siteId)
+    await run('coordinator', 'change-house-rules', { rules: { ...houseRules, duty: 0.5 } })
+    await sew()
+    await run('coordinator', 'change-house-rules', { rules: { ...houseRules, duty: 0.2 } })
+    await sew()
+    const { fitting } = (await readMachine(store, actors.coordinator.siteId, machineId))!.state
+    expect(fitting!.uses.map(({ duty }) => duty)).toEqual([0.5, 0.2])
+  })
+})
+
+describe('a learner’s lines', () => {
+  const check_ = (list: 'seat' | 'room') => ({ list, steps: [{ step: 'x', group: 'bobbin', result: 'pass' }] })
+  it('are no room checks, lie within their turn, and are no more than a person writes in a minute', async () => {
+    expect(await fault(log('learner', 'check-run', check_('room')))).toMatchObject({ path: 'body.list' })
+    const long = new Date(Date.now() - 20 * 3_600_000)
+    expect(await fault(log('learner', 'check-run', check_('seat'), long))).toMatchObject({ path: 'happenedAt' })
+    const outcomes = []
+    for (let index = 0; index < 22; index += 1) outcomes.push(await fault(log('learner', 'check-run', check_('seat'))))
+    expect(outcomes.filter((each) => each === 'landed')).toHaveLength(20)
+    expect(outcomes.at(-1)).toMatchObject({ code: 'too-many' })
+    // Staff are not counted: they log a whole room.
+    expect(await fault(log('helper', 'check-run', check_('seat')))).toBe('landed')
+  })
+})
+
+describe('a call for help', () => {
+  const open = () => readOpenCalls(store, actors.coordinator.siteId)
+  const own = () => readOwnCalls(store, actors.coordinator.siteId, learner.personId, new Date())
+  beforeEach(async () => {
+    for (const { callId } of await open()) await run('helper', 'end-call', { callId })
+  })
+
+  it('comes of every line that hands something on, and of nothing else', async () => {
+    const handed = { symptom: 'skipped', answers: [{ check: 'needle-condition', found: false }], outcome: 'handed-on' }
+    await log('learner', 'fault-run', { ...handed, outcome: 'left' })
+    expect(await open()).toEqual([])
+    await log('learner', 'fault-run', handed)
+    expect(await open()).toMatchObject([
+      { who: learner.learner, machineId, about: 'help', found: { symptom: 'skipped', answers: handed.answers } },
+    ])
+    // A line that is corrected into one calls, too.
+    await run('helper', 'end-call', { callId: (await open())[0]!.callId })
+    const left = await log('learner', 'fault-run', { ...handed, outcome: 'left' })
+    await log('learner', 'correction', corrects(left, { kind: 'fault-run', body: handed }))
+    expect(await open()).toHaveLength(1)
+  })
+
+  it('is one call however often it is made, seen once, gone to, ended; or taken back by its owner alone', async () => {
+    await run('learner', 'call-staff', { machineId, found: {} })
+    await run('learner', 'call-staff', { machineId, found: { what: 'still here' } })
+    const [call] = await open()
+    expect(call).toMatchObject({ found: { what: 'still here' } })
+    await run('helper', 'see-calls', { callIds: [call!.callId] })
+    await run('instructor', 'see-calls', { callIds: [call!.callId] })
+    expect((await own())[0]!.seen).toMatchObject({ by: 'helper' })
+    await run('instructor', 'go-to-call', { callId: call!.callId })
+    expect((await own())[0]!.going).toMatchObject({ by: 'instructor' })
+    expect(await fault(run('helper', 'take-call-back', { callId: call!.callId }))).toMatchObject({ code: 'not-found' })
+    await run('learner', 'take-call-back', { callId: call!.callId })
+    expect(await open()).toEqual([])
+    expect((await own())[0]!.ended).toMatchObject({ how: 'taken-back' })
+    expect(await fault(run('helper', 'go-to-call', { callId: call!.callId }))).toMatchObject({ code: 'ended' })
+  })
+
+  it('of somebody who is hurt stops the machine, stands first, and is not taken back', async () => {
+    await run('learner', 'call-staff', { machineId, found: {} })
+    await log('learner', 'somebody-hurt', { what: 'a finger' })
+    const calls = await open()
+    expect(calls.map(({ about }) => about)).toEqual(['hurt', 'help'])
+    expect(await locks()).toEqual(['red-tag'])
+    expect(await fault(run('learner', 'take-call-back', { callId: calls[0]!.callId }))).toMatchObject({
+      code: 'not-found',
+    })
+  })
+
+  it('is for the machine of one’s own seat', async () => {
+    const other = uuid()
+    number += 1
+    await run('coordinator', 'add-machine', {
+      machineId: other,
+      name: `Stint ${number}`,
+      number,
+      place: { x: 1, y: 1 },
+      traits: {},
+      source: 'manual',
+    })
+    expect(await fault(run('learner', 'call-staff', { machineId: other, found: {} }))).toMatchObject({
+      code: 'not-yours',
+    })
+  })
+})
+
+describe('a venue', () => {
+  it('goes whole, with plans, calls, needs and pairs hanging on it', async () => {
+    const { siteId } = actors.coordinator
+    const sessionId = uuid()
+    const facts = { startsAt: '2026-11-26T18:00:00.000Z', endsAt: '2026-11-26T20:00:00.000Z', blocks: 1 }
+    await run('coordinator', 'add-sessions', { courseId, sessions: [{ sessionId, ...facts }] })
+    const seats = [{ projectId: learner.projectId, machineId, block: 1 }]
+    await run('coordinator', 'set-plan', { sessionId, basedOn: null, plan: { seats, leftOut: [] } })
+    await run('coordinator', 'set-attendance', { sessionId, personId: learner.personId, comes: 'absent' })
+    await run('coordinator', 'set-needs', { personId: learner.personId, needs: ['spaceAtLeft'] })
+    await run('learner', 'call-staff', { machineId, found: {} })
+    await store.deleteFrom('site').where('site_id', '=', siteId).execute()
+    for (const table of ['person', 'machine', 'session_plan', 'help_call', 'stock_move', 'command'] as const) {
+      const left = await store.selectFrom(table).select('site_id').where('site_id', '=', siteId).execute()
+      expect([table, left]).toEqual([table, []])
+    }
+  })
+})
