@@ -177,12 +177,13 @@ test('the bench list is worked tick by tick, and each tick is a line in a book',
 test('when a needle has run out the stores say by when to buy it, and nobody is seated with it', async ({ page }) => {
   // The only needle for Hana's edge: no other would do.
   const NEEDLE = 'wing 100/16'
+  const SHELF = `${NEEDLE}, system 130/705 H`
   const count = async (number: number) => {
     await page.goto('/stores')
-    await page.getByRole('button', { name: `Count: ${NEEDLE}` }).click()
+    await page.getByRole('button', { name: `Count: ${SHELF}` }).click()
     await page.getByRole('spinbutton', { name: 'How many lie there' }).fill(String(number))
     await page.getByRole('button', { name: 'Write it down' }).click()
-    await expect(page.getByText(`${NEEDLE}: written down`)).toBeVisible()
+    await expect(page.getByText(`${SHELF}: written down`)).toBeVisible()
   }
   await openThursday(page)
   await plan(page)
@@ -198,7 +199,7 @@ test('when a needle has run out the stores say by when to buy it, and nobody is 
   await expect(page.getByRole('table')).toContainText(NEEDLE)
   await count(0)
   await expect(page.getByRole('region', { name: 'To buy' })).toContainText(
-    /wing 100\/16\s*1 short for what is planned, by Thu/i,
+    /wing 100\/16, system 130\/705 H\s*1 short for what is planned, by Thu/i,
   )
   await openThursday(page)
   await expect(thePlan(page)).toContainText('Plan again to be sure')

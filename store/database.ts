@@ -17,6 +17,8 @@ export interface SiteTable {
   house_rules: Json
   instructor_x: number | null
   instructor_y: number | null
+  /** a demo or training venue: stand-in devices may be read */
+  practice: ColumnType<boolean, boolean | undefined, boolean>
 }
 
 export interface PersonTable {

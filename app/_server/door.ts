@@ -33,6 +33,7 @@ function triesOf(path: string, network: string, body: Readonly<Record<string, un
     return [
       [`address ${email} from ${network}`, DOOR.addressHere],
       [`address ${email}`, DOOR.addressAnywhere],
+      [`network ${network}`, DOOR.network],
     ]
   }
   if (path.endsWith('/station')) {

@@ -61,14 +61,14 @@ const make = () =>
     session: { modelName: 'sign_in_session', expiresIn: 30 * 24 * 3600, disableSessionRefresh: true },
     account: { modelName: 'sign_in_account' },
     verification: { modelName: 'sign_in_verification' },
-    // A whole class signs in from one address at the start of an evening, so stations get more room than passwords.
+    // Wrong tries are counted at the door, by network and address and never against a known device; this is for floods.
     rateLimit: {
       enabled: true,
       storage: 'database',
       modelName: 'sign_in_rate_limit',
       window: 60,
       max: 100,
-      customRules: { '/sign-in/email': { window: 60, max: 10 }, '/station': { window: 60, max: 60 } },
+      customRules: { '/sign-in/email': { window: 60, max: 300 }, '/station': { window: 60, max: 300 } },
     },
     advanced: {
       // A session and its user in one question: every page asks for them.

@@ -115,7 +115,7 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
     .execute((tx) =>
       createSite(
         tx,
-        { code: 'salt', name: 'Saltmarsh Road Toolshed', timeZone: 'Europe/London' },
+        { code: 'salt', name: 'Saltmarsh Road Toolshed', timeZone: 'Europe/London', practice: true },
         { name: first.name, email: first.email, password: DEMO_PASSWORD },
       ),
     )

@@ -22,6 +22,8 @@ export interface BadMachineRow {
   readonly line: number
   readonly column: string
   readonly because: string
+  /** the line as it can be pasted again */
+  readonly cells: readonly string[]
 }
 
 const RowSchema = strict({
@@ -128,7 +130,7 @@ export function readMachineRows(sheet: readonly (readonly string[])[]): {
     } catch (error) {
       if (!(error instanceof Invalid)) throw error
       const at = column === 'name' ? error.path || 'name' : column
-      bad.push({ line, column: at, because: error.message })
+      bad.push({ line, column: at, because: error.message, cells })
     }
   })
   return { good, bad }

@@ -50,6 +50,8 @@ export interface BadRow {
   readonly because: string
   /** what was there, so that it can be mended */
   readonly cells: readonly string[]
+  /** the same as a line to paste again */
+  readonly raw: string
 }
 
 export interface ReadRows {
@@ -103,11 +105,14 @@ export function readProjectRows(sheet: readonly (readonly string[])[]): ReadRows
       good.push({ line, ...readRow(cell) })
     } catch (error) {
       if (!(error instanceof Wrong)) throw error
-      bad.push({ line, column: error.column, because: error.message, cells })
+      bad.push({ line, column: error.column, because: error.message, cells, raw: cells.map(pasted).join('\t') })
     }
   })
   return { good, bad }
 }
+
+/** A cell between tabs; one that holds what would part it is put in quotes. */
+const pasted = (cell: string): string => (/[\t\n\r"]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)
 
 class Wrong extends Error {
   constructor(
@@ -120,7 +125,8 @@ class Wrong extends Error {
 
 function readRow(cell: (column: Column) => string): Omit<ProjectRow, 'line'> {
   const number = (column: Column, whole = false): number | undefined => {
-    const text = cell(column).replace(',', '.')
+    // A guess leaves with a ~ before it, and comes back as the guess it is.
+    const text = cell(column).replace(/^~\s*/, '').replace(',', '.')
     if (text === '') return undefined
     const value = Number(text)
     if (!Number.isFinite(value) || value < 0 || (whole && !Number.isInteger(value)))
@@ -155,8 +161,12 @@ function readRow(cell: (column: Column) => string): Omit<ProjectRow, 'line'> {
   if (strange) throw new Wrong('traits', `“${strange}” must be among ${TRAITS_OF_FABRIC.join(', ')}`)
   const traits = cell('traits') === '' ? named?.traits : (words as NonNullable<typeof named>['traits'])
   // A named cloth lends its middling numbers, and each is kept as the guess it is.
-  const guessed = FABRIC_NUMBERS.filter((field) => measured[field] === undefined && named?.[field] !== undefined)
-  const lent = Object.fromEntries(guessed.map((field) => [field, named![field]]))
+  const borrowed = FABRIC_NUMBERS.filter((field) => measured[field] === undefined && named?.[field] !== undefined)
+  const lent = Object.fromEntries(borrowed.map((field) => [field, named![field]]))
+  const guessed = FABRIC_NUMBERS.filter(
+    (field) =>
+      borrowed.includes(field) || (measured[field] !== undefined && cell(COLUMN_OF_NUMBER[field]).startsWith('~')),
+  )
   const seam = number('seam_layers', true) ?? 2
   const seamM = number('seam_m')
   const { learner } = checked(RowSchema, { learner: cell('learner') })
@@ -174,6 +184,12 @@ function readRow(cell: (column: Column) => string): Omit<ProjectRow, 'line'> {
     ...(seamM !== undefined && { sewn: { seamM, starts: number('seam_starts', true) ?? 1 } }),
   })
   return { learner, ...facts }
+}
+
+const COLUMN_OF_NUMBER: Readonly<Record<(typeof FABRIC_NUMBERS)[number], Column>> = {
+  massGsm: 'mass_gsm',
+  thicknessMm: 'thickness_mm',
+  stretchPercent: 'stretch_percent',
 }
 
 /** The column that a field of the schema is written in. */
@@ -204,7 +220,8 @@ function checked<Schema extends Parameters<typeof check>[0]>(schema: Schema, val
 /** A project as a line of the sheet, in the order of `PROJECT_COLUMNS`.. */
 export function projectCells(project: ProjectFacts & { readonly learner: string }): string[] {
   const { fabric, layers, sewn } = project
-  const known = (field: (typeof FABRIC_NUMBERS)[number]) => (fabric[field] === undefined ? '' : String(fabric[field]))
+  const known = (field: (typeof FABRIC_NUMBERS)[number]) =>
+    fabric[field] === undefined ? '' : `${fabric.guessed?.includes(field) ? '~' : ''}${fabric[field]}`
   const cells: Readonly<Record<Column, string>> = {
     learner: project.learner,
     project: project.name,

@@ -3,7 +3,7 @@ import { NEEDLE_SCHOOLS } from '../knowledge/wear'
 import { RoomNumbersSchema, SchoolsSchema } from './kit'
 import { Above0, strict, words } from './vocabulary'
 
-const Words = Type.String({ minLength: 1, maxLength: 200, pattern: '\\S' })
+const Words = Type.String({ minLength: 1, maxLength: 200, pattern: '\\S', description: 'with at least one letter' })
 
 /** Whom to call and where things are, as the venue says it. */
 export const FirstAidSchema = strict({

@@ -2,7 +2,14 @@ import Type, { type Static } from 'typebox'
 import { KitFabricSchema, LayersSchema } from './kit'
 import { OperationWord, strict } from './vocabulary'
 
-export const Name = Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' })
+/** A name as people write it, in any script; nothing that breaks a line, and nothing that turns the writing of others round. */
+export const Name = Type.String({
+  minLength: 1,
+  maxLength: 80,
+  pattern:
+    '^[^\\u0000-\\u001F\\u007F-\\u009F\\u2028-\\u202E\\u2066-\\u2069]*[^\\s\\u0000-\\u001F\\u007F-\\u009F\\u2028-\\u202E\\u2066-\\u2069][^\\u0000-\\u001F\\u007F-\\u009F\\u2028-\\u202E\\u2066-\\u2069]*$',
+  description: 'with at least one letter, and without line breaks or control characters',
+})
 
 /** How much is sewn: metres of seam, and how many seams begin. */
 export const SewnSchema = strict({

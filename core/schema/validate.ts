@@ -76,7 +76,8 @@ function allowed(schema: Plain | undefined, broken?: string): string {
     says('minItems', (value) => `with at least ${value} entries`),
     says('maxItems', (value) => `with at most ${value} entries`),
     says('format', (value) => `written as a ${FORMAT_WORDS[value] ?? value}`),
-    says('pattern', (value) => `of the form ${value}`),
+    // A pattern is for machines: what it wants is said by the schema in words.
+    says('pattern', () => String(schema['description'] ?? 'written as it should be')),
     schema['uniqueItems'] === true && 'without repeats',
   ].filter(Boolean)
   const kinds: Record<string, string> = {

@@ -7,7 +7,7 @@ import { sizeText } from '../units/needle-size'
 const Needle = strict({
   kind: Type.Literal('needle'),
   /** the shank: a needle of another system never seats */
-  system: Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' }),
+  system: Type.String({ minLength: 1, maxLength: 80, pattern: '\\S', description: 'with at least one letter' }),
   point: PointWord,
   sizeNm: SizeWord,
   gapMm: Type.Optional(Above0),

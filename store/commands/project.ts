@@ -28,7 +28,9 @@ export const openCourse = command(
     courseId: Id,
     name: Name,
     /** absent: the machine makes one, which nobody guesses */
-    classCode: Type.Optional(Type.String({ pattern: '^[a-z0-9]{8,20}$' })),
+    classCode: Type.Optional(
+      Type.String({ pattern: '^[a-z0-9]{8,20}$', description: 'of 8 to 20 small letters and digits' }),
+    ),
   }),
   () => 'open-course',
   async ({ tx, actor }, { courseId, name, classCode = newClassCode() }) => {
@@ -75,14 +77,25 @@ export const addProjects = command(
   strict({
     courseId: Id,
     projects: Type.Array(
-      strict({ projectId: Id, personId: Id, enrolmentId: Id, learner: Name, ...ProjectSchema.properties }),
+      strict({
+        projectId: Id,
+        personId: Id,
+        enrolmentId: Id,
+        learner: Name,
+        ...ProjectSchema.properties,
+        /** a bag that hangs already: it gets this cloth and this work in place of its own */
+        replaces: Type.Optional(Id),
+      }),
       { minItems: 1, maxItems: 500 },
     ),
   }),
   () => 'add-projects',
   async (call, { courseId, projects }) => {
     await holdCourse(call, courseId)
-    for (const project of projects) await insertProject(call, { courseId, ...project })
+    for (const [index, { replaces, ...project }] of projects.entries()) {
+      if (replaces === undefined) await insertProject(call, { courseId, ...project })
+      else await replaceProject(call, courseId, replaces, project, `projects.${index}.replaces`)
+    }
   },
 )
 
@@ -118,6 +131,34 @@ async function insertProject(call: CommandCall, project: NewProject): Promise<vo
       ...projectColumns(project),
       written_by: actor.personId,
     })
+    .execute()
+}
+
+async function replaceProject(
+  { tx, actor }: CommandCall,
+  courseId: string,
+  projectId: string,
+  project: ProjectFacts,
+  path: string,
+): Promise<void> {
+  const own = await tx
+    .selectFrom('project')
+    .innerJoin('enrolment', (join) =>
+      join
+        .onRef('enrolment.site_id', '=', 'project.site_id')
+        .onRef('enrolment.enrolment_id', '=', 'project.enrolment_id'),
+    )
+    .select('project_id')
+    .where('project.site_id', '=', actor.siteId)
+    .where('project_id', '=', projectId)
+    .where('course_id', '=', courseId)
+    .executeTakeFirst()
+  if (!own) throw notFound('project in this class', path)
+  await tx
+    .updateTable('project')
+    .set({ ...projectColumns(project), written_by: actor.personId })
+    .where('site_id', '=', actor.siteId)
+    .where('project_id', '=', projectId)
     .execute()
 }
 

@@ -22,6 +22,8 @@ const STATEMENTS = [
   // What the shelves and the sum of needles read of every book; all other lines are left alone.
   `create index machine_event_needles on machine_event (site_id, happened_at)
      where kind in ('needle-changed', 'needle-broke', 'pieces-found', 'fault-run', 'correction')`,
+  // A stand-in scale and gauge are for practice, and only where a venue is for that.
+  `alter table site add column practice boolean not null default false`,
   // Until now a shelf held household needles only, so that is what they are.
   `update stock_move set item = item || '{"system": "130/705 H"}' where item->>'kind' = 'needle'`,
 ]

@@ -16,7 +16,14 @@ export interface NewPerson {
 /** A new venue with its first coordinator, who can do the rest. */
 export async function createSite(
   tx: Transaction<Database>,
-  venue: { readonly siteId?: string; readonly code: string; readonly name: string; readonly timeZone: string },
+  venue: {
+    readonly siteId?: string
+    readonly code: string
+    readonly name: string
+    readonly timeZone: string
+    /** a demo or training venue: stand-in devices may be read */
+    readonly practice?: boolean
+  },
   coordinator: Omit<NewPerson, 'role'> & { readonly personId?: string },
 ): Promise<Actor> {
   const siteId = venue.siteId ?? uuid()
@@ -28,6 +35,7 @@ export async function createSite(
       code: venue.code,
       name: venue.name,
       time_zone: venue.timeZone,
+      practice: venue.practice ?? false,
       house_rules: JSON.stringify(DEFAULT_HOUSE_RULES),
     })
     .execute()

@@ -14,10 +14,11 @@ const QUARTER_HOUR = 15 * 60_000
  * networks at once an address is closed to devices that were never signed in, and stays open to those that were.
  */
 export const DOOR: Readonly<
-  Record<'addressHere' | 'addressAnywhere' | 'classCode' | 'site' | 'networkOfClass', DoorLimit>
+  Record<'addressHere' | 'addressAnywhere' | 'network' | 'classCode' | 'site' | 'networkOfClass', DoorLimit>
 > = {
   addressHere: { most: 10, windowMs: QUARTER_HOUR },
   addressAnywhere: { most: 40, windowMs: QUARTER_HOUR },
+  network: { most: 60, windowMs: QUARTER_HOUR },
   classCode: { most: 40, windowMs: QUARTER_HOUR },
   site: { most: 200, windowMs: QUARTER_HOUR },
   // A whole class misspells its names on one network.

@@ -10,6 +10,8 @@ export interface Site {
   readonly name: string
   readonly timeZone: string
   readonly houseRules: HouseRules
+  /** a demo or training venue */
+  readonly practice: boolean
   /** where the instructor's own table stands, tenths of a metre; absent: nobody has said */
   readonly instructorAt?: { readonly x: number; readonly y: number }
 }
@@ -21,6 +23,7 @@ export async function readSite(store: Reader, siteId: string): Promise<Site> {
     name: row.name,
     timeZone: row.time_zone,
     houseRules: check(HouseRulesSchema, row.house_rules),
+    practice: row.practice,
     ...(row.instructor_x !== null &&
       row.instructor_y !== null && { instructorAt: { x: row.instructor_x, y: row.instructor_y } }),
   }

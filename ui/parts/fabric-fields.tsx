@@ -12,7 +12,15 @@ import { MeasureTable } from './measure-table'
 const spaced = (word: string) => word.replaceAll('-', ' ')
 
 /** What can be measured at a table, each as a number and as something to drag; what is guessed says so. */
-export function FabricFields({ facts, change }: { facts: FabricFacts; change: (next: FabricFacts) => void }) {
+export function FabricFields({
+  facts,
+  change,
+  practice = false,
+}: {
+  facts: FabricFacts
+  change: (next: FabricFacts) => void
+  practice?: boolean
+}) {
   const { fabric, layers } = facts
   const whole = completeFabric(fabric)
   /** A number that a person enters is no guess any more. */
@@ -118,7 +126,7 @@ export function FabricFields({ facts, change }: { facts: FabricFacts; change: (n
           set={(crossing) => change({ ...facts, layers: { ...layers, crossing } })}
         />
       </div>
-      <MeasureTable fabric={fabric} measured={set} />
+      <MeasureTable fabric={fabric} measured={set} practice={practice} />
       <div className="grid grid-cols-2 gap-3">
         <Sewing
           name="Metres of seam"

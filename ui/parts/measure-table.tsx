@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { readDeviceLine } from '@/core/fabric/device-line'
-import { measureFabric } from '@/core/fabric/intake'
+import { FABRIC_NUMBERS, measureFabric } from '@/core/fabric/intake'
 import { NAMED_FABRICS } from '@/core/knowledge/named-fabric'
 import { plain } from '@/core/knowledge/rule'
 import type { FabricFacts } from './fabric-facts'
@@ -17,16 +17,28 @@ const amount = (text: string): number | undefined => {
 }
 
 /** What the scale, the gauge and the ruler say, turned into mass, thickness and stretch while it is typed. */
-export function MeasureTable({ fabric, measured }: { fabric: Fabric; measured: (part: Partial<Fabric>) => void }) {
+export function MeasureTable({
+  fabric,
+  measured,
+  practice,
+}: {
+  fabric: Fabric
+  measured: (part: Partial<Fabric>) => void
+  /** whether this venue is for practice and has a stand-in scale and gauge */
+  practice: boolean
+}) {
   const [readings, setReadings] = useState(EMPTY)
   const [sample, setSample] = useState(NAMED_FABRICS[0]!.name)
   const [said, setSaid] = useState('')
 
-  const type = (change: Partial<Readings>) => {
+  const type = (change: Partial<Readings>, practised = false) => {
     const next = { ...readings, ...change }
     setReadings(next)
     const found = whatItSays(fabric, next)
-    if (found) measured(found)
+    if (!found) return
+    // What a stand-in says was never measured: it stays a guess.
+    const numbers = FABRIC_NUMBERS.filter((field) => found[field] !== undefined)
+    measured(practised ? { ...found, guessed: [...new Set([...(fabric.guessed ?? []), ...numbers])] } : found)
   }
 
   const ask = async (device: 'scale' | 'gauge') => {
@@ -42,8 +54,8 @@ export function MeasureTable({ fabric, measured }: { fabric: Fabric; measured: (
       const { line = '' } = (await response.json()) as { line?: string }
       const reading = readDeviceLine(line)
       if (!reading?.settled) throw new Error(line)
-      setSaid(line)
-      type(device === 'scale' ? { grams: plain(reading.value) } : { stackMm: plain(reading.value) })
+      setSaid(`${line} (practice: kept as a guess)`)
+      type(device === 'scale' ? { grams: plain(reading.value) } : { stackMm: plain(reading.value) }, true)
     } catch {
       setSaid(`The ${device} gave no reading; type what you see on it.`)
     }
@@ -80,34 +92,36 @@ export function MeasureTable({ fabric, measured }: { fabric: Fabric; measured: (
           {field('fromCm', 'from, cm')}
           {field('toCm', 'to, cm')}
         </fieldset>
-        <fieldset className="flex flex-col gap-2 border-t border-dashed border-base-content/40 pt-2">
-          <legend className="sr-only">Practice scale and gauge</legend>
-          <p className="text-sm">
-            No scale yet? Practise with a stand-in: put a piece of
-            <select
-              className="select select-sm mx-1 inline-flex w-40"
-              aria-label="A cloth of the sample tray"
-              value={sample}
-              onChange={({ target }) => setSample(target.value)}
-            >
-              {NAMED_FABRICS.map(({ name }) => (
-                <option key={name}>{name}</option>
-              ))}
-            </select>
-            on it.
-          </p>
-          <div className="flex flex-wrap gap-2">
-            <button type="button" className="btn btn-outline btn-sm" onClick={() => void ask('scale')}>
-              Read the scale
-            </button>
-            <button type="button" className="btn btn-outline btn-sm" onClick={() => void ask('gauge')}>
-              Read the gauge
-            </button>
-          </div>
-          <p className="min-h-5 font-mono text-sm" aria-live="polite">
-            {said}
-          </p>
-        </fieldset>
+        {practice && (
+          <fieldset className="flex flex-col gap-2 border-t border-dashed border-base-content/40 pt-2">
+            <legend className="sr-only">Practice scale and gauge</legend>
+            <p className="text-sm">
+              Practice only: what this stand-in says is kept as a guess. Put a piece of
+              <select
+                className="select select-sm mx-1 inline-flex w-40"
+                aria-label="A cloth of the sample tray"
+                value={sample}
+                onChange={({ target }) => setSample(target.value)}
+              >
+                {NAMED_FABRICS.map(({ name }) => (
+                  <option key={name}>{name}</option>
+                ))}
+              </select>
+              on it.
+            </p>
+            <div className="flex flex-wrap gap-2">
+              <button type="button" className="btn btn-outline btn-sm" onClick={() => void ask('scale')}>
+                Read the scale
+              </button>
+              <button type="button" className="btn btn-outline btn-sm" onClick={() => void ask('gauge')}>
+                Read the gauge
+              </button>
+            </div>
+            <p className="min-h-5 font-mono text-sm" aria-live="polite">
+              {said}
+            </p>
+          </fieldset>
+        )}
         <ul className="list-disc pl-5 text-sm opacity-90">
           <li>Loops on the face, and a cut edge that runs when it is pulled: a knit.</li>
           <li>Gives across but not along: a knit. Gives only on the slant: a woven.</li>

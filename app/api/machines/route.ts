@@ -1,4 +1,4 @@
-import Papa from 'papaparse'
+import { writeSheet } from '@/core/exchange/sheet-text'
 import { MACHINE_COLUMNS, machineCells } from '@/core/exchange/machine-rows'
 import type { MachineEvent } from '@/core/machine/event'
 import { shownLines } from '@/core/machine/book-lines'
@@ -28,8 +28,6 @@ export const GET = (request: Request): Promise<Response> =>
     const file = await readMachinesFile(theStore(), actor.siteId, machineId)
     const name = machineId === undefined ? 'machines' : `machine-${file.machines[0]!.number}`
     if (form === 'json') return asDownload(`${name}.json`, 'application/json', JSON.stringify(file, null, 2))
-    const csv = (fields: readonly string[], data: readonly (readonly string[])[]) =>
-      Papa.unparse({ fields: [...fields], data: data.map((row) => [...row]) }, { escapeFormulae: true })
     if (form === 'csv') {
       const rows = file.machines.map((machine) =>
         machineCells({
@@ -37,7 +35,11 @@ export const GET = (request: Request): Promise<Response> =>
           traits: Object.fromEntries(machine.traits.map(({ trait, value }) => [trait, value])),
         }),
       )
-      return asDownload(`${name}.csv`, 'text/csv; charset=utf-8', csv([...MACHINE_COLUMNS, ...TRAIT_NAMES], rows))
+      return asDownload(
+        `${name}.csv`,
+        'text/csv; charset=utf-8',
+        writeSheet([...MACHINE_COLUMNS, ...TRAIT_NAMES], rows),
+      )
     }
     if (form !== 'book') throw new Refused(400, 'invalid', '"form" must be one of json, csv, book', 'form')
     const who = new Map(file.people.map(({ personId, name: person }) => [personId, person]))
@@ -54,5 +56,5 @@ export const GET = (request: Request): Promise<Response> =>
         JSON.stringify(event.body),
       ]),
     )
-    return asDownload(`${name}-book.csv`, 'text/csv; charset=utf-8', csv(BOOK_COLUMNS, rows))
+    return asDownload(`${name}-book.csv`, 'text/csv; charset=utf-8', writeSheet(BOOK_COLUMNS, rows))
   })

@@ -49,6 +49,8 @@ interface Props {
   readonly firstMachine: string | undefined
   readonly room: KitRoom
   readonly mayGive: boolean
+  /** a demo or training venue */
+  readonly practice: boolean
 }
 
 /** Work at a bag that is not kept yet: it survives a reload. */
@@ -60,7 +62,7 @@ interface Draft {
 }
 
 /** One learner's bag: what the cloth is on the left, the kit that follows from it on the right, at once. */
-export function Bag({ project, given, machines, firstMachine, room, mayGive }: Props) {
+export function Bag({ project, given, machines, firstMachine, room, mayGive, practice }: Props) {
   const { projectId, learner, name, ...asKept } = project
   const [draft, keep] = useKept<Draft>(`bag-${projectId}`, {
     facts: asKept,
@@ -150,7 +152,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive }: P
               ))}
             </select>
           </label>
-          <FabricFields facts={facts} change={(next) => begin({ facts: next })} />
+          <FabricFields practice={practice} facts={facts} change={(next) => begin({ facts: next })} />
           {mayGive && changed && (
             <div className="flex flex-wrap gap-2">
               <button type="button" className="btn btn-outline" disabled={busy} onClick={() => void keepFabric()}>

@@ -68,6 +68,7 @@ export default async function BagPage({ params, searchParams }: Props) {
       firstMachine={first?.machineId}
       room={room}
       mayGive={may(actor.role, 'give-kit')}
+      practice={site.practice}
     />
   )
 }

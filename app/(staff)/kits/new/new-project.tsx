@@ -1,10 +1,10 @@
 'use client'
 
 import { useState } from 'react'
-import { v7 as uuid } from 'uuid'
 import type { FabricFacts } from '@/ui/parts/fabric-facts'
 import { FabricFields } from '@/ui/parts/fabric-fields'
 import { FaultNote } from '@/ui/parts/fault-note'
+import { useFormId } from '@/ui/parts/use-form-id'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -15,7 +15,14 @@ interface Draft extends FabricFacts {
 }
 
 /** A project by hand: who, what, and what the scale and ruler say. */
-export function NewProject({ courses }: { courses: readonly { readonly courseId: string; readonly name: string }[] }) {
+export function NewProject({
+  courses,
+  practice = false,
+}: {
+  courses: readonly { readonly courseId: string; readonly name: string }[]
+  /** a demo or training venue */
+  practice?: boolean
+}) {
   const first: Draft = {
     learner: '',
     name: '',
@@ -25,18 +32,19 @@ export function NewProject({ courses }: { courses: readonly { readonly courseId:
     operation: 'seam',
   }
   const [draft, keep] = useKept<Draft>('new-project', first)
-  const [ids] = useState(() => ({ projectId: uuid(), personId: uuid(), enrolmentId: uuid() }))
+  const { idOf, renew } = useFormId('new-project')
   const { busy, fault, write } = useWrite()
 
   const add = async () => {
+    const ids = { projectId: idOf('project'), personId: idOf('person'), enrolmentId: idOf('enrolment') }
     const body = { ...ids, ...draft, courseId: draft.courseId || first.courseId }
-    if (
-      await write('add-project', body, {
-        done: `${draft.learner}’s bag hangs on the rack`,
-        then: `/kits/${ids.projectId}`,
-      })
-    )
-      keep(undefined)
+    const landed = await write('add-project', body, {
+      done: `${draft.learner}’s bag hangs on the rack`,
+      then: `/kits/${ids.projectId}`,
+    })
+    if (!landed) return
+    keep(undefined)
+    renew()
   }
   if (courses.length === 0) return <NewCourse />
   return (
@@ -82,7 +90,7 @@ export function NewProject({ courses }: { courses: readonly { readonly courseId:
           onChange={({ target }) => keep({ ...draft, name: target.value })}
         />
       </label>
-      <FabricFields facts={draft} change={(facts) => keep({ ...draft, ...facts })} />
+      <FabricFields practice={practice} facts={draft} change={(facts) => keep({ ...draft, ...facts })} />
       <FaultNote fault={fault} />
       <button type="submit" className="btn btn-primary btn-lg self-start" disabled={busy}>
         Hang the bag
@@ -93,14 +101,16 @@ export function NewProject({ courses }: { courses: readonly { readonly courseId:
 
 function NewCourse() {
   const [name, setName] = useState('')
-  const [courseId] = useState(() => uuid())
+  const { idOf, renew } = useFormId('new-class')
   const { busy, fault, write } = useWrite()
   return (
     <form
       className="mx-auto flex max-w-xl flex-col gap-4"
       onSubmit={(submitted) => {
         submitted.preventDefault()
-        void write('open-course', { courseId, name }, { done: `${name} is open` })
+        void write('open-course', { courseId: idOf('class'), name }, { done: `${name} is open` }).then(
+          (landed) => landed && renew(),
+        )
       }}
     >
       <h1 className="text-3xl font-bold">First, a class</h1>

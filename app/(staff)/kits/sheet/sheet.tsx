@@ -3,6 +3,7 @@
 import Link from 'next/link'
 import { useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
+import type { AlreadyHere } from '@/core/exchange/already-here'
 import type { ReadRows } from '@/core/exchange/project-rows'
 import type { Fault } from '@/core/schema/invalid'
 import { FaultNote } from '@/ui/parts/fault-note'
@@ -23,7 +24,11 @@ Jon\tneck tube\tknit\tknit hem\t185\t2\t4`
 export function Sheet({ courses, columns }: Props) {
   const [text, keepText] = useKept<string>('sheet', '')
   const [courseId, setCourseId] = useState(courses[0]!.courseId)
-  const [rows, setRows] = useState<ReadRows & { readonly ids: readonly Ids[] }>()
+  const [rows, setRows] = useState<
+    ReadRows & { readonly ids: readonly Ids[]; readonly here: readonly (AlreadyHere | null)[] }
+  >()
+  /** by line, what becomes of one that hangs here already; the same is kept, a changed one is asked about */
+  const [ways, setWays] = useState<Readonly<Record<number, Way>>>({})
   const [reading, setReading] = useState<Fault>()
   const file = useRef<HTMLInputElement>(null)
   const { busy, fault, write } = useWrite()
@@ -31,13 +36,17 @@ export function Sheet({ courses, columns }: Props) {
   const read = async (what: string) => {
     setReading(undefined)
     setRows(undefined)
+    setWays({})
     try {
       const response = await fetch('/api/kits/sheet', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ text: what }),
+        body: JSON.stringify({ text: what, courseId }),
       })
-      const answer = (await response.json()) as ReadRows & { error?: Fault }
+      const answer = (await response.json()) as ReadRows & {
+        here: readonly (AlreadyHere | null)[]
+        error?: Fault
+      }
       if (answer.error) setReading(answer.error)
       else setRows({ ...answer, ids: answer.good.map(makeIds) })
     } catch {
@@ -69,11 +78,27 @@ export function Sheet({ courses, columns }: Props) {
 
   const hang = async () => {
     if (!rows) return
-    const projects = rows.good.map(({ line: _, ...project }, index) => ({ ...rows.ids[index], ...project }))
+    const projects = rows.good.flatMap(({ line, ...project }, index) => {
+      const here = rows.here[index]
+      const way = wayOf(line, here)
+      if (way === 'keep') return []
+      return [{ ...rows.ids[index], ...project, ...(way === 'replace' && here && { replaces: here.projectId }) }]
+    })
     const bags = projects.length === 1 ? 'One bag hangs' : `${projects.length} bags hang`
-    if (await write('add-projects', { courseId, projects }, { done: `${bags} on the rack`, then: '/kits' }))
-      keepText(undefined)
+    const then = rows.bad.length === 0 ? { then: '/kits' } : {}
+    if (
+      projects.length > 0 &&
+      !(await write('add-projects', { courseId, projects }, { done: `${bags} on the rack`, ...then }))
+    )
+      return
+    // What did not land is still there to be mended, under the same heading.
+    const [heading = ''] = text.split(/\r\n|\r|\n/, 1)
+    keepText(rows.bad.length > 0 ? [heading, ...rows.bad.map(({ raw }) => raw)].join('\n') : undefined)
+    setRows(undefined)
   }
+
+  const wayOf = (line: number, here: AlreadyHere | null | undefined): Way => (here ? (ways[line] ?? 'keep') : 'add')
+  const landing = rows ? rows.good.filter(({ line }, index) => wayOf(line, rows.here[index]) !== 'keep').length : 0
 
   return (
     <div className="mx-auto flex max-w-4xl flex-col gap-4">
@@ -164,10 +189,11 @@ export function Sheet({ courses, columns }: Props) {
                     <th>Cloth</th>
                     <th>Done</th>
                     <th>Layers</th>
+                    <th>On the rack</th>
                   </tr>
                 </thead>
                 <tbody>
-                  {rows.good.map(({ line, learner, name, fabric, operation, layers }) => (
+                  {rows.good.map(({ line, learner, name, fabric, operation, layers }, index) => (
                     <tr key={line}>
                       <td>{line}</td>
                       <td className="font-bold">{learner}</td>
@@ -177,6 +203,27 @@ export function Sheet({ courses, columns }: Props) {
                       <td>
                         {layers.seam}, {layers.crossing} at the crossing
                       </td>
+                      <td>
+                        {rows.here[index] ? (
+                          <label className="flex flex-col gap-1">
+                            <span className="text-sm">
+                              already here: {rows.here[index].same ? 'the same' : <strong>changed</strong>}
+                            </span>
+                            <select
+                              className="select select-sm w-36"
+                              aria-label={`What becomes of ${learner}: ${name}`}
+                              value={wayOf(line, rows.here[index])}
+                              onChange={({ target }) => setWays({ ...ways, [line]: target.value as Way })}
+                            >
+                              <option value="keep">keep what hangs</option>
+                              <option value="replace">replace it</option>
+                              <option value="add">add one more</option>
+                            </select>
+                          </label>
+                        ) : (
+                          'new'
+                        )}
+                      </td>
                     </tr>
                   ))}
                 </tbody>
@@ -184,10 +231,10 @@ export function Sheet({ courses, columns }: Props) {
               <button
                 type="button"
                 className="btn btn-primary btn-lg self-start"
-                disabled={busy}
+                disabled={busy || landing === 0}
                 onClick={() => void hang()}
               >
-                Hang {rows.good.length} {rows.good.length === 1 ? 'bag' : 'bags'}
+                {landing === 0 ? 'Everything hangs already' : `Hang ${landing} ${landing === 1 ? 'bag' : 'bags'}`}
               </button>
             </>
           )}
@@ -196,6 +243,8 @@ export function Sheet({ courses, columns }: Props) {
     </div>
   )
 }
+
+type Way = 'keep' | 'replace' | 'add'
 
 interface Ids {
   readonly projectId: string

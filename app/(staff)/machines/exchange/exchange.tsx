@@ -59,7 +59,8 @@ export function Exchange({ taken }: { taken: readonly Place[] }) {
         outcome.ok ? `${name} stands in the room` : `Line ${row.line}, ${name}: ${outcome.error.message}`,
       ])
     }
-    setRows(undefined)
+    // What could not be read stays on the page, to be mended in the file.
+    setRows(rows.bad.length > 0 ? { ...rows, good: [], ids: [] } : undefined)
   }
 
   return (
@@ -106,9 +107,10 @@ export function Exchange({ taken }: { taken: readonly Place[] }) {
           <div className="mt-4">
             {rows.bad.length > 0 && (
               <ul aria-label="Lines that cannot be read" className="mb-3 border-l-4 border-error pl-3">
-                {rows.bad.map(({ line, column, because }) => (
+                {rows.bad.map(({ line, column, because, cells }) => (
                   <li key={line}>
                     Line {line}, {column}: {because}
+                    <span className="block font-mono text-sm opacity-80">{cells.filter(Boolean).join(' · ')}</span>
                   </li>
                 ))}
               </ul>

@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { CLASS_END } from '@/core/knowledge/place-caution'
 import { may } from '@/core/people/role'
-import { POINTS } from '@/core/knowledge/needle'
+import { POINTS, systemWords } from '@/core/knowledge/needle'
 import { plain } from '@/core/knowledge/rule'
 import type { Kit } from '@/core/kit/request'
 import { sizeText } from '@/core/units/needle-size'
@@ -23,7 +23,7 @@ export const metadata: Metadata = { title: 'Run sheet' }
 const LATELY_MS = 12 * 3_600_000
 
 const short = (kit: Kit): string =>
-  `${POINTS[kit.needle.point].words} ${sizeText(kit.needle.sizeNm)}, ${plain(kit.topThread.tex)} tex, ${kit.foot.replaceAll('-', ' ')} foot`
+  `${POINTS[kit.needle.point].words} ${sizeText(kit.needle.sizeNm)}${systemWords(kit.needle.system)}, ${plain(kit.topThread.tex)} tex, ${kit.foot.replaceAll('-', ' ')} foot`
 
 export default async function RunSheetPage({ params }: { params: Promise<{ session: string }> }) {
   const actor = await mustSee('see-sessions')

@@ -6,6 +6,7 @@ import { DEVICES, deviceLine, type Device } from '@/devices/bench'
 import { notFound, Refused } from '@/store/refused'
 import { currentActor } from '../../../_server/actor'
 import { answering } from '../../../_server/answer'
+import { siteOf } from '../../../_server/site'
 
 const SampleSchema = strict({
   name: Type.String({ minLength: 1, maxLength: 80 }),
@@ -14,10 +15,12 @@ const SampleSchema = strict({
   chance: Type.Number({ minimum: 0, maximum: 1 }),
 })
 
-/** The stand-in scale and gauge of the table: `{ "line": "MASS 2.13 g STABLE" }`. */
+/** The stand-in scale and gauge of a practice venue's table: `{ "line": "MASS 2.13 g STABLE" }`. */
 export const GET = (request: Request, { params }: { params: Promise<{ device: string }> }): Promise<Response> =>
   answering(async () => {
-    if (!(await currentActor())) throw new Refused(401, 'signed-out', 'Sign in first')
+    const actor = await currentActor()
+    if (!actor) throw new Refused(401, 'signed-out', 'Sign in first')
+    if (!(await siteOf(actor.siteId)).practice) throw notFound('device', 'device')
     const { device } = await params
     if (!DEVICES.includes(device as Device)) throw notFound('device', 'device')
     const asked = Object.fromEntries(new URL(request.url).searchParams)

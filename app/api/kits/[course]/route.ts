@@ -1,4 +1,4 @@
-import Papa from 'papaparse'
+import { writeSheet } from '@/core/exchange/sheet-text'
 import { KIT_COLUMNS, PROJECT_COLUMNS, projectCells } from '@/core/exchange/project-rows'
 import { may } from '@/core/people/role'
 import { plain } from '@/core/knowledge/rule'
@@ -38,6 +38,6 @@ export const GET = (request: Request, { params }: { params: Promise<{ course: st
       ]
       return [...projectCells({ ...project, learner: learner.name }), ...(cells ?? KIT_COLUMNS.map(() => ''))]
     })
-    const csv = Papa.unparse({ fields: [...PROJECT_COLUMNS, ...KIT_COLUMNS], data: rows }, { escapeFormulae: true })
+    const csv = writeSheet([...PROJECT_COLUMNS, ...KIT_COLUMNS], rows)
     return asDownload(`${name}.csv`, 'text/csv; charset=utf-8', csv)
   })

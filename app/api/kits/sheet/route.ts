@@ -1,14 +1,23 @@
-import Papa from 'papaparse'
 import Type from 'typebox'
-import { readProjectRows } from '@/core/exchange/project-rows'
+import { KIT_COLUMNS, PROJECT_COLUMNS, readProjectRows } from '@/core/exchange/project-rows'
+import { alreadyHere } from '@/core/exchange/already-here'
+import { readSheet } from '@/core/exchange/sheet-text'
 import { may } from '@/core/people/role'
 import { check } from '@/core/schema/validate'
 import { strict } from '@/core/schema/vocabulary'
+import { readProjects } from '@/store/project/projects'
 import { Refused } from '@/store/refused'
 import { currentActor } from '../../../_server/actor'
 import { answering, readJson, sameSiteOnly } from '../../../_server/answer'
+import { theStore } from '../../../_server/store'
 
-const SheetSchema = strict({ text: Type.String({ minLength: 1, maxLength: 500_000 }) })
+const SheetSchema = strict({
+  text: Type.String({ minLength: 1, maxLength: 500_000 }),
+  /** the class that it is for: lines that hang there already are told apart */
+  courseId: Type.Optional(Type.String({ format: 'uuid' })),
+})
+/** Half a million characters, each of up to four bytes. */
+const MOST_BYTES = 2_000_000
 
 /** Reads a pasted or uploaded sheet of projects: the good lines, and the bad ones with their reasons. Writes nothing. */
 export const POST = (request: Request): Promise<Response> =>
@@ -18,7 +27,8 @@ export const POST = (request: Request): Promise<Response> =>
     if (!actor) throw new Refused(401, 'signed-out', 'Sign in first; what you pasted is still here')
     if (!may(actor.role, 'add-projects'))
       throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot add projects`)
-    const { text } = check(SheetSchema, await readJson(request))
-    const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false })
-    return readProjectRows(data)
+    const { text, courseId } = check(SheetSchema, await readJson(request, MOST_BYTES))
+    const rows = readProjectRows(readSheet(text, [...PROJECT_COLUMNS, ...KIT_COLUMNS]))
+    const hanging = courseId ? await readProjects(theStore(), actor.siteId, { courseId }) : []
+    return { ...rows, here: rows.good.map((row) => alreadyHere(row, hanging)) }
   })

@@ -1,0 +1,46 @@
+import type { ProjectFacts } from '../schema/project'
+
+/** A line of a sheet that hangs on the rack already: the same, or with something changed since. */
+export interface AlreadyHere {
+  readonly projectId: string
+  readonly same: boolean
+}
+
+interface Hanging extends ProjectFacts {
+  readonly projectId: string
+  readonly learner: string
+}
+
+const folded = (text: string): string => text.trim().toLowerCase()
+const sorted = (value: unknown): unknown =>
+  Array.isArray(value)
+    ? value.map(sorted)
+    : value !== null && typeof value === 'object'
+      ? Object.fromEntries(
+          Object.entries(value)
+            .filter(([, each]) => each !== undefined && !(Array.isArray(each) && each.length === 0))
+            .sort(([a], [b]) => (a < b ? -1 : 1))
+            .map(([key, each]) => [key, sorted(each)]),
+        )
+      : value
+
+/** The same work in every number and word. */
+const sameWork = (a: ProjectFacts, b: ProjectFacts): boolean => {
+  const text = ({ fabric, layers, operation, sewn }: ProjectFacts) =>
+    JSON.stringify(
+      sorted({ fabric: { ...fabric, traits: [...(fabric.traits ?? [])].sort() }, layers, operation, sewn }),
+    )
+  return text(a) === text(b)
+}
+
+/** Whether a learner of that name makes a thing of that name already; of several the one that is the same, else the first. */
+export function alreadyHere(
+  row: ProjectFacts & { readonly learner: string },
+  hanging: readonly Hanging[],
+): AlreadyHere | null {
+  const own = hanging.filter(
+    ({ learner, name }) => folded(learner) === folded(row.learner) && folded(name) === folded(row.name),
+  )
+  const found = own.find((each) => sameWork(each, row)) ?? own[0]
+  return found ? { projectId: found.projectId, same: sameWork(found, row) } : null
+}
