@@ -27,5 +27,5 @@ http.Server.prototype.emit = function (this: http.Server, event: string, ...rest
   const request: unknown = rest[0]
   if (event === 'request' && request instanceof http.IncomingMessage)
     request.headers['x-forwarded-for'] = networkOf(request)
-  return Reflect.apply(emit, this, [event, ...rest])
+  return Reflect.apply(emit, this, [event, ...rest]) as boolean
 } as typeof http.Server.prototype.emit

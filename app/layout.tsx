@@ -4,6 +4,7 @@ import './globals.css'
 import type { Metadata, Viewport } from 'next'
 import { headers } from 'next/headers'
 import { Toaster } from 'sonner'
+import { KeepFocus } from './_parts/keep-focus'
 
 export const metadata: Metadata = {
   title: { default: 'Orthodex', template: '%s · Orthodex' },
@@ -25,6 +26,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
           Skip to the page
         </a>
         {children}
+        <KeepFocus />
         <Toaster position="bottom-center" duration={8000} toastOptions={{ className: 'text-base!' }} />
       </body>
     </html>

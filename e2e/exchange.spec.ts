@@ -3,7 +3,7 @@ import { readDeviceLine } from '@/core/fabric/device-line'
 import { expect, stateFile, test } from './people'
 
 test.describe('a class, out and in again', () => {
-  test.use({ storageState: stateFile('instructor') })
+  test.use({ storageState: stateFile('coordinator') })
 
   test('as a sheet and as a file, without loss', async ({ page, request }) => {
     await page.goto('/kits')

@@ -52,7 +52,6 @@ test('an empty venue, a machine typed in by its traits, a cloth by its numbers',
   await expect(page.getByRole('heading', { name: 'No bags hang here yet' })).toBeVisible()
   await page.getByRole('link', { name: 'Add a project' }).click()
   await page.getByLabel('Name of the class').fill('First Thursdays')
-  await page.getByLabel('Class code').fill('first')
   await page.getByRole('button', { name: 'Open the class' }).click()
   await page.getByLabel('Learner’s first name').fill('Sefa')
   await page.getByLabel('What is made').fill('a lining')

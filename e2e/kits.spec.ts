@@ -28,6 +28,10 @@ test('a class from a sheet, a kit explained, a part chosen otherwise, a label', 
     await page.getByRole('button', { name: 'Read it' }).click()
     await page.getByRole('button', { name: 'Hang 2 bags' }).click()
     await expect(page.getByText('2 bags hang on the rack')).toBeVisible()
+    // The line that could not be read stays to be mended; the others are on the rack.
+    await expect(page.getByRole('textbox', { name: 'Rows' })).toHaveValue(/Jomo/)
+    await expect(page.getByRole('textbox', { name: 'Rows' })).not.toHaveValue(/Keiko/)
+    await page.getByRole('link', { name: 'Kits' }).first().click()
   })
 
   await test.step('the rack is found by words, by marks and by the arrow keys', async () => {
@@ -78,6 +82,12 @@ test('a class from a sheet, a kit explained, a part chosen otherwise, a label', 
   await test.step('a part chosen otherwise is checked at once, and kept with its reason and who', async () => {
     await kit.getByRole('button', { name: 'Choose another needle' }).click()
     const form = page.getByRole('form', { name: 'Choose another needle' })
+    // On a long bag it opens far above the hand: in view, with the focus in it, and back where it was asked for.
+    await expect(form.getByRole('heading')).toBeInViewport()
+    await expect(form.getByRole('heading')).toBeFocused()
+    await form.getByRole('button', { name: 'Leave it' }).click()
+    await expect(kit.getByRole('button', { name: 'Choose another needle' })).toBeFocused()
+    await page.keyboard.press('Enter')
     await form.getByLabel('Point').selectOption('universal')
     await form.getByLabel('Size').selectOption('120')
     await expect(form.getByText('Cannot be: The machine takes needles to 110')).toBeVisible()
@@ -91,6 +101,8 @@ test('a class from a sheet, a kit explained, a part chosen otherwise, a label', 
     await expect(kit).toContainText('only needles in the drawer')
     await page.getByRole('button', { name: 'Give this kit' }).click()
     await expect(page.getByText('Ingrid sits at Heron with universal 80/12')).toBeVisible()
+    // The button was held while it was written, or is another one now: the focus did not fall to the page.
+    await expect.poll(() => page.evaluate(() => document.activeElement === document.body)).toBe(false)
     await expect(page.getByRole('region', { name: 'Given' })).toContainText('Mireille')
     await expect(page.getByRole('region', { name: 'Given' })).toContainText('only needles in the drawer')
   })

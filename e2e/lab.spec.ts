@@ -174,6 +174,16 @@ test.describe('staff', () => {
     for (let press = 0; press < 2; press += 1) await page.keyboard.press('ArrowRight')
     await expect(shows).toContainText('pulls a little too hard')
     await expect(page.getByRole('img', { name: /^Top: dots of the bobbin thread/ })).toBeVisible()
+    // The dial itself is turned as well: from its top, where its middle mark is, to its left, where it is loose.
+    const dial = page.getByRole('img', { name: /^Tension dial/ })
+    const box = (await dial.boundingBox())!
+    await page.mouse.move(box.x + box.width / 2, box.y + 20)
+    await page.mouse.down()
+    await page.mouse.move(box.x + 20, box.y + box.height / 2, { steps: 4 })
+    await expect(shows).toContainText(/too loose|loops/)
+    await page.mouse.move(box.x + box.width / 2, box.y + 20, { steps: 4 })
+    await page.mouse.up()
+    await page.getByRole('slider', { name: 'Dial' }).focus()
     await page.getByLabel('What is wrong').selectOption('out-of-discs')
     await expect(shows).toContainText('This is threading, not tension')
     for (let press = 0; press < 8; press += 1) await page.keyboard.press('ArrowRight')

@@ -32,6 +32,12 @@ test.describe('in a furnished room', () => {
     await page.reload()
     await expect(own).toHaveAttribute('aria-label', stands!)
     expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    // A table is not laid over its neighbour: it is said whose place that is, and nothing is moved.
+    const heron = page.getByRole('button', { name: /^Heron, / })
+    const stood = await heron.getAttribute('aria-label')
+    await moveRight(heron, 4)
+    await expect(page.getByText(/ stands there; Heron is back where it was/)).toBeVisible()
+    await expect(heron).toHaveAttribute('aria-label', stood!)
 
     await page.getByRole('link', { name: 'Done' }).click()
     await expect(page.getByRole('group', { name: 'Plan of the room, seen from above' })).toContainText('instructor')
@@ -43,6 +49,10 @@ test.describe('in a furnished room', () => {
     await expect(rows.nth(1)).toContainText('Pedal cord is frayed')
     for (const row of (await rows.all()).slice(1)) await expect(row).toContainText('stopped', { ignoreCase: true })
   })
+})
+
+test.describe('by a coordinator', () => {
+  test.use({ storageState: stateFile('coordinator') })
 
   test('machines and their books go out as a file and come back from it', async ({ page }) => {
     await page.goto('/machines/exchange')

@@ -49,7 +49,7 @@ test('before class: machine by machine, only what differs, one tap each', async 
   await expect(page.getByRole('button', { name: /Done at Knot: Set back/ })).toHaveCount(0)
   await page
     .getByRole('listitem')
-    .filter({ has: page.getByRole('heading', { name: 'Dunlin' }) })
+    .filter({ has: page.getByRole('heading', { name: 'Knot' }) })
     .getByRole('link', { name: 'Room check' })
     .click()
   await expect(page.getByRole('heading', { level: 1, name: 'Room check' })).toBeVisible()

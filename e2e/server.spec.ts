@@ -35,6 +35,18 @@ test('answers that name people are kept by nobody', async ({ baseURL }) => {
   await request.dispose()
 })
 
+test('the stand-ins of the table answer where a venue practises, and nowhere else', async ({ baseURL }) => {
+  for (const [role, status] of [
+    ['helper', 200],
+    ['newcomer', 404],
+  ] as const) {
+    const request = await playwrightRequest.newContext({ baseURL: baseURL!, storageState: stateFile(role) })
+    const answer = await request.get('/api/devices/scale?name=denim&areaCm2=100&layers=2&chance=0.5')
+    expect([role, answer.status()]).toEqual([role, status])
+    await request.dispose()
+  }
+})
+
 test('a plan to compute is for staff', async ({ baseURL }) => {
   const request = await playwrightRequest.newContext({ baseURL: baseURL!, storageState: stateFile('learner') })
   expect((await request.post('/api/compute/plan', { data: {} })).status()).toBe(403)
@@ -49,7 +61,7 @@ test.describe('the door', () => {
     baseURL,
   }) => {
     // A device on which this address has been signed in with before.
-    const own = await playwrightRequest.newContext({ baseURL: baseURL! })
+    const own = await playwrightRequest.newContext({ baseURL: baseURL!, extraHTTPHeaders: { origin: baseURL! } })
     expect((await own.post('/api/sign-in/sign-in/email', { data: EMPTY_VENUE })).status()).toBe(200)
     const stranger = await playwrightRequest.newContext({ baseURL: baseURL! })
     const tries: number[] = []

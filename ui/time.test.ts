@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { dayIn, dayWords, formatInTimeZone, timeIn } from './time'
-import { momentIn } from './zone'
+import { momentIn, wrongWithEvening } from './zone'
 
 const ZONES = ['UTC', 'Europe/London', 'America/New_York', 'Asia/Kolkata', 'Pacific/Auckland', 'America/St_Johns']
 
@@ -39,5 +39,29 @@ describe('a moment where the venue stands', () => {
   it('that is no moment yet is left as it was typed, for the schema to speak about', () => {
     expect(momentIn('', '18:00', 'UTC')).toBe('T18:00')
     expect(momentIn('2026-10-22', '', 'UTC')).toBe('2026-10-22T')
+  })
+})
+
+describe('an evening as typed', () => {
+  const evening = { day: '2027-03-14', from: '18:00', to: '20:00' }
+  const wrong = (more: Partial<typeof evening>, weeks = 1, zone = 'America/New_York') =>
+    wrongWithEvening({ ...evening, ...more }, zone, weeks)
+
+  it('is told what is wrong with it in words, and nothing when all is well', () => {
+    expect(wrong({})).toBeUndefined()
+    expect(wrong({ day: '' })).toBe('Say which day')
+    expect(wrong({ to: '' })).toBe('Say from when and to when')
+    expect(wrong({ to: '17:59' })).toBe('It ends before it begins')
+    expect(wrong({ to: '18:00' })).toBe('It ends before it begins')
+    expect(wrong({}, 61)).toBe('Say how many weeks: 1 to 60')
+    expect(wrong({}, NaN)).toBe('Say how many weeks: 1 to 60')
+  })
+
+  it('is not put at an hour that the clocks leave out, in whichever of its weeks', () => {
+    const night = { from: '02:30', to: '04:00' }
+    expect(wrong(night)).toBe('Sun 14 Mar has no 02:30: the clocks go forward over it')
+    expect(wrong({ ...night, day: '2027-02-28' }, 2)).toBeUndefined()
+    expect(wrong({ ...night, day: '2027-02-28' }, 3)).toContain('Sun 14 Mar')
+    expect(wrong(night, 1, 'UTC')).toBeUndefined()
   })
 })

@@ -33,3 +33,16 @@ export const fabricWords = (fabric: {
   if (fabric.massGsm !== undefined) return `${fabric.structure}, ${about('massGsm')}${Math.round(fabric.massGsm)} g/m²`
   return `${fabric.structure}, ${about('thicknessMm')}${plain(fabric.thicknessMm ?? 0)} mm`
 }
+
+const SIGNS_OF = new Intl.Segmenter(undefined, { granularity: 'grapheme' })
+
+/** The beginning of a text where there is room for so many signs, an emoji being one of them. */
+export function cut(text: string, most: number): string {
+  const signs = [...SIGNS_OF.segment(text)].map(({ segment }) => segment)
+  return signs.length <= most
+    ? text
+    : `${signs
+        .slice(0, most - 1)
+        .join('')
+        .trimEnd()}…`
+}

@@ -1,4 +1,8 @@
 import { TZDate } from '@date-fns/tz'
+import { dayIn, dayWords, timeIn } from './time'
+
+/** As often as an evening is put down in one go. */
+export const MOST_WEEKS = 60
 
 /**
  * The moment at which it is that time of that day where the venue stands, some weeks on.
@@ -11,4 +15,27 @@ export function momentIn(day: string, time: string, timeZone: string, weeks = 0)
   const [hour, minute] = time.split(':').map(Number)
   const moment = new TZDate(year!, month! - 1, date! + weeks * 7, hour!, minute!, timeZone)
   return Number.isNaN(moment.getTime()) ? `${day}T${time}` : new Date(moment.getTime()).toISOString()
+}
+
+/**
+ * What keeps an evening from being put down as typed, in words; undefined when nothing does.
+ * @param weeks that it is repeated, every one looked at: clocks change in some of them
+ */
+export function wrongWithEvening(
+  { day, from, to }: { readonly day: string; readonly from: string; readonly to: string },
+  timeZone: string,
+  weeks = 1,
+): string | undefined {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(day)) return 'Say which day'
+  if (!/^\d{2}:\d{2}$/.test(from) || !/^\d{2}:\d{2}$/.test(to)) return 'Say from when and to when'
+  if (!Number.isInteger(weeks) || weeks < 1 || weeks > MOST_WEEKS) return `Say how many weeks: 1 to ${MOST_WEEKS}`
+  if (to <= from) return 'It ends before it begins'
+  for (let week = 0; week < weeks; week += 1) {
+    for (const time of [from, to]) {
+      const moment = new Date(momentIn(day, time, timeZone, week))
+      if (timeIn(moment, timeZone) !== time)
+        return `${dayWords(dayIn(moment, timeZone))} has no ${time}: the clocks go forward over it`
+    }
+  }
+  return undefined
 }

@@ -50,8 +50,8 @@ export function Shell({
           </Link>
           <Places places={places} />
           <p className="ml-auto hidden text-right text-sm leading-tight lg:block">
-            {who}
-            <span className="hidden xl:block">{venue}</span>
+            <bdi className="block max-w-56 truncate">{who}</bdi>
+            <span className="hidden max-w-56 truncate xl:block">{venue}</span>
           </p>
           <span className="ml-auto flex items-center gap-1 lg:ml-0">
             <HurtLink />

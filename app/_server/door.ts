@@ -60,7 +60,7 @@ export async function atTheDoor(request: Request, body: string): Promise<Respons
   const answer = await signIn().handler(
     new Request(request.url, { method: request.method, headers: request.headers, body }),
   )
-  if (answer.status === 401 || answer.status === 403) await countWrong(theStore(), tries)
+  if (answer.status === 401) await countWrong(theStore(), tries)
   if (answer.ok && path.endsWith('/sign-in/email')) {
     const secure = settings.origins.every((origin) => origin.startsWith('https:')) ? '; Secure' : ''
     answer.headers.append(

@@ -4,6 +4,7 @@ import PQueue from 'p-queue'
 import { Invalid } from '@/core/schema/invalid'
 import type { CourseWeek, WeekPlan } from '@/core/session/course-plan'
 import type { EveningPlan, EveningRequest } from '@/core/session/evening-plan'
+import { counted } from '@/core/units/counted'
 import { Refused } from '@/store/refused'
 import type { CourseReply } from '@/workers/course.worker'
 import type { EveningReply } from '@/workers/evening.worker'
@@ -31,7 +32,7 @@ async function inTurn<Answer>(stop: AbortSignal, work: () => Promise<Answer>): P
     throw new Refused(
       503,
       'busy',
-      `${queue.size + queue.pending} plans are being made; try again in about ${seconds} seconds`,
+      `${queue.size + queue.pending} plans are being made; try again in about ${counted(seconds, 'second')}`,
     )
   }
   return queue.add(work, { signal: stop, throwOnTimeout: true })
@@ -54,7 +55,7 @@ function apart<Message, Answer>(
       done()
     }
     const end = (answer: Answer) => over(() => resolve(answer))
-    const fail = (error: unknown) => over(() => reject(error as Error))
+    const fail = (error: unknown) => over(() => reject(error instanceof Error ? error : new Error(String(error))))
     const stopped = () => whenStopped(end, fail)
     const late = setTimeout(stopped, longestMs)
     worker.on('message', (message: Message) => hear(message, end, fail))

@@ -4,6 +4,7 @@ import { plain, rulesThatHold, sentence, type Facts } from '../knowledge/rule'
 import { roomCheckDue } from '../machine/standing'
 import type { MachineState } from '../machine/state'
 import type { Traits } from '../machine/trait'
+import { counted } from '../units/counted'
 
 export type CareStatus = 'well' | 'soon' | 'due' | 'late'
 
@@ -77,7 +78,6 @@ function careFacts(state: MachineState, traits: Traits, numbers: RoomNumbers | u
 }
 
 const one = (words: string): string => words.replace(/(day|bobbin|hour)s/, '$1')
-const counted = (count: number, words: string): string => `${plain(count)} ${count === 1 ? one(words) : words}`
 
 /** The clock that is furthest along. */
 function nearest({ clocks, atOnce, atOnceWords = 'at once' }: CareGiven, facts: Facts, now: string) {
@@ -91,7 +91,7 @@ function nearest({ clocks, atOnce, atOnceWords = 'at once' }: CareGiven, facts: 
     if (share >= best.share)
       best = {
         share,
-        because: `${counted(Math.floor(done), words)} since the last, due every ${limit === 1 ? one(words) : plain(limit)}`,
+        because: `${counted(Math.floor(done), one(words), words)} since the last, due every ${limit === 1 ? one(words) : plain(limit)}`,
         dueOn,
       }
     else if (words === 'days') best = { ...best, dueOn }

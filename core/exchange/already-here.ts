@@ -1,3 +1,4 @@
+import { nameKey } from '../people/same-name'
 import type { ProjectFacts } from '../schema/project'
 
 /** A line of a sheet that hangs on the rack already: the same, or with something changed since. */
@@ -11,7 +12,6 @@ interface Hanging extends ProjectFacts {
   readonly learner: string
 }
 
-const folded = (text: string): string => text.trim().toLowerCase()
 const sorted = (value: unknown): unknown =>
   Array.isArray(value)
     ? value.map(sorted)
@@ -39,7 +39,7 @@ export function alreadyHere(
   hanging: readonly Hanging[],
 ): AlreadyHere | null {
   const own = hanging.filter(
-    ({ learner, name }) => folded(learner) === folded(row.learner) && folded(name) === folded(row.name),
+    ({ learner, name }) => nameKey(learner) === nameKey(row.learner) && nameKey(name) === nameKey(row.name),
   )
   const found = own.find((each) => sameWork(each, row)) ?? own[0]
   return found ? { projectId: found.projectId, same: sameWork(found, row) } : null

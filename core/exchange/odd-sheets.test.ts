@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { STRUCTURES, TRAITS_OF_FABRIC } from '../knowledge/fabric'
 import { OPERATIONS } from '../knowledge/stitch'
 import { Invalid } from '../schema/invalid'
-import { ProjectSchema, type ProjectFacts } from '../schema/project'
+import { Name, ProjectSchema, type ProjectFacts } from '../schema/project'
 import { check } from '../schema/validate'
 import { PROJECT_COLUMNS, projectCells, readProjectRows } from './project-rows'
 
@@ -34,10 +34,19 @@ const anyCell = fc.oneof(
 const heading = [...PROJECT_COLUMNS]
 const anySheet = fc.array(fc.array(anyCell, { maxLength: heading.length + 2 }), { maxLength: 12 })
 
+const isName = (text: string): boolean => {
+  try {
+    return check(Name, text) === text && text.trim().length > 0
+  } catch {
+    return false
+  }
+}
+const anyName = fc.string({ unit: 'grapheme', minLength: 1, maxLength: 30 }).filter(isName)
+
 const anyProject: fc.Arbitrary<ProjectFacts & { learner: string }> = fc
   .record({
-    learner: fc.string({ unit: 'grapheme', minLength: 1, maxLength: 30 }).filter((text) => text.trim().length > 0),
-    name: fc.string({ unit: 'grapheme', minLength: 1, maxLength: 30 }).filter((text) => text.trim().length > 0),
+    learner: anyName,
+    name: anyName,
     structure: fc.constantFrom(...STRUCTURES),
     massGsm: fc.integer({ min: 1, max: 20_000 }).map((tenths) => tenths / 10),
     thicknessMm: fc.integer({ min: 1, max: 800 }).map((hundredths) => hundredths / 100),

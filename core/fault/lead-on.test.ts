@@ -1,13 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { seatCheck } from '../check/seat-check'
 import { ARCHETYPES } from '../knowledge/archetype'
-import { AFTER_FAIL, CHECK_GROUPS } from '../knowledge/check'
+import { AFTER_FAIL, CHECK_GROUPS, type CheckGroup } from '../knowledge/check'
+import { ifFailed } from '../knowledge/failed-step'
 import { CAUSES, FAULT_CHECKS } from '../knowledge/fault'
 import { SEAT_CHECK } from '../knowledge/seat-check'
 import { SWATCH_SIGNS, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../knowledge/tension'
 import { SYMPTOMS } from '../knowledge/symptom'
 import { readSwatch } from '../tension/reading'
-import { STEPS_OF_CHECK, SYMPTOM_OF_GROUP, symptomOfSwatch } from './lead-on'
+import { findFault } from './fault'
+import { gravest } from './gravest'
+import { afterFail, STEPS_OF_CHECK, SYMPTOM_OF_GROUP, symptomOfSwatch } from './lead-on'
 
 const fits = (step: string, wanted: readonly string[]) =>
   wanted.some((each) => (each.endsWith('-') ? step.startsWith(each) : step === each))
@@ -20,6 +23,24 @@ describe('what did not pass', () => {
       expect(symptom === 'electrical' ? [] : CAUSES[symptom].length).toBeGreaterThan(0)
       expect(AFTER_FAIL[group]).toMatch(/\.$/)
     }
+  })
+
+  it('takes what the step saw along as evidence: a raised foot leads to the foot, a lowered one to threading again', () => {
+    const first = (step: string) => {
+      const { symptom, known } = ifFailed({ step, group: 'settings' })
+      return findFault({ symptom: symptom ?? 'nest-at-start', ...(known && { known }) }).checks[0]!.check
+    }
+    expect(first('foot-down')).toBe('foot-down')
+    expect(first('foot-up')).toBe('rethread-foot-up')
+  })
+
+  it('is led by the gravest: what can hurt or stops goes before what only sews badly, in whichever order they come', () => {
+    const failed = (step: string, group: CheckGroup) => ({ step, group, after: afterFail({ step, group }) })
+    const all = [failed('line', 'line'), failed('room-cord', 'settings'), failed('turn-by-hand', 'no-touch')]
+    expect(gravest(all)!.step).toBe('room-cord')
+    expect(gravest([...all].reverse())!.step).toBe('room-cord')
+    expect(gravest([all[2]!, all[0]!])!.step).toBe('turn-by-hand')
+    expect(gravest([])).toBeUndefined()
   })
 
   it('leads from every swatch that is not right to a symptom, and from a good one to none', () => {

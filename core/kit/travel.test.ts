@@ -51,8 +51,8 @@ describe('a choice made by hand goes with its owner', () => {
         fc.uniqueArray(fc.constantFrom(...CHOICES), { minLength: 1, maxLength: 3, selector: ({ part }) => part }),
         (work, from, to, choices) => {
           const [here, there] = [
-            { ...work, machine: from } as unknown as KitRequest,
-            { ...work, machine: to } as unknown as KitRequest,
+            { ...work, machine: from },
+            { ...work, machine: to },
           ]
           const [first, computed] = [best(here), best(there)]
           if (!first || !computed) return

@@ -8,7 +8,7 @@ function valueOf(kit: Kit, part: OverridePart): Override['value'] {
   switch (part) {
     case 'needle': {
       const { point, sizeNm, gapMm } = kit.needle
-      return { point, sizeNm, ...(gapMm !== undefined && { gapMm }) } as Override['value']
+      return { point, sizeNm, ...(gapMm !== undefined && { gapMm }) }
     }
     case 'thread':
       return kit.topThread

@@ -125,8 +125,10 @@ function partsOf(template: string): readonly string[] {
   return parts
 }
 
+const ONE_OF = /^ (layer|bobbin|hour|day|minute)s\b/
+
 /**
- * Fills the `{fact}` places of a sentence.
+ * Fills the `{fact}` places of a sentence; one of a thing is spoken of as one.
  * @param more facts that are only spoken here; they go before the others
  * @throws when a sentence names a fact that is not known: a reason must never show a gap.
  */
@@ -137,7 +139,8 @@ export function sentence(template: string, facts: Facts, more?: Facts): string {
     const name = parts[i]!
     const value = more?.[name] ?? facts[name]
     if (value === undefined) throw new Error(`The sentence "${template}" needs the fact "${name}"`)
-    text += spoken(value) + parts[i + 1]!
+    const after = parts[i + 1]!
+    text += spoken(value) + (value === 1 ? after.replace(ONE_OF, ' $1') : after)
   }
   return text
 }

@@ -26,7 +26,7 @@ export interface IfFailed {
   /** where the finder begins */
   readonly symptom?: Symptom
   /** what the finder is told besides */
-  readonly known?: { readonly footUp: true }
+  readonly known?: { readonly footUp?: true; readonly threadedFootDown?: true }
   /** what to do at once, before anybody else is asked */
   readonly now?: string
 }
@@ -250,7 +250,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Foot up',
     {},
     'Lift the presser foot: it opens the tension discs. Threaded with the foot down, the thread lies outside them.',
-    { drawing: 'foot-up' },
+    { drawing: 'foot-up', ifFailed: { known: { threadedFootDown: true } } },
   ),
   step(
     'discs-outside',

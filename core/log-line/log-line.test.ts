@@ -116,6 +116,23 @@ describe('a typed line', () => {
     expect(read('heron red tag smell', mayNot).fault).toBeDefined()
   })
 
+  it('says what takes a stop off again, in whichever words, and never stops it once more', () => {
+    for (const words of ['red tag off', 'tag off', 'red-tag lifted', 'untag']) {
+      const { happening, next } = read(`heron ${words} looked at the cord`)
+      expect([words, happening?.kind ?? next]).toEqual([words, 'red-tag-lifted'])
+    }
+    // Nor for somebody who may not: half of it is not read as something else.
+    const helper = read('heron red tag off', { may: (kind) => kind !== 'red-tag-lifted' })
+    expect(helper.happening).toBeUndefined()
+    expect(helper.fault!.message).toContain('not yours to write')
+  })
+
+  it('finds a machine without its accents and emoji', () => {
+    const machines = [machine('Héron 🪡', 1), machine('Avocet', 2)]
+    for (const name of ['heron', 'HÉRON', 'her'])
+      expect(read(`${name} cleaned`, { machines }).machine?.name).toBe('Héron 🪡')
+  })
+
   it('can be written for every kind but those that hold a list of steps', () => {
     const never = PLAIN_KINDS.filter((kind) => !TYPABLE_KINDS.includes(kind))
     expect(never).toEqual(['check-run', 'fault-run'])

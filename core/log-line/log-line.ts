@@ -1,7 +1,8 @@
 import { EVENT_BODIES, PLAIN_KINDS, type Happening, type PlainKind } from '../machine/event'
-import { LINE_ASKS, LINE_DEFAULTS, SAID_AS, type LineDefault } from '../machine/event-said'
+import { ALSO_SAID_AS, LINE_ASKS, LINE_DEFAULTS, SAID_AS, type LineDefault } from '../machine/event-said'
 import type { MachineState } from '../machine/state'
 import type { Traits } from '../machine/trait'
+import { nameKey, sameName } from '../people/same-name'
 import { NeedleSizeError, parseNeedleSize } from '../units/needle-size'
 import { lineFields, type LineField, type LineFields } from './fields'
 
@@ -80,7 +81,7 @@ export function readLogLine(text: string, context: LineContext): LineRead {
   const here = context.machines.find(({ machineId }) => machineId === context.here)
   const machine = named.length === 1 ? named[0] : named.length === 0 ? here : undefined
   if (!machine) {
-    const starts = machineNames(context).filter((name) => name.startsWith(first.text.toLowerCase()))
+    const starts = machineNames(context).filter((name) => nameKey(name).startsWith(nameKey(first.text)))
     const which = named.length > 1 ? `“${first.text}” can be ${named.map(({ name }) => name).join(' or ')}` : undefined
     return {
       next: starts,
@@ -92,7 +93,7 @@ export function readLogLine(text: string, context: LineContext): LineRead {
   const after = named.length === 1 ? rest : words
   const kinds = TYPABLE_KINDS.filter(context.may)
   if (after.length === 0) {
-    const whole = machineNames(context).includes(first.text.toLowerCase()) || !open
+    const whole = machineNames(context).some((name) => nameKey(name) === nameKey(first.text)) || !open
     return { machine, next: whole ? kindNames(context) : [machine.name.toLowerCase()] }
   }
 
@@ -112,6 +113,16 @@ export function readLogLine(text: string, context: LineContext): LineRead {
       }),
     }
   }
+  if (!context.may(kind))
+    return {
+      machine,
+      next: [],
+      fault: {
+        from: after[0]!.from,
+        to: after[used - 1]!.to,
+        message: `“${saidAs(kind)}” is not yours to write; ask an instructor`,
+      },
+    }
   const last = after[used - 1]!
   if (
     open &&
@@ -128,26 +139,34 @@ const machineNames = ({ machines }: LineContext): string[] => machines.map(({ na
 const kindNames = ({ may }: LineContext): string[] => TYPABLE_KINDS.filter(may).map(saidAs)
 
 function machineNamed(text: string, { machines }: LineContext): LineMachine[] {
-  const typed = text.toLowerCase()
-  const exact = machines.filter(
-    ({ name, number, code }) =>
-      name.toLowerCase() === typed || String(number) === typed || code.toLowerCase() === typed,
-  )
+  const typed = nameKey(text)
+  const exact = machines.filter(({ number, code }) => String(number) === typed || code.toLowerCase() === typed)
   if (exact.length > 0) return exact
-  return typed.length < 2 ? [] : machines.filter(({ name }) => name.toLowerCase().startsWith(typed))
+  const named = sameName(text, machines)
+  if (named.length > 0) return named
+  return typed.length < 2 ? [] : machines.filter(({ name }) => nameKey(name).startsWith(typed))
 }
 
 /** The kind whose name takes most of the words; a single word may be cut short where only one kind begins so. */
 function kindOf(words: readonly Word[], kinds: readonly PlainKind[]): { kind?: PlainKind; used: number } {
   const typed = words.map(({ text }) => plainWord(text))
-  const names = kinds.flatMap((kind) =>
-    [...new Set([saidAs(kind), kind.replaceAll('-', ' ')])].map((name) => ({ kind, name })),
+  // All there are: what somebody may not say is refused as that, and never read as the beginning of something else.
+  const names = TYPABLE_KINDS.flatMap((kind) =>
+    [...new Set([saidAs(kind), kind.replaceAll('-', ' '), ...(ALSO_SAID_AS[kind] ?? [])])].map((name) => ({
+      kind,
+      name,
+    })),
   )
   const whole = names
-    .map(({ kind, name }) => ({ kind, length: name.split(' ').length, name }))
-    .filter(({ name, length }) => typed.slice(0, length).join(' ') === name)
-    .sort((a, b) => b.length - a.length)[0]
-  if (whole) return { kind: whole.kind, used: whole.length }
+    // A word with a dash is several of a name's: "red-tag off".
+    .map(({ kind, name }) => ({
+      kind,
+      name,
+      used: typed.findIndex((_, index) => typed.slice(0, index + 1).join(' ') === name) + 1,
+    }))
+    .filter(({ used }) => used > 0)
+    .sort((a, b) => b.name.length - a.name.length)[0]
+  if (whole) return { kind: whole.kind, used: whole.used }
   const begun = kinds.filter((kind) => saidAs(kind).startsWith(typed[0]!))
   return begun.length === 1 && typed[0]!.length >= 3 ? { kind: begun[0]!, used: 1 } : { used: 0 }
 }

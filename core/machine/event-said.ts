@@ -22,6 +22,12 @@ export const SAID_AS: Readonly<Partial<Record<PlainKind, string>>> = {
   serviced: 'serviced',
 }
 
+/** Other ways to say the same, whole. */
+export const ALSO_SAID_AS: Readonly<Partial<Record<PlainKind, readonly string[]>>> = {
+  'red-tag-lifted': ['red tag off', 'red tag lifted', 'lift red tag', 'lift tag', 'untag'],
+  'needle-broke': ['needle broke', 'needle broken'],
+}
+
 /** What a line means where it says nothing: a value, one taken from the machine, or what another field implies. */
 export interface LineDefault {
   readonly of?: (traits: Traits, state: MachineState) => string | number | boolean | undefined

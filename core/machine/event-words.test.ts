@@ -57,6 +57,18 @@ describe('a line in words', () => {
     )
   })
 
+  it('speaks of one thing as one, and of no figure that only the machine reads', () => {
+    expect(
+      words({ kind: 'used', body: { use: { load: 'ordinary', motorMinutes: 1 }, finishedProject: false } }),
+    ).toContain('1 motor minute, ')
+    expect(
+      words({
+        kind: 'swatch-stitched',
+        body: { dial: 4, target: 'straight', top: 'own', under: 'dots', signs: [] } as never,
+      }),
+    ).not.toMatch(/score/i)
+  })
+
   it('puts settings as a person says them', () => {
     expect(settingsWords({ dial: 4, lengthMm: 2.5, needlePosition: 'left' })).toBe(
       'dial 4, length 2.5 mm, needle position left',

@@ -5,6 +5,7 @@ import { plain } from '../knowledge/rule'
 import { GROUP_WORDS } from '../knowledge/check'
 import { readSwatch, READING_WORDS } from '../tension/reading'
 import { effectiveHoursOf, type Use } from '../wear/wear'
+import { counted } from '../units/counted'
 import { sizeText } from '../units/needle-size'
 import type { BodyOf, Happening } from './event'
 
@@ -76,29 +77,30 @@ export function eventWords(happened: Happening): EventWords {
       const groups = [...new Set(failed.map(({ group }) => GROUP_WORDS[group]))].join(', ')
       return failed.length > 0
         ? { title: `${list}: not yet`, detail: `Failed: ${groups}.` }
-        : { title: `${list} passed`, detail: `${happened.body.steps.length} steps.` }
+        : { title: `${list} passed`, detail: `${counted(happened.body.steps.length, 'step')}.` }
     }
     case 'swatch-stitched': {
-      const { s, reading } = readSwatch(happened.body, happened.body.target)
-      const score = reading === 'threading' ? '' : ` Score ${plain(s)}.`
+      const { reading } = readSwatch(happened.body, happened.body.target)
       return {
         title: `Swatch at ${plain(happened.body.dial)}: ${spaced(reading)}`,
-        detail: `${spaced(happened.body.target)}. ${READING_WORDS[reading]}${score}`,
+        detail: `${spaced(happened.body.target)}. ${READING_WORDS[reading]}`,
       }
     }
     case 'used': {
       const use = happened.body.use as Use
       const time =
         use.chairMinutes !== undefined
-          ? `${plain(use.chairMinutes)} chair minutes`
+          ? counted(use.chairMinutes, 'chair minute')
           : use.motorMinutes !== undefined
-            ? `${plain(use.motorMinutes)} motor minutes`
-            : `${plain(use.stitches ?? 0)} stitches`
+            ? counted(use.motorMinutes, 'motor minute')
+            : counted(use.stitches ?? 0, 'stitch', 'stitches')
       const { metered } = happened.body
-      const meter = metered ? ` by the run meter, ${metered.stitches} stitches in ${metered.starts} starts` : ''
+      const meter = metered
+        ? ` by the run meter, ${counted(metered.stitches, 'stitch', 'stitches')} in ${counted(metered.starts, 'start')}`
+        : ''
       const finished = happened.body.finishedProject ? ' A project was finished.' : ''
       return {
-        title: `Sewn, ${plain(effectiveHoursOf(use))} needle hours`,
+        title: `Sewn, ${counted(effectiveHoursOf(use), 'needle hour')}`,
         detail: `${time}${meter}, ${use.load} load.${finished}`,
       }
     }

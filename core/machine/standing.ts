@@ -1,6 +1,7 @@
 import { GROUP_WORDS } from '../knowledge/check'
 import { needleWear, type WearAnswer } from '../wear/wear'
 import type { NeedleSchool } from '../knowledge/wear'
+import { counted } from '../units/counted'
 import type { Fitting, MachineState } from './state'
 
 /** What the room has chosen about needles. */
@@ -48,7 +49,7 @@ export function roomCheckDue({ care }: MachineState, now: string): string | unde
   if (care.usedSinceRoomCheckAt !== undefined && since(care.usedSinceRoomCheckAt) > SESSION_MS)
     return 'Room check first: it was used since the last one'
   if (since(care.roomCheckAt) > IDLE_MS)
-    return `Room check first: the last one was ${Math.floor(since(care.roomCheckAt) / (24 * 3_600_000))} days ago`
+    return `Room check first: the last one was ${counted(Math.floor(since(care.roomCheckAt) / (24 * 3_600_000)), 'day')} ago`
   return undefined
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
 import { needlesFitted, reconcileNeedles } from '../stock/reconcile'
-import type { Happening, MachineEvent } from './event'
+import type { BodyOf, Happening, MachineEvent } from './event'
 import { foldMachine } from './fold'
 import { standingOf } from './standing'
 
@@ -40,14 +40,15 @@ const roomCheck = (fails: string[] = []): Happening => ({
     })),
   },
 })
+type Step = BodyOf<'check-run'>['steps'][number]
 const seatCheck = (fails: Record<string, 'no-touch' | 'settings' | 'threading'> = {}): Happening => ({
   kind: 'check-run',
   body: {
     list: 'seat',
     steps: (['settings', 'threading', 'needle', 'bobbin', 'raise', 'no-touch', 'line', 'swatch'] as const)
-      .map((group) => ({ step: group as string, group, result: 'pass' as 'pass' | 'fail' }))
-      .filter(({ step }) => !(step in fails))
-      .concat(Object.entries(fails).map(([step, group]) => ({ step, group, result: 'fail' as const }))),
+      .filter((group) => !(group in fails))
+      .map((group): Step => ({ step: group, group, result: 'pass' }))
+      .concat(Object.entries(fails).map(([step, group]): Step => ({ step, group, result: 'fail' }))),
   },
 })
 const used: Happening = { kind: 'used', body: { use: { load: 'ordinary', motorMinutes: 10 }, finishedProject: false } }

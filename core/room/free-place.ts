@@ -1,14 +1,17 @@
-export interface Place {
-  readonly x: number
-  readonly y: number
-}
+import { FARTHEST, TABLE, tableInTheWay, type Place, type Table } from './table'
 
-/** The next free table, row by row, four to a row; tenths of a metre. */
-export function freePlace(taken: readonly Place[]): Place {
-  for (let row = 0; ; row += 1) {
-    for (let column = 0; column < 4; column += 1) {
-      const place = { x: 14 + column * 24, y: 9 + row * 17 }
-      if (!taken.some(({ x, y }) => Math.abs(x - place.x) < 20 && Math.abs(y - place.y) < 15)) return place
+const FIRST: Place = { x: 14, y: 9 }
+const STEP: Place = { x: 24, y: 17 }
+
+/** The next free table, row by row, four to a row as long as the hall is deep enough; tenths of a metre. */
+export function freePlace(taken: readonly Omit<Table, 'name'>[]): Place {
+  for (let first = 0; FIRST.x + first * STEP.x <= FARTHEST; first += 4) {
+    for (let y = FIRST.y; y <= FARTHEST; y += STEP.y) {
+      for (let column = first; column < first + 4; column += 1) {
+        const place = { x: FIRST.x + column * STEP.x, y }
+        if (place.x <= FARTHEST && !tableInTheWay(place, TABLE, taken)) return place
+      }
     }
   }
+  return FIRST
 }

@@ -71,13 +71,15 @@ function allowed(schema: Plain | undefined, broken?: string): string {
     says('exclusiveMinimum', (value) => `above ${value}`),
     says('minimum', (value) => `at least ${value}`),
     (broken === 'maximum' || Number(schema['maximum']) < MOST) && says('maximum', (value) => `at most ${value}`),
-    says('minLength', (value) => `at least ${value} characters long`),
+    says('minLength', (value) => (value === '1' ? 'not empty' : `at least ${value} characters long`)),
     says('maxLength', (value) => `at most ${value} characters long`),
-    says('minItems', (value) => `with at least ${value} entries`),
+    says('minItems', (value) => `with at least ${value} ${value === '1' ? 'entry' : 'entries'}`),
     says('maxItems', (value) => `with at most ${value} entries`),
     says('format', (value) => `written as a ${FORMAT_WORDS[value] ?? value}`),
     // A pattern is for machines: what it wants is said by the schema in words.
-    says('pattern', () => String(schema['description'] ?? 'written as it should be')),
+    says('pattern', () =>
+      typeof schema['description'] === 'string' ? schema['description'] : 'written as it should be',
+    ),
     schema['uniqueItems'] === true && 'without repeats',
   ].filter(Boolean)
   const kinds: Record<string, string> = {

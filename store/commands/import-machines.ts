@@ -7,7 +7,7 @@ import { rebuildState, startBook } from '../machine/book'
 import { may, type Role } from '@/core/people/role'
 import { Refused } from '../refused'
 import { command, type CommandCall } from './command'
-import { checkTrait } from './machine'
+import { checkTrait, placeOrNextFree } from './machine'
 
 const CHUNK = 1000
 
@@ -89,10 +89,12 @@ function checkLine(
 }
 
 async function importMachine(
-  { tx, actor: { siteId, personId: importedBy } }: CommandCall,
+  call: CommandCall,
   machine: MachinesFile['machines'][number],
   path: string,
 ): Promise<void> {
+  const { tx, actor } = call
+  const { siteId, personId: importedBy } = actor
   const { machineId, name, number } = machine
   const here = await tx
     .selectFrom('machine')
@@ -108,6 +110,7 @@ async function importMachine(
     throw new Refused(409, 'taken', `Another machine has the ${field} ${other[field]} already`, `${path}.${field}`)
   }
   if (here.length === 0) {
+    const place = await placeOrNextFree(call, machine.place)
     await tx
       .insertInto('machine')
       .values({
@@ -116,8 +119,8 @@ async function importMachine(
         name,
         number,
         notes: machine.notes,
-        place_x: machine.place.x,
-        place_y: machine.place.y,
+        place_x: place.x,
+        place_y: place.y,
       })
       .execute()
     await startBook(tx, siteId, machineId)

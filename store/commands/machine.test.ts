@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { TABLE, tableInTheWay } from '@/core/room/table'
 import { archetype } from '@/core/knowledge/archetype'
 import type { Actor } from '../actor'
 import type { Store } from '../connect'
@@ -73,10 +74,26 @@ describe('a table', () => {
     expect(await place()).toEqual({ x: 61, y: 44 })
   })
 
+  it('lies over no other: it is not put there, and a new one stands at the next free place', async () => {
+    const [first, second] = [await add({ place: { x: 300, y: 300 } }), await add({ place: { x: 300, y: 305 } })]
+    const place = async (id: string) => (await readMachine(store, who.siteId, id))!.place
+    expect(tableInTheWay(await place(second), TABLE, [{ place: await place(first), size: TABLE }])).toBeUndefined()
+    const before = await place(second)
+    await expect(run('place-machine', { machineId: second, place: { x: 310, y: 295 } })).rejects.toMatchObject({
+      status: 409,
+      path: 'place',
+    })
+    await expect(run('place-instructor', { place: { x: 305, y: 300 } })).rejects.toMatchObject({ status: 409 })
+    expect(await place(second)).toEqual(before)
+    // Its own place is not in its way.
+    await run('place-machine', { machineId: first, place: { x: 301, y: 300 } })
+    expect(await place(first)).toEqual({ x: 301, y: 300 })
+  })
+
   it('of the instructor stands nowhere until somebody says where, and within the room then', async () => {
     expect((await readSite(store, who.siteId)).instructorAt).toBeUndefined()
-    await run('place-instructor', { place: { x: 50, y: 43 } })
+    await run('place-instructor', { place: { x: 50, y: 243 } })
     await expect(run('place-instructor', { place: { x: 50, y: 999 } })).rejects.toMatchObject({ path: 'place.y' })
-    expect((await readSite(store, who.siteId)).instructorAt).toEqual({ x: 50, y: 43 })
+    expect((await readSite(store, who.siteId)).instructorAt).toEqual({ x: 50, y: 243 })
   })
 })

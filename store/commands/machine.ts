@@ -2,6 +2,8 @@ import Type from 'typebox'
 import { TRAIT_NAMES, TRAITS, type TraitName } from '@/core/machine/trait'
 import { TRAIT_SOURCES } from '@/core/machine/trait-source'
 import { checkDial, checkLengthMarks, checkSpan } from '@/core/schema/dial'
+import { freePlace } from '@/core/room/free-place'
+import { FARTHEST, INSTRUCTOR_TABLE, TABLE, tableInTheWay, type Place, type TableSize } from '@/core/room/table'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { Name } from '@/core/schema/project'
@@ -14,7 +16,7 @@ import { notFound, Refused } from '../refused'
 import { command, type CommandCall } from './command'
 
 const Id = Type.String({ format: 'uuid' })
-const Tenths = Type.Integer({ minimum: 0, maximum: 400 })
+const Tenths = Type.Integer({ minimum: 0, maximum: FARTHEST })
 const source = words(TRAIT_SOURCES)
 
 /** Checks a trait's value beyond what JSON Schema can say. */
@@ -45,7 +47,8 @@ export const addMachine = command(
     unchecked: Type.Optional(Type.Array(words(TRAIT_NAMES), { uniqueItems: true })),
   }),
   () => 'add-machine',
-  async ({ tx, actor, now }, body) => {
+  async (call, body) => {
+    const { tx, actor, now } = call
     const traits = Object.entries(body.traits as Record<string, unknown>).map(([trait, value]) => {
       if (!TRAIT_NAMES.includes(trait as TraitName)) {
         throw new Invalid(
@@ -66,6 +69,7 @@ export const addMachine = command(
       const path = taken.name === body.name ? 'name' : 'number'
       throw new Refused(409, 'taken', `Another machine has the ${path} ${taken[path]} already`, path)
     }
+    const place = await placeOrNextFree(call, body.place)
     await tx
       .insertInto('machine')
       .values({
@@ -74,8 +78,8 @@ export const addMachine = command(
         name: body.name,
         number: body.number,
         notes: body.notes ?? '',
-        place_x: body.place.x,
-        place_y: body.place.y,
+        place_x: place.x,
+        place_y: place.y,
       })
       .execute()
     await startBook(tx, actor.siteId, body.machineId)
@@ -125,6 +129,7 @@ export const placeMachine = command(
   () => 'place-machine',
   async (call, { machineId, place }) => {
     await mustHaveMachine(call, machineId)
+    await mustBeFree(call, place, TABLE, machineId)
     await call.tx
       .updateTable('machine')
       .set({ place_x: place.x, place_y: place.y })
@@ -138,7 +143,9 @@ export const placeMachine = command(
 export const placeInstructor = command(
   strict({ place: strict({ x: Tenths, y: Tenths }) }),
   () => 'place-instructor',
-  async ({ tx, actor }, { place }) => {
+  async (call, { place }) => {
+    const { tx, actor } = call
+    await mustBeFree(call, place, INSTRUCTOR_TABLE, INSTRUCTOR)
     await tx
       .updateTable('site')
       .set({ instructor_x: place.x, instructor_y: place.y })
@@ -146,6 +153,46 @@ export const placeInstructor = command(
       .execute()
   },
 )
+
+const INSTRUCTOR = 'instructor'
+
+/** Every table of the room but one; the room is held while one is placed, so that two never land on one spot. */
+async function tablesBut({ tx, actor }: Pick<CommandCall, 'tx' | 'actor'>, but?: string) {
+  const site = await tx
+    .selectFrom('site')
+    .select(['instructor_x', 'instructor_y'])
+    .where('site_id', '=', actor.siteId)
+    .forUpdate()
+    .executeTakeFirstOrThrow()
+  const machines = await tx
+    .selectFrom('machine')
+    .select(['machine_id', 'name', 'place_x', 'place_y'])
+    .where('site_id', '=', actor.siteId)
+    .execute()
+  const { instructor_x: x, instructor_y: y } = site
+  return [
+    ...machines.map((row) => ({
+      id: row.machine_id,
+      name: row.name,
+      place: { x: row.place_x, y: row.place_y },
+      size: TABLE,
+    })),
+    ...(x !== null && y !== null
+      ? [{ id: INSTRUCTOR, name: 'The instructor’s table', place: { x, y }, size: INSTRUCTOR_TABLE }]
+      : []),
+  ].filter(({ id }) => id !== but)
+}
+
+async function mustBeFree(call: CommandCall, place: Place, size: TableSize, id: string): Promise<void> {
+  const other = tableInTheWay(place, size, await tablesBut(call, id))
+  if (other) throw new Refused(409, 'place-taken', `${other.name} stands there; no table lies over another`, 'place')
+}
+
+/** Where a new machine stands: where it was said to, or at the next free table when something stands there already. */
+export async function placeOrNextFree(call: Pick<CommandCall, 'tx' | 'actor'>, asked: Place): Promise<Place> {
+  const tables = await tablesBut(call)
+  return tableInTheWay(asked, TABLE, tables) ? freePlace(tables) : asked
+}
 
 export async function mustHaveMachine({ tx, actor }: CommandCall, machineId: string): Promise<void> {
   const found = await tx

@@ -6,6 +6,7 @@ import { overrideKit, type Override } from '@/core/kit/override'
 import type { Kit, KitRequest } from '@/core/kit/request'
 import { choicesIn, travel } from '@/core/kit/travel'
 import { kitMachine } from '@/core/machine/kit-machine'
+import { sameName } from '@/core/people/same-name'
 import { OverrideSchema } from '@/core/schema/kit'
 import { Name, ProjectSchema, type ProjectFacts } from '@/core/schema/project'
 import { Above0, PointWord, strict } from '@/core/schema/vocabulary'
@@ -184,7 +185,7 @@ async function enrolmentOf(
     .where('enrolment.site_id', '=', actor.siteId)
     .where('course_id', '=', body.courseId)
     .execute()
-  const same = known.find(({ name }) => name.toLowerCase() === learner.toLowerCase())
+  const [same] = sameName(learner, known)
   if (same) return same.enrolment_id
   const { siteId } = actor
   await tx.insertInto('person').values({ site_id: siteId, person_id: body.personId, name: learner }).execute()

@@ -3,6 +3,7 @@ import type { Kysely, Transaction } from 'kysely'
 import { v7 as uuid } from 'uuid'
 import type { Role } from '@/core/people/role'
 import type { Database } from '../database'
+import { sameName } from '@/core/people/same-name'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
@@ -88,7 +89,6 @@ export async function learnerSignIn(
   firstName: string,
 ): Promise<string | undefined> {
   const [siteCode] = code.trim().toLowerCase().split('-')
-  const folded = firstName.trim().toLowerCase()
   return store.transaction().execute(async (tx) => {
     const site = await tx
       .selectFrom('site')
@@ -108,8 +108,8 @@ export async function learnerSignIn(
       .where('course.site_id', '=', site.site_id)
       .where('course.class_code', '=', code.trim().toLowerCase())
       .execute()
-    const person = people.find(({ name }) => name.toLowerCase() === folded)
-    if (!person) return undefined
+    const [person, other] = sameName(firstName, people)
+    if (!person || other) return undefined
     // Held while it is looked up and made, so that two first visits at once make one sign-in.
     await tx
       .selectFrom('person')

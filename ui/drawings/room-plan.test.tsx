@@ -1,6 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server'
 import { describe, expect, it } from 'vitest'
-import { RoomPlan, TABLE, type PlanMachine } from './room-plan'
+import { TABLE } from '@/core/room/table'
+import { RoomPlan, type PlanMachine } from './room-plan'
 
 const machine = (name: string, x: number, y: number, more: Partial<PlanMachine> = {}): PlanMachine => ({
   href: `/machines/${name}`,

@@ -2,6 +2,8 @@
 
 import type { Traits } from '@/core/machine/trait'
 import type { MachineStanding } from '@/core/machine/standing'
+import { cut } from '../words'
+import { INSTRUCTOR_TABLE, TABLE } from '@/core/room/table'
 import { STANDING_COLOUR, StandingShape } from './standing-mark'
 
 /** What the plan shows of one machine; places in tenths of a metre from the room's corner, y away from the door. */
@@ -23,10 +25,6 @@ export interface PlanMachine {
   readonly call?: string
 }
 
-/** A table with its chair, in tenths of a metre. */
-export const TABLE = { width: 22.5, height: 15.4 }
-/** The instructor's own table, smaller. */
-export const INSTRUCTOR_TABLE = { width: 13, height: 7 }
 /** Where the first table stands in a room that is not cut into parts. */
 const FIRST = { x: 14, y: 9 }
 
@@ -117,7 +115,7 @@ function Table({ machine }: { machine: PlanMachine }) {
           opacity="0.6"
         />
         <text x="1" y="3" fontSize="2.6" fontWeight="700" fill="currentColor">
-          {machine.name}
+          {cut(machine.name, 13)}
         </text>
         <g className={STANDING_COLOUR[machine.standing]}>
           <svg x="1" y="4" width="2.3" height="2.3" viewBox="0 0 24 24" aria-hidden="true">
@@ -131,23 +129,23 @@ function Table({ machine }: { machine: PlanMachine }) {
           <>
             <rect x="0" y="6.5" width={width - 10} height="2.1" fill="currentColor" className="text-secondary" />
             <text x="1" y="8" fontSize="1.4" fontWeight="700" fill="var(--color-base-100)">
-              {machine.call}
+              {cut(machine.call, 17)}
             </text>
           </>
         ) : (
           <text x="1" y="8" fontSize="1.3" fill="currentColor" opacity="0.85">
             no. {machine.number}
-            {machine.who && ` · ${machine.who}`}
+            {machine.who && ` · ${cut(machine.who, 11)}`}
           </text>
         )}
         <g transform={`translate(${width - 9.2} 3.2) scale(0.46)`}>
           <MachineOutline traits={machine.traits} />
         </g>
         <text x="1" y={height - 4.4} fontSize="1.85" fontWeight="600" fill="currentColor">
-          {machine.needle}
+          {cut(machine.needle, 22)}
         </text>
         <text x="1" y={height - 2.6} fontSize="1.4" fill="currentColor">
-          {machine.setting}
+          {cut(machine.setting, 28)}
         </text>
         {machine.lifeLeft !== undefined && <LifeRing x={1.7} y={height - 1.25} left={machine.lifeLeft} />}
         <text x="3.1" y={height - 0.75} fontSize="1.4" fill="currentColor">

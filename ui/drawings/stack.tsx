@@ -1,3 +1,5 @@
+import { counted } from '@/core/units/counted'
+
 /** The layers of the thickest crossing beside the needle that pierces them, both to one scale. */
 export function StackDrawing({
   thicknessMm,
@@ -18,7 +20,7 @@ export function StackDrawing({
     <svg
       viewBox="0 0 150 104"
       role="img"
-      aria-label={`${layers} layers make ${stack.toFixed(1)} mm under a ${bladeMm.toFixed(2)} mm blade`}
+      aria-label={`${counted(layers, 'layer')} make ${stack.toFixed(1)} mm under a ${bladeMm.toFixed(2)} mm blade`}
       className={className}
     >
       {Array.from({ length: layers }, (_, i) => (

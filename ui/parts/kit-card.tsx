@@ -1,6 +1,8 @@
 import type { Kit, KitRequest } from '@/core/kit/request'
 import { PLACE_CAUTIONS } from '@/core/knowledge/place-caution'
 import { plain } from '@/core/knowledge/rule'
+import { schoolWords } from '@/core/knowledge/school'
+import { counted } from '@/core/units/counted'
 import type { Traits } from '@/core/machine/trait'
 import { completeFabric } from '@/core/fabric/intake'
 import type { ClaimPlace } from '@/core/knowledge/claim'
@@ -194,7 +196,7 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
               className="w-44"
             />
             <figcaption className="text-sm">
-              {crossing} layers, <strong>{plain(thicknessMm * crossing)} mm</strong> at the crossing
+              {counted(crossing, 'layer')}, <strong>{plain(thicknessMm * crossing)} mm</strong> at the crossing
             </figcaption>
             <Cautions cautions={cautions('stack')} />
           </figure>
@@ -278,7 +280,7 @@ function Part({
           {reasons.map((reason) => (
             <div key={reason.part} data-reason={reason.part} className="max-w-prose pb-1 text-sm">
               <p>
-                {reason.because} {reason.school && <em>School: {reason.school}.</em>}
+                {reason.because} {reason.school && <em>By the {schoolWords(reason.school)}.</em>}
               </p>
               {reason.confidence && (
                 <p className="opacity-80">

@@ -9,6 +9,7 @@ import { may, type Role } from '@/core/people/role'
 import { FaultNote } from './fault-note'
 import { useKept } from './use-kept'
 import { useWrite } from './use-write'
+import { nameKey } from '@/core/people/same-name'
 
 interface Room {
   readonly role: Role
@@ -47,8 +48,8 @@ export function LogDialog({ here, close }: { here?: string; close: () => void })
     [room, text, here],
   )
   const code = readCode(text)
-  const begun = /\S+$/.exec(text)?.[0].toLowerCase() ?? ''
-  const next = (read?.next ?? []).filter((word) => word.startsWith(begun)).slice(0, MOST)
+  const begun = /\S+$/.exec(text)?.[0] ?? ''
+  const next = (read?.next ?? []).filter((word) => nameKey(word).startsWith(begun && nameKey(begun))).slice(0, MOST)
   const words = read?.happening && eventWords(read.happening)
 
   const take = (word: string) => {

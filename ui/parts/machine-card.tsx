@@ -67,7 +67,7 @@ export function MachineCard({
     <section className="paper paper-a5" aria-label={`Card of ${name}`}>
       <header className="flex items-start justify-between gap-4 border-b-2 border-current pb-2">
         <div>
-          <p className="text-5xl font-bold leading-none">{name}</p>
+          <p className={`line-clamp-2 font-bold leading-none ${name.length > 16 ? 'text-3xl' : 'text-5xl'}`}>{name}</p>
           <p className="mt-1 text-lg">no. {number}</p>
         </div>
         <PrintedCodeFigure code={code} className="size-20" />

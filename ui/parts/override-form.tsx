@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { FEET } from '@/core/knowledge/foot'
 import { POINTS, type Point } from '@/core/knowledge/needle'
 import { overrideKit, partWords, type Override, type OverridePart } from '@/core/kit/override'
@@ -64,6 +64,12 @@ export function OverrideForm({
   const rest = others.filter((each) => each.part !== part)
   const { breaks } = overrideKit(request, kit, [...rest, override])
   const stopped = breaks.some(({ severity }) => severity === 'stop')
+  // On a long bag it opens far above the hand that asked for it.
+  const heading = useRef<HTMLHeadingElement>(null)
+  useEffect(() => {
+    heading.current?.focus({ preventScroll: true })
+    heading.current?.scrollIntoView({ block: 'center' })
+  }, [])
   return (
     <form
       className="sheet flex flex-col gap-4 p-5"
@@ -73,7 +79,9 @@ export function OverrideForm({
         keep({ ...override, because: because.trim() })
       }}
     >
-      <h2 className="text-xl font-bold">Another {PART_NAMES[part]}</h2>
+      <h2 ref={heading} tabIndex={-1} className="text-xl font-bold outline-none">
+        Another {PART_NAMES[part]}
+      </h2>
       <p>
         In place of <strong>{partWords(kit, part)}</strong>.
       </p>

@@ -2,6 +2,7 @@ import { completeFabric } from '@/core/fabric/intake'
 import type { Kit, KitRequest } from '@/core/kit/request'
 import { POINTS } from '@/core/knowledge/needle'
 import { plain } from '@/core/knowledge/rule'
+import { counted } from '@/core/units/counted'
 import type { Traits } from '@/core/machine/trait'
 import type { ThreadUseAnswer } from '@/core/thread-use/thread-use'
 import { DialDrawing } from '../drawings/dial'
@@ -31,9 +32,9 @@ export function BagLabel({ bag }: { bag: PrintedBag }) {
     <section className="paper paper-a6" aria-label={`Label for ${bag.learner}`}>
       <header className="flex items-start justify-between gap-4">
         <div>
-          <p className="text-3xl font-bold leading-none">{bag.learner}</p>
-          <p className="mt-1 text-lg">{bag.name}</p>
-          <p className="mt-1 text-lg">
+          <p className="line-clamp-2 text-3xl font-bold leading-none">{bag.learner}</p>
+          <p className="mt-1 line-clamp-2 text-lg">{bag.name}</p>
+          <p className="mt-1 line-clamp-1 text-lg">
             <strong>{bag.machine.name}</strong>, no. {bag.machine.number}
           </p>
         </div>
@@ -84,7 +85,7 @@ export function KitSheet({ bag }: { bag: PrintedBag }) {
     <section className="paper paper-a5" aria-label={`Kit card for ${bag.learner}`}>
       <header className="flex items-start justify-between gap-4 border-b-2 border-current pb-2">
         <div>
-          <p className="text-3xl font-bold leading-tight">{bag.learner}</p>
+          <p className="line-clamp-2 text-3xl font-bold leading-tight">{bag.learner}</p>
           <p>
             {bag.name}, on <strong>{machine.name}</strong> (no. {machine.number})
           </p>
@@ -147,7 +148,7 @@ export function KitSheet({ bag }: { bag: PrintedBag }) {
             className="w-36"
           />
           <figcaption className="text-sm">
-            {crossing} layers, {plain(thicknessMm * crossing)} mm
+            {counted(crossing, 'layer')}, {plain(thicknessMm * crossing)} mm
           </figcaption>
         </figure>
       </div>

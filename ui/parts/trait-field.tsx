@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { TRAIT_PART_WORDS } from '@/core/machine/trait-words'
 
 /** A trait's JSON Schema as plain data, as far as a form needs it. */
 export interface FieldSchema {
@@ -130,7 +131,7 @@ function Numbers({
     <Choices question={question}>
       {names.map((name) => (
         <label key={name} className="flex items-center gap-2">
-          {name}
+          {TRAIT_PART_WORDS[name] ?? name}
           <input
             className="input w-24"
             type="number"

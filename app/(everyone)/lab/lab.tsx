@@ -105,7 +105,7 @@ export function Lab({
       </p>
       <div className="mt-4 grid gap-6 lg:grid-cols-[20rem_1fr] lg:grid-rows-[auto_1fr]">
         <section className="sheet h-fit p-4" aria-label="Dial">
-          <DialDrawing dial={dial} set={at} className="mx-auto w-44" />
+          <DialDrawing dial={dial} set={at} turn={setAt} className="mx-auto w-44" />
           <label className="mt-2 flex flex-col gap-1">
             <span className="flex items-baseline justify-between">
               <span className="font-bold">Dial</span>

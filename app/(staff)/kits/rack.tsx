@@ -7,6 +7,7 @@ import { POINTS, type Point } from '@/core/knowledge/needle'
 import { BAG_WORDS, BagMark } from '@/ui/drawings/bag-mark'
 import { NeedleTag } from '@/ui/drawings/tag'
 import { needleWords } from '@/ui/words'
+import { nameKey } from '@/core/people/same-name'
 
 export interface RackBag {
   readonly projectId: string
@@ -31,11 +32,11 @@ export function Rack({ bags, machines }: { bags: readonly RackBag[]; machines: n
   const [words, setWords] = useState('')
   const [states, setStates] = useState<readonly BagState[]>([])
   const rail = useRef<HTMLUListElement>(null)
-  const sought = words.trim().toLowerCase().split(/\s+/).filter(Boolean)
+  const sought = nameKey(words).split(' ').filter(Boolean)
   const shown = bags.filter((bag) => {
-    const text = [bag.learner, bag.name, bag.fabric, bag.operation, bag.machine, bag.needle && needleWords(bag.needle)]
-      .join(' ')
-      .toLowerCase()
+    const text = nameKey(
+      [bag.learner, bag.name, bag.fabric, bag.operation, bag.machine, bag.needle && needleWords(bag.needle)].join(' '),
+    )
     return (states.length === 0 || states.includes(bag.state)) && sought.every((word) => text.includes(word))
   })
 
@@ -96,10 +97,10 @@ export function Rack({ bags, machines }: { bags: readonly RackBag[]; machines: n
           <li key={bag.projectId}>
             <Link href={`/kits/${bag.projectId}`} className="bag block h-full px-4 pb-4 pt-5">
               <span className="flex items-start justify-between gap-2">
-                <span className="text-xl font-bold">{bag.learner}</span>
+                <bdi className="min-w-0 text-xl font-bold">{bag.learner}</bdi>
                 <BagMark state={bag.state} className="text-sm" />
               </span>
-              <span className="block">{bag.name}</span>
+              <bdi className="block">{bag.name}</bdi>
               <span className="mt-1 block text-sm opacity-80">
                 {bag.fabric} · {bag.operation}
               </span>

@@ -22,7 +22,7 @@ export function RoomList({ machines }: { machines: readonly PlanMachine[] }) {
       <tbody>
         {machines.map((machine) => (
           <tr key={machine.href}>
-            <th scope="row" className="text-lg whitespace-nowrap">
+            <th scope="row" className="max-w-72 min-w-32 text-lg">
               <Link href={machine.href} className="link" prefetch={false}>
                 {machine.name}
               </Link>{' '}

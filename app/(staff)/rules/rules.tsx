@@ -5,6 +5,7 @@ import { bagStanding, kitDifferences, kitRequestFor, type KitPart, type KitRoom 
 import { computeKit } from '@/core/kit/kit'
 import type { Kit, KitMachine, KitRequest } from '@/core/kit/request'
 import { ROOM_NUMBERS, ROOM_NUMBER_NAMES, type RoomNumberName } from '@/core/knowledge/room-number'
+import { SCHOOLS, type School } from '@/core/knowledge/school'
 import { NEEDLE_SCHOOLS } from '@/core/knowledge/wear'
 import { wearOfFitting } from '@/core/machine/standing'
 import type { Fitting } from '@/core/machine/state'
@@ -37,32 +38,6 @@ interface Props {
   readonly mayChange: boolean
 }
 
-type School = keyof HouseRules['schools']
-const SCHOOLS: Readonly<
-  Record<School, { readonly question: string; readonly ways: Readonly<Record<string, string>> }>
-> = {
-  point: {
-    question: 'Woven cloth',
-    ways: {
-      'universal-first': 'universal for all',
-      'sharp-first': 'a sharp point first',
-      'large-eye': 'the large-eyed topstitch needle for nearly all',
-    },
-  },
-  denim: {
-    question: 'Denim and canvas',
-    ways: { jeans: 'always the jeans point', 'universal-100': 'a universal 100 is enough' },
-  },
-  suede: {
-    question: 'Suede and thin leather',
-    ways: { 'leather-point': 'always the leather point', universal: 'a universal that pierces it' },
-  },
-  elastane: { question: 'Elastane', ways: { stretch: 'the stretch point', microtex: 'microtex on fine elastane' } },
-  imitation: {
-    question: 'Imitation leather',
-    ways: { microtex: 'microtex', jeans: 'jeans', leather: 'the leather point' },
-  },
-}
 const DEFAULT_WAY: Readonly<Record<School, string>> = {
   point: 'universal, sharp for dense and sheer',
   denim: 'jeans where a crossing has over two layers',

@@ -6,6 +6,7 @@ import type { CheckStep } from '@/core/check/seat-check'
 import { findFault, type FaultAnswer, type KnownOfFault } from '@/core/fault/fault'
 import { CHECKS, type FaultCheck } from '@/core/knowledge/fault'
 import { SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '@/core/knowledge/symptom'
+import { counted } from '@/core/units/counted'
 import { StepPicture, type StepDrawn } from '@/ui/drawings/step-picture'
 import { SymptomDrawing } from '@/ui/drawings/symptom'
 import { FaultNote } from '@/ui/parts/fault-note'
@@ -35,7 +36,8 @@ interface Run {
 }
 
 const WHO = { learner: '', staff: 'for staff', technician: 'for a technician' } as const
-const minutes = (seconds: number) => (seconds < 60 ? `${seconds} seconds` : `${Math.round(seconds / 60)} minutes`)
+const minutes = (seconds: number) =>
+  seconds < 60 ? counted(seconds, 'second') : counted(Math.round(seconds / 60), 'minute')
 const chanceWords = (chance: number) =>
   chance >= 0.5
     ? 'most likely this'

@@ -2,7 +2,7 @@
 
 import { Printer } from 'lucide-react'
 import Link from 'next/link'
-import { useMemo, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { completeFabric } from '@/core/fabric/intake'
 import { kitRequestFor, type KitRoom } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
@@ -72,6 +72,16 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
   })
   const { facts, machineId, overrides } = draft
   const [changing, setChanging] = useState<OverridePart>()
+  const opener = useRef<Element | null>(null)
+  const openChange = (part: OverridePart) => {
+    opener.current = document.activeElement
+    setChanging(part)
+  }
+  // Back to where the change was asked for.
+  const closeChange = () => {
+    setChanging(undefined)
+    if (opener.current instanceof HTMLElement) opener.current.focus()
+  }
   const [comparing, setComparing] = useState(false)
   const { busy, fault, write } = useWrite()
   const chosen = machines.find((each) => each.machineId === machineId)
@@ -272,11 +282,11 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
                   kit={base}
                   others={overrides}
                   part={changing}
-                  leave={() => setChanging(undefined)}
+                  leave={closeChange}
                   keep={(override) => {
                     const rest = overrides.filter(({ part }) => part !== changing)
                     keep({ ...draft, overrides: override ? [...rest, override] : rest })
-                    setChanging(undefined)
+                    closeChange()
                   }}
                 />
               )}
@@ -286,7 +296,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
                 fabric={facts.fabric}
                 layers={facts.layers}
                 use={use}
-                {...(mayGive && { change: setChanging })}
+                {...(mayGive && { change: openChange })}
               />
               {!facts.sewn && (
                 <p className="text-sm">Say how many metres of seam it has, and the thread and bobbins follow.</p>

@@ -18,5 +18,5 @@ export default async function SheetPage() {
     name,
   }))
   if (courses.length === 0) return <NewProject courses={courses} />
-  return <Sheet courses={courses} columns={PROJECT_COLUMNS} />
+  return <Sheet courses={courses} columns={PROJECT_COLUMNS} mayImport={may(actor.role, 'import-kits')} />
 }

@@ -14,6 +14,8 @@ import { fabricWords } from '@/ui/words'
 interface Props {
   readonly courses: readonly { readonly courseId: string; readonly name: string }[]
   readonly columns: readonly string[]
+  /** whether a class may be read back from its JSON here */
+  readonly mayImport: boolean
 }
 
 const EXAMPLE = `learner\tproject\tcloth\toperation\tmass_gsm\tseam_layers\tcrossing_layers
@@ -21,7 +23,7 @@ Ida\tpencil roll\tduck canvas\tseam\t\t2\t6
 Jon\tneck tube\tknit\tknit hem\t185\t2\t4`
 
 /** A class's projects from a spreadsheet, pasted or as a file; or a class read back from its JSON. */
-export function Sheet({ courses, columns }: Props) {
+export function Sheet({ courses, columns, mayImport }: Props) {
   const [text, keepText] = useKept<string>('sheet', '')
   const [courseId, setCourseId] = useState(courses[0]!.courseId)
   const [rows, setRows] = useState<
@@ -145,14 +147,14 @@ export function Sheet({ courses, columns }: Props) {
           Read it
         </button>
         <button type="button" className="btn btn-outline btn-lg" onClick={() => file.current?.click()}>
-          Open a CSV or JSON file
+          Open a CSV {mayImport ? 'or JSON ' : ''}file
         </button>
         <input
           ref={file}
           type="file"
-          accept=".csv,.tsv,.txt,.json"
+          accept={mayImport ? '.csv,.tsv,.txt,.json' : '.csv,.tsv,.txt'}
           className="sr-only"
-          aria-label="A CSV or JSON file"
+          aria-label={mayImport ? 'A CSV or JSON file' : 'A CSV file'}
           tabIndex={-1}
           onChange={({ target }) => {
             void load(target.files?.[0])

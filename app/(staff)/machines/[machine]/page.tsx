@@ -72,7 +72,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
             href={`/kits/${project.projectId}?machine=${machine.machineId}`}
             className="link"
           >
-            {project.learner}: {project.name}
+            <bdi>{project.learner}</bdi>: <bdi>{project.name}</bdi>
           </Link>
         ))}
       </div>

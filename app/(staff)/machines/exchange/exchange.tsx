@@ -3,7 +3,8 @@
 import { useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { readMachineRows } from '@/core/exchange/machine-rows'
-import { freePlace, type Place } from '@/core/room/free-place'
+import { freePlace } from '@/core/room/free-place'
+import { TABLE, type Place } from '@/core/room/table'
 import type { Fault } from '@/core/schema/invalid'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
@@ -49,7 +50,7 @@ export function Exchange({ taken }: { taken: readonly Place[] }) {
     if (!rows) return
     const places = [...taken]
     for (const [index, row] of rows.good.entries()) {
-      const place = row.place ?? freePlace(places)
+      const place = row.place ?? freePlace(places.map((each) => ({ place: each, size: TABLE })))
       places.push(place)
       const { name, number, notes, traits } = row
       const body = { machineId: rows.ids[index]!, name, number, notes, place, traits, source: 'manual' }

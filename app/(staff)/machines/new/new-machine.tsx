@@ -25,11 +25,13 @@ export function NewMachine({
   archetypes,
   place,
   number,
+  mayImport,
 }: {
   questions: readonly { readonly trait: string; readonly question: string; readonly schema: FieldSchema }[]
   archetypes: readonly Archetype[]
   place: { readonly x: number; readonly y: number }
   number: number
+  mayImport: boolean
 }) {
   const [draft, keep] = useKept<Draft>('new-machine', { name: '', number, source: 'manual', traits: {} })
   const [machineId] = useState(() => uuid())
@@ -63,12 +65,17 @@ export function NewMachine({
       <div>
         <h1 className="text-3xl font-bold">Add a machine</h1>
         <p className="mt-1">
-          Stand at it with its manual. Leave open what you do not know; it is asked for again later. Several at once
-          come{' '}
-          <Link className="link" href="/machines/exchange">
-            from a file
-          </Link>
-          .
+          Stand at it with its manual. Leave open what you do not know; it is asked for again later.
+          {mayImport && (
+            <>
+              {' '}
+              Several at once come{' '}
+              <Link className="link" href="/machines/exchange">
+                from a file
+              </Link>
+              .
+            </>
+          )}
         </p>
       </div>
       <div className="flex flex-wrap gap-4">

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation'
 import { may } from '@/core/people/role'
 import { ARCHETYPES } from '@/core/knowledge/archetype'
 import { freePlace } from '@/core/room/free-place'
+import { TABLE } from '@/core/room/table'
 import { readRoom } from '@/store/machine/machines'
 import { mustSee } from '../../../_server/actor'
 import { theStore } from '../../../_server/store'
@@ -19,7 +20,8 @@ export default async function NewMachinePage() {
     <NewMachine
       questions={traitQuestions()}
       archetypes={ARCHETYPES}
-      place={freePlace(machines.map(({ place }) => place))}
+      place={freePlace(machines.map(({ place }) => ({ place, size: TABLE })))}
+      mayImport={may(actor.role, 'import-machines')}
       number={Math.max(0, ...machines.map(({ number }) => number)) + 1}
     />
   )

@@ -3,14 +3,12 @@
 import { DndContext, KeyboardSensor, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core'
 import Link from 'next/link'
 import { useRef, useState } from 'react'
-import { INSTRUCTOR_TABLE, TABLE } from '@/ui/drawings/room-plan'
+import { toast } from 'sonner'
+import { FARTHEST, INSTRUCTOR_TABLE, TABLE, tableInTheWay, type Place, type TableSize } from '@/core/room/table'
+import { spoken } from '@/ui/parts/drag-words'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
-interface Place {
-  readonly x: number
-  readonly y: number
-}
 interface Machine {
   readonly machineId: string
   readonly name: string
@@ -24,13 +22,12 @@ interface Table {
   readonly name: string
   readonly below: string
   readonly place: Place
-  readonly size: { readonly width: number; readonly height: number }
+  readonly size: TableSize
 }
 const INSTRUCTOR = 'instructor'
 
 /** Tables stand on a grid this fine, in tenths of a metre. */
 const GRID = 1
-const MOST = 400
 
 /** The room as it is really furnished: each table is dragged to where it stands, by hand or by keys. */
 export function Arrange({ machines, instructor }: { machines: readonly Machine[]; instructor?: Place }) {
@@ -47,7 +44,7 @@ export function Arrange({ machines, instructor }: { machines: readonly Machine[]
       id: INSTRUCTOR,
       name: 'Instructor',
       below: instructor ? '' : 'drag to where you stand',
-      place: instructor ?? { x: 50, y: Math.min(MOST, lowest + 17) },
+      place: instructor ?? { x: 50, y: Math.min(FARTHEST, lowest + 17) },
       size: INSTRUCTOR_TABLE,
     },
   ]
@@ -65,10 +62,16 @@ export function Arrange({ machines, instructor }: { machines: readonly Machine[]
   const scale = () => (floor.current?.clientWidth ?? width) / right
 
   const put = (table: Table, delta: { x: number; y: number }) => {
-    const snap = (value: number) => Math.min(MOST, Math.max(0, Math.round(value / GRID) * GRID))
+    const snap = (value: number) => Math.min(FARTHEST, Math.max(0, Math.round(value / GRID) * GRID))
     const before = at(table)
     const place = { x: snap(before.x + delta.x / scale()), y: snap(before.y + delta.y / scale()) }
     if (place.x === before.x && place.y === before.y) return
+    const others = tables.filter(({ id }) => id !== table.id).map((each) => ({ ...each, place: at(each) }))
+    const other = tableInTheWay(place, table.size, others)
+    if (other) {
+      toast.error(`${other.name} stands there; ${table.name} is back where it was`)
+      return
+    }
     setMoved({ ...moved, [table.id]: place })
     const [command, body] =
       table.id === INSTRUCTOR
@@ -97,6 +100,7 @@ export function Arrange({ machines, instructor }: { machines: readonly Machine[]
       <DndContext
         id="arrange"
         sensors={sensors}
+        accessibility={spoken((id) => tables.find((each) => each.id === id)?.name)}
         onDragEnd={({ active, delta }) => {
           const table = tables.find(({ id }) => id === active.id)
           if (table) put(table, delta)
@@ -142,7 +146,7 @@ function OneTable({ table, place, right, bottom }: { table: Table; place: Place;
         transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
       }}
     >
-      <span className="block text-lg font-bold">{table.name}</span>
+      <span className="block w-full truncate text-lg font-bold">{table.name}</span>
       {table.below && <span className="text-sm">{table.below}</span>}
     </button>
   )

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import type { PlannedSeat, PlanProof } from '@/core/schema/session'
 import type { SheetFigures } from '@/core/session/sheet'
 import { plain } from '@/core/knowledge/rule'
+import { counted } from '@/core/units/counted'
 import type { SheetProps } from './sheet-props'
 import type { usePlanning } from './use-planning'
 
@@ -38,7 +39,8 @@ export function PlanLine(props: Props) {
               <span className="numeral text-4xl">{seated}</span> of {learners.length} seated
             </p>
             <p>
-              <span className="numeral text-4xl">{plain(figures.minutes)}</span> minutes of changeovers
+              <span className="numeral text-4xl">{plain(figures.minutes)}</span>{' '}
+              {figures.minutes === 1 ? 'minute' : 'minutes'} of changeovers
             </p>
             <p>
               <span className="numeral text-4xl">{figures.needles}</span> needles put in
@@ -88,7 +90,7 @@ export function PlanLine(props: Props) {
           <p className="mt-2 flex items-center gap-3">
             <progress className="progress w-40" aria-label="Planning" />
             {found
-              ? `${found.seated} of ${found.of} seated with ${plain(found.changeoverMinutes)} minutes so far; nobody can do it in less than ${plain(found.boundMinutes)}.`
+              ? `${found.seated} of ${found.of} seated with ${minutesOf(found.changeoverMinutes)} so far; nobody can do it in less than ${plain(found.boundMinutes)}.`
               : 'Looking for places …'}
           </p>
         )}
@@ -128,11 +130,13 @@ function proofWords(
     return `Planned anew from block ${proof.fromBlock} on, ${moves}.`
   }
   if (breaches.length > 0 || seated !== planned || Math.abs(minutes - proof.changeoverMinutes) > 1e-9)
-    return `Changed by hand: the plan seated ${planned} with ${plain(proof.changeoverMinutes)} minutes.`
+    return `Changed by hand: the plan seated ${planned} with ${minutesOf(proof.changeoverMinutes)}.`
   if (proof.optimal)
-    return `Proved: no plan seats more than ${seated}, and none that does takes fewer than ${plain(proof.changeoverMinutes)} minutes.`
-  return `Not proved to the end: at best ${plain(proof.boundMinutes)} minutes could do.`
+    return `Proved: no plan seats more than ${seated}, and none that does takes less than ${minutesOf(proof.changeoverMinutes)}.`
+  return `Not proved to the end: at best ${minutesOf(proof.boundMinutes)} could do.`
 }
+
+const minutesOf = (minutes: number): string => counted(minutes, 'minute')
 
 function byHandWords(byHand: Props['byHand'], { minutes, needles }: SheetFigures, seated: number): string {
   const fewer = seated - byHand.seated
@@ -140,6 +144,6 @@ function byHandWords(byHand: Props['byHand'], { minutes, needles }: SheetFigures
   const saved = byHand.minutes - minutes
   const spared = byHand.needles - needles
   return saved <= 0 && fewer <= 0
-    ? `First come, first seated would take ${plain(byHand.minutes)} minutes.`
-    : `First come, first seated would take ${plain(byHand.minutes)} minutes${seats}${spared > 0 ? `, and ${spared} more ${spared === 1 ? 'needle' : 'needles'}` : ''}.`
+    ? `First come, first seated would take ${minutesOf(byHand.minutes)}.`
+    : `First come, first seated would take ${minutesOf(byHand.minutes)}${seats}${spared > 0 ? `, and ${spared} more ${spared === 1 ? 'needle' : 'needles'}` : ''}.`
 }

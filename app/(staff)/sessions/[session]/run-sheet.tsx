@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import type { PlannedSeat } from '@/core/schema/session'
 import { breachWords, byHandFigures, moveOptions, moveSeat, placeKey, sheetFigures } from '@/core/session/sheet'
+import { spoken } from '@/ui/parts/drag-words'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { PrintButton } from '@/ui/parts/print-button'
 import { useFormId } from '@/ui/parts/use-form-id'
@@ -199,6 +200,12 @@ export function RunSheet(props: SheetProps) {
       <DndContext
         id="run-sheet"
         sensors={sensors}
+        accessibility={spoken((id) => {
+          if (id === 'tray') return 'without a seat'
+          const [machine, block] = id.split(' ')
+          const name = props.machines.find(({ machineId }) => machineId === machine)?.name
+          return name === undefined ? who.get(id)?.learner : `${name}, block ${block}`
+        })}
         onDragStart={({ active }) => setCarried(String(active.id))}
         onDragCancel={() => setCarried(undefined)}
         onDragEnd={({ active, over }) => {

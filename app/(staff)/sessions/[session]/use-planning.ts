@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useRef, useState, useTransition } from 'react'
 import { toast } from 'sonner'
+import { counted } from '@/core/units/counted'
 import { v7 as uuid } from 'uuid'
 import type { Fault } from '@/core/schema/invalid'
 import { eachLine } from '@/ui/lines'
@@ -29,7 +30,8 @@ export function usePlanning(sessionId: string) {
     else if ('error' in line) {
       setFault(line.error)
       toast.error(line.error.message)
-    } else toast.success(`${line.seated} of ${line.of} seated, ${line.changeoverMinutes} minutes of changeovers`)
+    } else
+      toast.success(`${line.seated} of ${line.of} seated, ${counted(line.changeoverMinutes, 'minute')} of changeovers`)
   }
 
   const plan = async (basis: () => Promise<string | null>, fromBlock?: number) => {

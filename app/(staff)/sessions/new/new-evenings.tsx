@@ -5,12 +5,15 @@ import { FaultNote } from '@/ui/parts/fault-note'
 import { useFormId } from '@/ui/parts/use-form-id'
 import { useWrite } from '@/ui/parts/use-write'
 import { formatInTimeZone } from '@/ui/time'
-import { momentIn } from '@/ui/zone'
+import { momentIn, MOST_WEEKS, wrongWithEvening } from '@/ui/zone'
 
 interface Course {
   readonly courseId: string
   readonly name: string
 }
+
+/** Turns at a machine in one evening. */
+const MOST_BLOCKS = 12
 
 /** One evening, or the same one every week. */
 export function NewEvenings({
@@ -30,16 +33,24 @@ export function NewEvenings({
   const [weeks, setWeeks] = useState(1)
   const { busy, fault, write } = useWrite()
   const { idOf } = useFormId()
-  const sessions = Array.from({ length: Math.min(60, Math.max(1, weeks || 1)) }, (_, week) => ({
+  const sessions = Array.from({ length: Math.min(MOST_WEEKS, Math.max(1, Math.floor(weeks) || 1)) }, (_, week) => ({
     startsAt: momentIn(day, from, timeZone, week),
     endsAt: momentIn(day, to, timeZone, week),
     blocks,
   }))
+  const wrong =
+    wrongWithEvening({ day, from, to }, timeZone, weeks) ??
+    (Number.isInteger(blocks) && blocks >= 1 && blocks <= MOST_BLOCKS
+      ? undefined
+      : `Say how many blocks: 1 to ${MOST_BLOCKS}`)
   return (
     <form
       className="sheet flex flex-col gap-4 p-5"
+      noValidate
       onSubmit={(event) => {
         event.preventDefault()
+        // What is wrong stands above the button already.
+        if (wrong) return
         void write(
           'add-sessions',
           {
@@ -73,10 +84,14 @@ export function NewEvenings({
         <Field label="To" type="time" value={to} set={setTo} />
       </div>
       <div className="grid gap-4 sm:grid-cols-2">
-        <Count label="Blocks: turns at a machine in one evening" value={blocks} most={12} set={setBlocks} />
-        <Count label="Every week, so many times" value={weeks} most={60} set={setWeeks} />
+        <Count label="Blocks: turns at a machine in one evening" value={blocks} most={MOST_BLOCKS} set={setBlocks} />
+        <Count label="Every week, so many times" value={weeks} most={MOST_WEEKS} set={setWeeks} />
       </div>
-      {day && from && to && (
+      {wrong ? (
+        <p role="status" className="font-bold">
+          {wrong}.
+        </p>
+      ) : (
         <p>
           {formatInTimeZone(sessions[0]!.startsAt, timeZone)}
           {sessions.length > 1 && ` to ${formatInTimeZone(sessions.at(-1)!.startsAt, timeZone)}`}

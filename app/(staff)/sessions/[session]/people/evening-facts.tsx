@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
-import { momentIn } from '@/ui/zone'
+import { momentIn, wrongWithEvening } from '@/ui/zone'
 
 interface Facts {
   readonly day: string
@@ -29,14 +29,17 @@ export function EveningFacts({ sessionId, timeZone, facts }: { sessionId: string
       />
     </label>
   )
+  const wrong = wrongWithEvening(now, timeZone)
   return (
     <details className="mt-6">
       <summary className="cursor-pointer text-xl font-bold">Move it, or call it off</summary>
       <form
         aria-label="This evening"
+        noValidate
         className="mt-3 flex flex-wrap items-end gap-3"
         onSubmit={(event) => {
           event.preventDefault()
+          if (wrong) return
           void write(
             'change-session',
             {
@@ -78,6 +81,11 @@ export function EveningFacts({ sessionId, timeZone, facts }: { sessionId: string
           Keep it so
         </button>
       </form>
+      {wrong && (
+        <p role="status" className="mt-2 font-bold">
+          {wrong}.
+        </p>
+      )}
       <FaultNote fault={fault} />
     </details>
   )

@@ -87,7 +87,7 @@ export function CoursePlan({
         return
       }
     }
-    toast.success(`${weeks.length} evenings are planned`)
+    toast.success(weeks.length === 1 ? 'One evening is planned' : `${weeks.length} evenings are planned`)
     setWeeks([])
     router.refresh()
   }
@@ -136,7 +136,8 @@ export function CoursePlan({
                 <div>
                   <p className="text-lg">
                     <span className="numeral text-2xl">{week.seats.length}</span> seated,{' '}
-                    <span className="numeral text-2xl">{plain(week.changeoverMinutes)}</span> minutes of changeovers
+                    <span className="numeral text-2xl">{plain(week.changeoverMinutes)}</span>{' '}
+                    {week.changeoverMinutes === 1 ? 'minute' : 'minutes'} of changeovers
                     {week.optimal ? '' : ' (not proved)'}
                   </p>
                   {week.needles.length > 0 && (
