@@ -8,13 +8,15 @@ import pg from 'pg'
 import { from as copyFrom } from 'pg-copy-streams'
 import { v7 as uuid } from 'uuid'
 import type { Happening, MachineEvent } from '@/core/machine/event'
-import { foldNext, UNSEEN } from '@/core/machine/fold'
+import { FOLD_VERSION, foldNext, UNSEEN } from '@/core/machine/fold'
 import { freePort, startCluster } from '@/store/cluster/private-cluster'
 import { connect } from '@/store/connect'
 import { migrate } from '@/store/migrate'
 import { createSite } from '@/store/site/create-site'
 import { Chance } from '../bin/demo-data/random'
+import { runCommand } from '@/store/commands/run'
 import { DEMO_MACHINES } from '../bin/demo-data/machines'
+import { DEMO_PROJECTS } from '../bin/demo-data/projects'
 import { buildWhenChanged } from '../bin/serve/build'
 import { startServer } from '../bin/serve/next-server'
 
@@ -24,6 +26,7 @@ import { startServer } from '../bin/serve/next-server'
  */
 const MACHINES = 500
 const LINES = Number(process.env['ORTHODEX_BENCH_LINES'] ?? 5_000_000)
+const LEARNERS = 100
 const RUNS = 100
 /** A server that runs for years has compiled its paths long ago; these go before the first that counts. */
 const WARMING = 400
@@ -42,6 +45,7 @@ const who = await store
 
 const chance = new Chance(7)
 const MINUTE = 60_000
+const DAY = 24 * 60 * MINUTE
 const START = Date.UTC(2016, 0, 4, 9)
 const day = new Map<number, string>()
 /** The same line again and again would pack too well: what happens is drawn as a room's week goes. */
@@ -141,15 +145,35 @@ function* rows(): Generator<string> {
       }
     }
     const { needlesBefore = [], ...kept } = state
-    states.push([who.siteId, machineId, JSON.stringify(kept), JSON.stringify(needlesBefore)].join('\t'))
+    states.push([who.siteId, machineId, JSON.stringify(kept), JSON.stringify(needlesBefore), FOLD_VERSION].join('\t'))
   }
   yield chunk.join('')
 }
 await pipeline(Readable.from(rows()), copy.query(copyFrom(`copy machine_event (${columns}) from stdin`)))
 await pipeline(
   Readable.from(states.map((row) => `${row}\n`)),
-  copy.query(copyFrom('copy machine_state (site_id, machine_id, state, needles_before) from stdin')),
+  copy.query(copyFrom('copy machine_state (site_id, machine_id, state, needles_before, fold_version) from stdin')),
 )
+
+// A class of a hundred, an evening to come, and shelves: what kits, stores and run sheet read.
+const courseId = uuid()
+const sessionId = uuid()
+const projectIds = Array.from({ length: LEARNERS }, () => uuid())
+const run = (name: string, body: object) => runCommand(store, who, name, { commandId: uuid(), body })
+await run('open-course', { courseId, name: 'The Long Class' })
+for (const [index, projectId] of projectIds.entries()) {
+  const { learner: _, machine: _machine, ...facts } = DEMO_PROJECTS[index % DEMO_PROJECTS.length]!
+  const learner = `Learner ${index + 1}`
+  await run('add-project', { projectId, courseId, personId: uuid(), enrolmentId: uuid(), ...facts, learner })
+}
+const startsAt = new Date(Math.ceil(Date.now() / DAY) * DAY + DAY + 18 * 60 * MINUTE)
+const endsAt = new Date(startsAt.getTime() + 120 * MINUTE)
+const evening = { sessionId, startsAt: startsAt.toISOString(), endsAt: endsAt.toISOString(), blocks: 2 }
+await run('add-sessions', { courseId, sessions: [evening] })
+for (const point of ['universal', 'jeans', 'microtex'] as const)
+  for (const sizeNm of [70, 80, 90, 100])
+    await run('receive-stock', { item: { kind: 'needle', system: '130/705 H', point, sizeNm }, count: 100_000 })
+
 // What the database still owes for the load it does now, not beside what is measured: years would have done it long ago.
 await copy.query('vacuum analyze')
 await copy.query('checkpoint')
@@ -271,6 +295,58 @@ try {
         some(),
       ]),
     20,
+    2,
+  )
+  await beside(
+    'the rack of 100 bags',
+    'no budget yet',
+    () => ask('/kits'),
+    async () => {
+      await bare('select * from project where site_id = $1', [who.siteId])
+      await bare('select machine_id, state from machine_state where site_id = $1', [who.siteId])
+      await bare('select * from trait where site_id = $1', [who.siteId])
+    },
+    20,
+    5,
+  )
+  await beside(
+    'one bag',
+    'no budget yet',
+    () => ask(`/kits/${chance.pick(projectIds)}`),
+    async () => {
+      await bare('select * from project where site_id = $1 and project_id = $2', [who.siteId, chance.pick(projectIds)])
+      await bare('select machine_id, state from machine_state where site_id = $1', [who.siteId])
+      await bare('select * from trait where site_id = $1', [who.siteId])
+    },
+    20,
+    5,
+  )
+  await beside(
+    'the stores',
+    'no budget yet',
+    () => ask('/stores'),
+    async () => {
+      await bare('select * from stock_move where site_id = $1', [who.siteId])
+      await bare(
+        `select machine_id, body from machine_event where site_id = $1 and kind in ('needle-changed', 'needle-broke')
+           and happened_at > now() - interval '8 weeks'`,
+        [who.siteId],
+      )
+    },
+    20,
+    5,
+  )
+  await beside(
+    'a run sheet of 500 machines',
+    'no budget yet',
+    () => ask(`/sessions/${sessionId}`),
+    async () => {
+      await bare('select * from session where site_id = $1', [who.siteId])
+      await bare('select * from project where site_id = $1', [who.siteId])
+      await bare('select machine_id, state from machine_state where site_id = $1', [who.siteId])
+      await bare('select * from trait where site_id = $1', [who.siteId])
+    },
+    10,
     2,
   )
 } finally {

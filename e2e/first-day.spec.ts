@@ -16,23 +16,23 @@ test('an empty venue, a machine typed in by its traits, a cloth by its numbers',
       await answer(question).getByLabel(name, { exact: true }).fill(value)
   }
   await page.getByLabel('Which needle system does its manual or plate name?').fill('HA x 1')
-  await numbers('Finest and thickest needle it takes (1/100 mm)', { min: '65', max: '100' })
+  await numbers('Finest and thickest needle it takes (1/100 mm)', { lowest: '65', highest: '100' })
   await choose('Which way does the flat of the needle’s shank face?', 'right')
   await choose('Which way is the eye threaded?', 'left to right')
   await choose('How does the bobbin go in?', 'side')
   await choose('Does the bobbin run like a P or like a 9?', '9')
   await page.getByLabel('How many spools can it hold?').fill('1')
   await numbers('Tension: lowest, highest and normal mark, and the step between marks', {
-    min: '0',
-    max: '18',
-    normal: '8',
-    step: '1',
+    lowest: '0',
+    highest: '18',
+    'normal mark': '8',
+    'step between marks': '1',
   })
   await choose('How does the take-up lever hold the thread?', 'closed eye')
   await choose('Can foot pressure be adjusted?', 'fixed')
   await choose('Which stitches does it have?', 'straight', 'zigzag')
   await page.getByLabel('Widest zigzag (mm)').fill('4')
-  await numbers('Shortest and longest stitch (mm)', { min: '1', max: '3' })
+  await numbers('Shortest and longest stitch (mm)', { lowest: '1', highest: '3' })
   await choose('How is stitch length marked?', 'backwards')
   await choose('Which feet are there for it?', 'standard')
   await choose('Does it have built-in even feed?', 'no')

@@ -48,7 +48,7 @@ test('long names break no map, no list, no page and no print', async ({ page }) 
     await page.setViewportSize({ width, height: 800 })
     for (const path of [
       '/room',
-      '/room?as=list',
+      '/room?view=list',
       '/room/arrange',
       '/room/before',
       `/machines/${ids[0]!}`,

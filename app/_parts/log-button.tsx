@@ -25,7 +25,7 @@ export function LogButton() {
   return (
     <>
       <button type="button" className="btn btn-outline min-h-11" aria-keyshortcuts="/" onClick={() => setOpen(true)}>
-        <PenLine className="size-4" aria-hidden="true" /> Log
+        <PenLine className="size-4" aria-hidden="true" /> <span className="max-sm:sr-only">Log</span>
       </button>
       {open && <LogDialog {...(here && { here })} close={() => setOpen(false)} />}
     </>

@@ -7,7 +7,7 @@ import { usePathname } from 'next/navigation'
 export function Places({ places }: { places: readonly { readonly href: string; readonly name: string }[] }) {
   const path = usePathname()
   return (
-    <nav aria-label="Places" className="flex flex-wrap gap-x-1">
+    <nav aria-label="Places" className="flex gap-x-1 overflow-x-auto max-md:order-last max-md:w-full">
       {places.map(({ href, name }) => {
         const here = path === href || path.startsWith(`${href}/`) || (href === '/room' && path.startsWith('/machines'))
         return (
@@ -15,7 +15,7 @@ export function Places({ places }: { places: readonly { readonly href: string; r
             key={href}
             href={href}
             aria-current={here ? 'page' : undefined}
-            className={`flex min-h-11 items-center border-b-2 px-3 ${here ? 'border-secondary font-bold' : 'border-transparent hover:border-base-300'}`}
+            className={`flex min-h-11 shrink-0 items-center border-b-2 px-3 ${here ? 'border-secondary font-bold' : 'border-transparent hover:border-base-300'}`}
           >
             {name}
           </Link>

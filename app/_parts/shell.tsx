@@ -44,7 +44,7 @@ export function Shell({
   return (
     <>
       <header className="sticky top-0 z-20 border-b border-base-300 bg-base-100 print:hidden">
-        <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2">
+        <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 max-md:gap-x-2">
           <Link href="/" className="flex items-center gap-2 py-1 text-lg font-bold">
             <Mark /> Orthodex
           </Link>

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
 import { anyMachine, anyRequest } from '../testing/arbitraries'
 import { ORDINARY_MACHINE } from '../testing/ordinary-machine'
-import { bagStanding, kitDifferences, kitRequestFor, type KitRoom } from './for-room'
+import { bagStanding, kitAnswerFor, kitDifferences, kitRequestFor, type KitRoom } from './for-room'
 import { computeKit } from './kit'
 import type { Kit, KitMachine, KitRequest } from './request'
 
@@ -22,6 +22,29 @@ const leather = {
 }
 const best = (work: typeof poplin, on: KitMachine, inRoom = room): Kit =>
   computeKit(kitRequestFor(work, on, inRoom)).kits[0]!
+
+describe('the kits of a hall', () => {
+  it('are for every machine what they would be asked for one by one, however often its like was asked before', () =>
+    fc.assert(
+      fc.property(
+        fc.array(anyRequest, { minLength: 1, maxLength: 4 }),
+        fc.array(anyMachine, { minLength: 1, maxLength: 3 }),
+        (works, machines) => {
+          const hall = { ...room }
+          for (const on of [...machines, ...machines.map((each) => ({ ...each }))])
+            for (const work of works)
+              expect(kitAnswerFor(work, on, hall)).toEqual(computeKit(kitRequestFor(work, on, hall)))
+        },
+      ),
+      { numRuns: 40 },
+    ))
+
+  it('are another room’s own where its rules are others', () => {
+    const sharp: KitRoom = { ...room, rules: { ...DEFAULT_HOUSE_RULES, schools: { point: 'sharp-first' } } }
+    expect(kitAnswerFor(poplin, machine, room).kits[0]!.needle.point).not.toBe('microtex')
+    expect(kitAnswerFor(poplin, machine, sharp).kits[0]!.needle.point).toBe('microtex')
+  })
+})
 
 describe('a bag on the rack', () => {
   const two = [

@@ -1,7 +1,7 @@
 import type { HouseRules } from '../schema/house-rules'
 import { computeKit } from './kit'
 import type { DropTest } from './needle-fit'
-import type { Kit, KitMachine, KitRequest, KitStock, Refusal } from './request'
+import type { Kit, KitAnswer, KitMachine, KitRequest, KitStock, Refusal } from './request'
 
 /** What a room brings to every kit: its choices, its shelf, its drop tests. */
 export interface KitRoom {
@@ -27,6 +27,28 @@ export function kitRequestFor(project: Work, machine: KitMachine, { rules, stock
     dropTests,
     ...(stock && { stock }),
   }
+}
+
+const ANSWERS = new WeakMap<KitRoom, Map<string, KitAnswer>>()
+const TEXTS = new WeakMap<KitMachine, string>()
+const textOf = (machine: KitMachine): string => {
+  const known = TEXTS.get(machine) ?? JSON.stringify(machine)
+  TEXTS.set(machine, known)
+  return known
+}
+
+/**
+ * The kits of a piece of work on a machine of this room. A large hall has many machines and few kinds of them: what was
+ * answered for one is the answer for its like, as long as the room is the same.
+ */
+export function kitAnswerFor(project: Work, machine: KitMachine, room: KitRoom): KitAnswer {
+  const answers = ANSWERS.get(room) ?? new Map<string, KitAnswer>()
+  ANSWERS.set(room, answers)
+  const { fabric, layers, operation } = project
+  const key = `${JSON.stringify([fabric, layers, operation])} ${textOf(machine)}`
+  const answer = answers.get(key) ?? computeKit(kitRequestFor(project, machine, room))
+  answers.set(key, answer)
+  return answer
 }
 
 export type BagState = 'good' | 'marginal' | 'refused' | 'short' | 'overridden'
@@ -61,7 +83,7 @@ export function bagStanding(
 ): BagStanding {
   const answers = machines.flatMap(({ machineId, machine }) => {
     if (!machine) return []
-    const { kits, refusals } = computeKit(kitRequestFor(project, machine, room))
+    const { kits, refusals } = kitAnswerFor(project, machine, room)
     return [{ machineId, kit: kits[0], refusals, state: stateOf(kits[0]) }]
   })
   const able = answers.filter(({ kit }) => kit).length

@@ -1,6 +1,5 @@
 import { fabricClass, completeFabric } from '../fabric/intake'
-import { kitRequestFor, type KitRoom } from '../kit/for-room'
-import { computeKit } from '../kit/kit'
+import { kitAnswerFor, kitRequestFor, type KitRoom } from '../kit/for-room'
 import type { Kit, Refusal } from '../kit/request'
 import { travel } from '../kit/travel'
 import { ACCESS_NEED_WORDS, COMPLEX_DRIVES, DRIVES_AFTER_SIGN_OFF, type AccessNeed } from '../knowledge/session'
@@ -114,16 +113,19 @@ function unfit(learner: EveningLearner, { traits }: EveningMachine): string | un
 
 type KitOrWhy = { readonly kit: Kit } | { readonly whyNot: string; readonly refusal?: Refusal }
 
-function kitFor(learner: EveningLearner, machine: EveningMachine, room: KitRoom): KitOrWhy {
+function kitFor(
+  learner: EveningLearner,
+  machine: EveningMachine,
+  known: ReturnType<typeof kitMachine>,
+  room: KitRoom,
+): KitOrWhy {
   const { given } = learner
   if (given?.machineId === machine.machineId) return { kit: given.kit }
-  const known = kitMachine(machine.traits)
   if ('missing' in known) return { whyNot: `Not known yet: ${TRAIT_QUESTIONS[known.missing[0]!].toLowerCase()}` }
-  const request = kitRequestFor(learner, known.machine, room)
-  const { kits, refusals } = computeKit(request)
+  const { kits, refusals } = kitAnswerFor(learner, known.machine, room)
   // What the shelf cannot give is counted by the plan, since a machine may hold it already.
   const kit = kits[0]
-  if (kit) return { kit: given ? travel(request, given.kit, kit) : kit }
+  if (kit) return { kit: given ? travel(kitRequestFor(learner, known.machine, room), given.kit, kit) : kit }
   const refusal = refusals[0]
   return refusal ? { whyNot: refusal.because, refusal } : { whyNot: 'It cannot make this kit' }
 }
@@ -137,10 +139,11 @@ export function eveningQuestion(facts: EveningFacts, now: string): EveningQuesti
   const kits = new Map<string, Map<string, Kit>>()
   const whyNot = new Map<string, Map<string, string>>()
   const refusals = new Map<string, Map<string, Refusal>>()
+  const known = new Map(facts.machines.map(({ machineId, traits }) => [machineId, kitMachine(traits)]))
   for (const learner of facts.learners) {
     const [own, why, refused] = [new Map<string, Kit>(), new Map<string, string>(), new Map<string, Refusal>()]
     for (const machine of facts.machines) {
-      const found = kitFor(learner, machine, facts.room)
+      const found = kitFor(learner, machine, known.get(machine.machineId)!, facts.room)
       if ('kit' in found) own.set(machine.machineId, found.kit)
       if ('refusal' in found && found.refusal) refused.set(machine.machineId, found.refusal)
       const not = unfit(learner, machine) ?? ('whyNot' in found ? found.whyNot : undefined)
