@@ -8,6 +8,7 @@ import type { Kit, KitRequest } from '@/core/kit/request'
 import { FIBRES, FINISHES } from '@/core/units/thread'
 import { sizeText } from '@/core/units/needle-size'
 import { NumberField } from './number-field'
+import { SelectField } from './select-field'
 
 const PART_NAMES: Readonly<Record<OverridePart, string>> = {
   needle: 'needle',
@@ -150,14 +151,14 @@ function Value({
     }
     return (
       <div className="flex flex-wrap gap-3">
-        <Choice
-          name="Point"
+        <SelectField
+          label="Point"
           options={(Object.keys(POINTS) as Point[]).map((each) => [each, POINTS[each].words])}
           value={needle.point}
           set={(next) => point(next as Point)}
         />
-        <Choice
-          name="Size"
+        <SelectField
+          label="Size"
           options={sizesNm.map((each) => [String(each), sizeText(each)])}
           value={String(needle.sizeNm)}
           set={(next) => {
@@ -167,8 +168,8 @@ function Value({
           }}
         />
         {gaps && (
-          <Choice
-            name="Apart"
+          <SelectField
+            label="Apart"
             options={gaps
               .filter((each) => each.sizesNm.includes(needle.sizeNm))
               .map((each) => [String(each.gapMm), `${each.gapMm} mm`])}
@@ -184,14 +185,14 @@ function Value({
     return (
       <div className="flex flex-wrap gap-3">
         <Amount name="tex" value={thread.tex} set={(tex) => set({ ...thread, tex })} step={1} />
-        <Choice
-          name="Fibre"
+        <SelectField
+          label="Fibre"
           options={FIBRES.map((each) => [each, each])}
           value={thread.fibre}
           set={(next) => set({ ...thread, fibre: next as typeof thread.fibre })}
         />
-        <Choice
-          name="Finish"
+        <SelectField
+          label="Finish"
           options={FINISHES.map((each) => [each, each])}
           value={thread.finish ?? 'spun'}
           set={(next) => set({ ...thread, finish: next as NonNullable<typeof thread.finish> })}
@@ -216,37 +217,12 @@ function Value({
   if (part === 'dial') return <Amount name="Dial" value={value as number} step={dial?.step ?? 0.5} set={set} />
   const words: readonly string[] = part === 'foot' ? FEET : ['low', 'normal', 'high']
   return (
-    <Choice
-      name={part === 'foot' ? 'Foot' : 'Pressure'}
+    <SelectField
+      label={part === 'foot' ? 'Foot' : 'Pressure'}
       options={words.map((each) => [each, spaced(each)])}
       value={value as string}
       set={(next) => set(next as Override['value'])}
     />
-  )
-}
-
-function Choice({
-  name,
-  options,
-  value,
-  set,
-}: {
-  name: string
-  options: readonly (readonly [string, string])[]
-  value: string
-  set: (value: string) => void
-}) {
-  return (
-    <label className="flex flex-col gap-1">
-      <span className="text-sm">{name}</span>
-      <select className="select" value={value} onChange={({ target }) => set(target.value)}>
-        {options.map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
   )
 }
 

@@ -11,6 +11,7 @@ import type { Dial } from '@/core/units/dial'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { SewnFace, SewnSection } from '@/ui/drawings/sewn-line'
 import { MOMENTS, StitchForming } from '@/ui/drawings/stitch-forming'
+import { SelectField } from '@/ui/parts/select-field'
 
 interface Cloth {
   readonly name: string
@@ -128,13 +129,13 @@ export function Lab({
           </button>
         </section>
         <div className="flex flex-col gap-4 max-lg:order-last">
-          <Select
+          <SelectField
             label="What is wrong"
             value={fault}
             options={STITCH_FAULTS.map((each) => [each, STITCH_FAULT_WORDS[each]])}
             set={(next) => setFault(next as StitchFault)}
           />
-          <Select
+          <SelectField
             label="Machine"
             value={String(which)}
             options={dials.map(({ name }, index) => [String(index), name])}
@@ -143,44 +144,44 @@ export function Lab({
               setAt(dials[Number(next)]!.dial.normal)
             }}
           />
-          <Select
+          <SelectField
             label="Cloth"
             value={String(cloth)}
             options={cloths.map(({ name }, index) => [String(index), name])}
             set={(next) => setCloth(Number(next))}
           />
           <div className="grid grid-cols-2 gap-3">
-            <Select
+            <SelectField
               label="Layers"
               value={String(layers)}
               options={[1, 2, 4, 6, 8].map((each) => [String(each), String(each)])}
               set={(next) => setLayers(Number(next))}
             />
-            <Select
+            <SelectField
               label="Stitch"
               value={kind}
               options={STITCH_KINDS.map((each) => [each, KIND_WORDS[each]])}
               set={(next) => setKind(next as StitchKind)}
             />
-            <Select
+            <SelectField
               label="Top thread"
               value={String(top)}
               options={THREADS.map((tex) => [String(tex), `${tex} tex`])}
               set={(next) => setTop(Number(next))}
             />
-            <Select
+            <SelectField
               label="Bobbin thread"
               value={String(bobbin)}
               options={THREADS.map((tex) => [String(tex), `${tex} tex`])}
               set={(next) => setBobbin(Number(next))}
             />
-            <Select
+            <SelectField
               label="Length"
               value={String(lengthMm)}
               options={[0.8, 1.5, 2, 2.5, 3, 4].map((each) => [String(each), `${each} mm`])}
               set={(next) => setLengthMm(Number(next))}
             />
-            <Select
+            <SelectField
               label="Bobbin’s spring"
               value={String(spring)}
               options={[
@@ -251,30 +252,5 @@ export function Lab({
         </div>
       </div>
     </>
-  )
-}
-
-function Select({
-  label,
-  value,
-  options,
-  set,
-}: {
-  label: string
-  value: string
-  options: readonly (readonly [string, string])[]
-  set: (value: string) => void
-}) {
-  return (
-    <label className="flex flex-col gap-1">
-      <span className="text-sm font-semibold">{label}</span>
-      <select className="select w-full" value={value} onChange={({ target }) => set(target.value)}>
-        {options.map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
   )
 }

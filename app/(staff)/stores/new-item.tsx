@@ -10,6 +10,7 @@ import { sizeText } from '@/core/units/needle-size'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { NumberField } from '@/ui/parts/number-field'
 import { useWrite } from '@/ui/parts/use-write'
+import { SelectField } from '@/ui/parts/select-field'
 
 const FIRST: Readonly<Record<StockItem['kind'], StockItem>> = {
   needle: { kind: 'needle', system: HOUSEHOLD_SYSTEM.name, point: 'universal', sizeNm: 80 },
@@ -44,7 +45,7 @@ export function NewItem() {
         )
       }}
     >
-      <Select
+      <SelectField
         label="What"
         value={item.kind}
         options={STOCK_KINDS.map((kind) => [kind, KIND_WORDS[kind]])}
@@ -80,7 +81,7 @@ function ItemFields({ item, set }: { item: StockItem; set: (item: StockItem) => 
       }
       return (
         <>
-          <Select
+          <SelectField
             label="System"
             value={system.name}
             options={NEEDLE_SYSTEMS.map(({ name, household }) => [name, household ? `${name} (household)` : name])}
@@ -90,20 +91,20 @@ function ItemFields({ item, set }: { item: StockItem; set: (item: StockItem) => 
               choose('universal', sizes.includes(80) ? 80 : sizes[0]!, next)
             }}
           />
-          <Select
+          <SelectField
             label="Point"
             value={item.point}
             options={sold.map((point) => [point, POINTS[point].words])}
             set={(point) => choose(point as Point, sizesSold(system, point as Point)[0]!)}
           />
-          <Select
+          <SelectField
             label="Size"
             value={String(item.sizeNm)}
             options={sizesSold(system, item.point).map((size) => [String(size), sizeText(size)])}
             set={(size) => choose(item.point, Number(size))}
           />
           {gaps && (
-            <Select
+            <SelectField
               label="Apart"
               value={String(item.gapMm)}
               options={gaps
@@ -118,13 +119,13 @@ function ItemFields({ item, set }: { item: StockItem; set: (item: StockItem) => 
     case 'thread':
       return (
         <>
-          <Select
+          <SelectField
             label="Use"
             value={item.use}
             options={THREAD_USES.map((use) => [use, spaced(use)])}
             set={(use) => set({ ...item, use: use as typeof item.use })}
           />
-          <Select
+          <SelectField
             label="Fibre"
             value={item.fibre}
             options={FIBRES.map((fibre) => [fibre, fibre])}
@@ -153,7 +154,7 @@ function ItemFields({ item, set }: { item: StockItem; set: (item: StockItem) => 
       )
     case 'foot':
       return (
-        <Select
+        <SelectField
           label="Foot"
           value={item.foot}
           options={FEET.map((foot) => [foot, spaced(foot)])}
@@ -161,29 +162,4 @@ function ItemFields({ item, set }: { item: StockItem; set: (item: StockItem) => 
         />
       )
   }
-}
-
-function Select({
-  label,
-  value,
-  options,
-  set,
-}: {
-  label: string
-  value: string
-  options: readonly (readonly [string, string])[]
-  set: (value: string) => void
-}) {
-  return (
-    <label className="flex flex-col gap-1">
-      <span className="text-sm">{label}</span>
-      <select className="select" value={value} onChange={({ target }) => set(target.value)}>
-        {options.map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
-  )
 }
