@@ -2,21 +2,20 @@ import 'server-only'
 import { seatCheck, type CheckStep } from '@/core/check/seat-check'
 import { afterFail, STEPS_OF_CHECK } from '@/core/fault/lead-on'
 import { curesOf } from '@/core/fault/patterns'
-import type { KnownOfFault } from '@/core/fault/fault'
+import { knownOfFault } from '@/core/fault/known'
 import { FAULT_CHECKS, type FaultCheck } from '@/core/knowledge/fault'
-import { ifFailed } from '@/core/knowledge/failed-step'
 import { SYMPTOMS, type Symptom } from '@/core/knowledge/symptom'
-import { wearOfFitting } from '@/core/machine/standing'
+import { itemKey } from '@/core/stock/item'
 import { readNewest } from '@/store/machine/book'
 import type { Machine } from '@/store/machine/machines'
 import type { Project } from '@/store/project/projects'
 import { readFaultRuns } from '@/store/room/fault-runs'
+import { readMoves } from '@/store/stock/stock'
 import type { Site } from '@/store/site/site'
 import { theStore } from './store'
 
-/** How far back a room's own cures count, and how long a strike is recent. */
+/** How far back a room's own cures count. */
 const CURES_DAYS = 365
-const STRIKE_DAYS = 7
 const DAY_MS = 24 * 3_600_000
 
 /** What the finder is told of a machine: what its book knows, its own ways, and what cured things in this room. */
@@ -28,31 +27,28 @@ export async function finderProps(
 ) {
   const { state, traits } = machine
   const now = Date.now()
-  const [runs, trouble] = await Promise.all([
+  const thread =
+    state.thread && itemKey({ kind: 'thread', tex: state.thread.tex, fibre: state.thread.fibre, use: state.thread.use })
+  const [runs, trouble, threadMoves] = await Promise.all([
     readFaultRuns(theStore(), site.siteId, new Date(now - CURES_DAYS * DAY_MS)),
     readNewest(theStore(), site.siteId, machine.machineId, { limit: 3, kinds: ['needle-broke', 'needle-changed'] }),
+    thread ? readMoves(theStore(), site.siteId, thread) : [],
   ])
-  const struck = trouble.lines.some(
-    (line) =>
-      now - Date.parse(line.happenedAt) < STRIKE_DAYS * DAY_MS &&
-      (line.kind === 'needle-broke' || (line.kind === 'needle-changed' && line.body.out?.reason === 'struck')),
-  )
   const { fitting } = state
   // From a check that did not pass: the step says where to begin.
   const failed = state.failedSteps.find(({ step }) => step === asked.after)
   const symptom = failed ? afterFail(failed).symptom : asked.symptom
-  const known: KnownOfFault = {
-    ...(fitting && {
-      needlePoint: fitting.needle.point,
-      ...(fitting.needle.condition !== 'unverified' && {
-        needleHours: wearOfFitting(fitting, site.houseRules.needle).effectiveHours,
-      }),
-    }),
-    bobbinsSinceClean: state.care.bobbinsSinceClean,
-    ...(project && { fabricStructure: project.fabric.structure }),
-    ...(struck && { recentStrike: true }),
-    ...(failed && ifFailed(failed).known),
-  }
+  const known = knownOfFault(
+    {
+      state,
+      needleRules: site.houseRules.needle,
+      fabricStructure: project?.fabric.structure,
+      needleLines: trouble.lines,
+      threadMoves,
+      failed,
+    },
+    now,
+  )
   const steps = seatCheck(traits, project?.given?.kit)
   return {
     machineId: machine.machineId,

@@ -498,7 +498,7 @@ export const EVIDENCE: readonly Rule<Evidence>[] = readable([
     ['old-thread', 'wrong-thread'],
     0.85,
     0.12,
-    'The thread is {threadAgeYears} years old.',
+    'The thread is {threadAgeYears} years old at least.',
   ),
   evidence(
     'old-thread',
@@ -506,7 +506,7 @@ export const EVIDENCE: readonly Rule<Evidence>[] = readable([
     ['old-thread'],
     0.5,
     0.2,
-    'The thread is {threadAgeYears} years old.',
+    'The thread is {threadAgeYears} years old at least.',
   ),
   evidence('new-thread', { threadAgeYears: { below: 2 } }, ['old-thread'], 0.1, 0.45, 'The thread is new.'),
 ])

@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest'
+import { EVIDENCE } from '../knowledge/fault'
+import type { MachineEvent } from '../machine/event'
+import { foldMachine } from '../machine/fold'
+import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
+import { knownOfFault, type BooksOfFault } from './known'
+
+const NOW = Date.parse('2026-11-26T19:00:00.000Z')
+const DAY = 24 * 3_600_000
+const line = (daysAgo: number, kind: string, body: object, index = 0): MachineEvent =>
+  ({
+    eventId: `01a22154-05b1-70fa-b7c3-0000000000${String(index).padStart(2, '0')}`,
+    happenedAt: new Date(NOW - daysAgo * DAY).toISOString(),
+    personId: 'p',
+    kind,
+    body,
+  }) as MachineEvent
+const needle = { system: '130/705 H', point: 'universal', sizeNm: 80, condition: 'new' }
+const lines = [
+  line(3, 'needle-changed', { out: { reason: 'struck', state: 'bent', wentTo: 'sharps' }, in: needle }, 1),
+  line(2, 'bobbin-wound', { count: 4 }, 2),
+]
+const received = (yearsAgo: number) => ({
+  moveId: 'm',
+  item: { kind: 'thread', tex: 27, fibre: 'polyester', use: 'all-purpose' } as const,
+  kind: 'received' as const,
+  count: 6,
+  happenedAt: new Date(NOW - yearsAgo * 366 * DAY).toISOString(),
+  personId: 'p',
+})
+const books: BooksOfFault = {
+  state: foldMachine(lines),
+  needleRules: DEFAULT_HOUSE_RULES.needle,
+  fabricStructure: 'knit',
+  needleLines: lines,
+  threadMoves: [received(9), received(6)],
+}
+
+describe('what the books tell the finder', () => {
+  it('is everything that any row of evidence asks for', () => {
+    const told = new Set<string>()
+    for (const step of [undefined, 'foot-up', 'foot-down'])
+      for (const fact of Object.keys(
+        knownOfFault({ ...books, ...(step && { failed: { step, group: 'threading' } }) }, NOW),
+      ))
+        told.add(fact)
+    for (const { id, when } of EVIDENCE)
+      for (const fact of Object.keys(when)) expect([id, fact, told.has(fact)]).toEqual([id, fact, true])
+  })
+
+  it('calls a thread as old as its shelf was last filled, and none new', () => {
+    expect(knownOfFault(books, NOW).threadAgeYears).toBe(6)
+    expect(knownOfFault({ ...books, threadMoves: [received(9), received(1)] }, NOW).threadAgeYears).toBeUndefined()
+    expect(knownOfFault({ ...books, threadMoves: [] }, NOW).threadAgeYears).toBeUndefined()
+  })
+
+  it('forgets a strike after a week', () => {
+    expect(knownOfFault(books, NOW).recentStrike).toBe(true)
+    expect(knownOfFault(books, NOW + 5 * DAY).recentStrike).toBeUndefined()
+  })
+})
