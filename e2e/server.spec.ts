@@ -1,8 +1,12 @@
 import { execFileSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { request as playwrightRequest } from '@playwright/test'
 import pg from 'pg'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
+import { startServer } from '@/bin/serve/next-server'
+import { freePort } from '@/store/cluster/private-cluster'
 import { expect, SIGN_INS, stateFile, test } from './people'
 
 /** What the server does with what it should not be sent, and with a database that does not answer. */
@@ -125,6 +129,54 @@ test('one locked row never takes the room down', async ({ baseURL }) => {
     await client.query('rollback')
     await client.end()
     await request.dispose()
+  }
+})
+
+test('a copy that is told to end lets what is being written land, and keeps its journal', async () => {
+  const secret = readFileSync(join(folder, 'secret'), 'utf8')
+  const journal = join(folder, 'second.log')
+  const second = await startServer(
+    process.cwd(),
+    { DATABASE_URL: database, ORTHODEX_SECRET: secret },
+    { port: await freePort(), journal },
+  )
+  const request = await playwrightRequest.newContext({ baseURL: second.url, storageState: stateFile('helper') })
+  const client = new pg.Client({ connectionString: database })
+  await client.connect()
+  try {
+    // A stream stays open on every page: it must not keep the copy from ending.
+    const stream = fetch(`${second.url}/api/calls`, {
+      headers: {
+        cookie: (await request.storageState()).cookies.map(({ name, value }) => `${name}=${value}`).join('; '),
+      },
+    })
+    expect((await stream).status).toBe(200)
+    await client.query('begin')
+    const { rows } = await client.query<{ machine_id: string }>(
+      `select machine_id from machine_state join machine using (site_id, machine_id) where name = 'Snipe' for update of machine_state`,
+    )
+    const commandId = randomUUID()
+    const machineId = rows[0]!.machine_id
+    const body = { machineId, happenedAt: new Date().toISOString(), kind: 'noted', body: { text: 'as it ended' } }
+    const written = request.post('/api/commands/log', { data: { commandId, body } })
+    await expect
+      .poll(async () => {
+        const waiting = await client.query(`select 1 from pg_stat_activity where wait_event_type = 'Lock'`)
+        return waiting.rowCount
+      })
+      .toBeGreaterThan(0)
+    const ended = second.stop()
+    await client.query('rollback')
+    expect((await written).status()).toBe(200)
+    await ended
+    const { rowCount } = await client.query('select 1 from machine_event where event_id = $1', [commandId])
+    expect(rowCount).toBe(1)
+    expect(readFileSync(journal, 'utf8')).toContain('Ready')
+  } finally {
+    await client.query('rollback')
+    await client.end()
+    await request.dispose()
+    await second.stop()
   }
 })
 

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process'
-import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pg from 'pg'
@@ -72,4 +72,16 @@ it('makes a folder again that was killed half-made', async () => {
 it('finds ports nobody listens on', async () => {
   const ports = await Promise.all([freePort(), freePort()])
   for (const port of ports) expect(port).toBeGreaterThan(1023)
+})
+
+it('says in words that its folder cannot be made, and that its user may not pass through one', async () => {
+  const file = join(folder, 'a-file')
+  writeFileSync(file, '')
+  await expect(startCluster(join(file, 'postgres'))).rejects.toThrow(/cannot be made: .*ORTHODEX_DATA/)
+  // Only as root is the server another user than we are.
+  if (process.getuid?.() !== 0) return
+  const barred = mkdtempSync(join(tmpdir(), 'orthodex-barred-'))
+  chmodSync(barred, 0o700)
+  await expect(startCluster(join(barred, 'postgres'))).rejects.toThrow(`chmod o+x ${barred}`)
+  rmSync(barred, { recursive: true, force: true })
 })
