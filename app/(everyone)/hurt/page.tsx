@@ -28,7 +28,7 @@ export default async function HurtPage({ searchParams }: { searchParams: Promise
     emergency && { name: 'Emergency', words: emergency },
   ].filter((each) => each !== undefined && each !== '')
   return (
-    <div className="grid gap-6 lg:grid-cols-[3fr_2fr]">
+    <div className="grid grid-cols-1 gap-6 lg:grid-cols-[3fr_2fr]">
       <section aria-labelledby="first">
         <h1 id="first" className="text-3xl font-bold">
           Somebody is hurt: first

@@ -104,7 +104,7 @@ export function Lab({
         A model to learn from, not a measurement: a real swatch decides. The top thread is blue and solid, the bobbin’s
         is rust and striped.
       </p>
-      <div className="mt-4 grid gap-6 lg:grid-cols-[20rem_1fr] lg:grid-rows-[auto_1fr]">
+      <div className="mt-4 grid grid-cols-1 gap-6 lg:grid-cols-[20rem_1fr] lg:grid-rows-[auto_1fr]">
         <section className="sheet h-fit p-4" aria-label="Dial">
           <DialDrawing dial={dial} set={at} turn={setAt} className="mx-auto w-44" />
           <label className="mt-2 flex flex-col gap-1">
@@ -208,7 +208,7 @@ export function Lab({
             <SewnSection stitch={stitch} className="w-full border border-base-300" />
             <figcaption className="text-sm">Cut along the seam, {plain(setup.stackMm)} mm of cloth</figcaption>
           </figure>
-          <div className="grid gap-4 md:grid-cols-2">
+          <div className="grid grid-cols-1 gap-4 md:grid-cols-2">
             <figure>
               <SewnFace stitch={stitch} face="top" className="w-full border border-base-300" />
               <figcaption className="text-sm">On top</figcaption>

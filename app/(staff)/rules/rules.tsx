@@ -90,7 +90,7 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
     keep({ ...rules, numbers: value === ROOM_NUMBERS[name].usual ? others : { ...others, [name]: value } })
   }
   return (
-    <div className="grid gap-8 lg:grid-cols-[1fr_24rem]">
+    <div className="grid grid-cols-1 gap-8 lg:grid-cols-[1fr_24rem]">
       <fieldset disabled={!mayChange} className="flex min-w-0 flex-col gap-6">
         <h1 className="text-3xl font-bold">House rules</h1>
         <p>

@@ -56,7 +56,7 @@ export default async function SessionsPage() {
             : 'Put the first ones in, and each can be planned to the last needle.'}
         </p>
       ) : (
-        <div className="grid gap-8 lg:grid-cols-[2fr_1fr]">
+        <div className="grid grid-cols-1 gap-8 lg:grid-cols-[2fr_1fr]">
           <section aria-labelledby="coming">
             <h2 id="coming" className="text-xl font-bold">
               Coming

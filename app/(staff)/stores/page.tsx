@@ -161,7 +161,7 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
           </p>
         </section>
       )}
-      <div className="grid gap-8 lg:grid-cols-2">
+      <div className="grid grid-cols-1 gap-8 lg:grid-cols-2">
         {STOCK_KINDS.map((kind) => {
           const own = shown(kind)
           return (

@@ -246,7 +246,7 @@ export function FaultFinder(props: Props) {
   return (
     <>
       {heading}
-      <div className="grid gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+      <div className="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         {next && mayLook ? (
           <section className="sheet p-6" aria-live="polite" aria-label="Look at this next">
             <p className="text-sm">

@@ -135,7 +135,7 @@ export function SwatchReader(props: Props) {
     list.includes(word) ? list.filter((each) => each !== word) : [...list, word]
 
   return (
-    <div className="grid gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+    <div className="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
       <div className="flex flex-col gap-5">
         <div className="flex flex-wrap items-end gap-4">
           <fieldset>

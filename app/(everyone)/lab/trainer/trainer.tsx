@@ -163,7 +163,7 @@ function Swatches({ finish }: { finish: (right: number, of: number) => void }) {
       <h1 className="text-3xl font-bold">
         Swatch {count} of {ROUNDS}
       </h1>
-      <div className="mt-4 grid gap-6 lg:grid-cols-[3fr_2fr]">
+      <div className="mt-4 grid grid-cols-1 gap-6 lg:grid-cols-[3fr_2fr]">
         <div className="flex flex-col gap-3">
           <figure>
             <SewnFace stitch={stitch} face="top" className="w-full border border-base-300" />

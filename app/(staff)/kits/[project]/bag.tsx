@@ -146,7 +146,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
       <h1 className="text-3xl font-bold">
         {learner}: {name}
       </h1>
-      <div className="mt-4 grid gap-6 lg:grid-cols-[19rem_1fr]">
+      <div className="mt-4 grid grid-cols-1 gap-6 lg:grid-cols-[19rem_1fr]">
         <div className="flex flex-col gap-5">
           <label className="flex flex-col gap-1">
             <span className="font-bold">On which machine</span>

@@ -113,7 +113,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
         </Link>
       </nav>
 
-      <div className="grid gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+      <div className="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
         <div className="flex flex-col gap-6">
           <section className="sheet p-5" aria-labelledby="now">
             <h2 id="now" className="text-xl font-bold">

@@ -25,7 +25,7 @@ export default async function CarePage() {
         <p className="grow">The machine’s manual wins over every count here.</p>
         <PrintButton words="Print it" />
       </div>
-      <div className="grid gap-8 lg:grid-cols-2 print:block">
+      <div className="grid grid-cols-1 gap-8 lg:grid-cols-2 print:block">
         <section aria-labelledby="now">
           <h2 id="now" className="text-xl font-bold">
             Now

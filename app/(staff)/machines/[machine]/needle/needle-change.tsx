@@ -163,7 +163,7 @@ export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
           'No needle is written down for this machine.'
         )}
       </p>
-      <div className="mt-4 grid gap-6 md:grid-cols-[1fr_15rem]">
+      <div className="mt-4 grid grid-cols-1 gap-6 md:grid-cols-[1fr_15rem]">
         <div className="flex flex-col gap-5">
           {old && (
             <fieldset>

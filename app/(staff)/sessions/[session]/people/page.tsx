@@ -35,7 +35,7 @@ export default async function PeoplePage({ params }: { params: Promise<{ session
           or hang up the first project, under Kits.
         </p>
       ) : (
-        <div className="grid gap-8 lg:grid-cols-[3fr_2fr]">
+        <div className="grid grid-cols-1 gap-8 lg:grid-cols-[3fr_2fr]">
           <Roster
             sessionId={session.sessionId}
             blocks={session.blocks}
