@@ -1,4 +1,4 @@
-import { expect, openMachine, stateFile, test } from './people'
+import { expect, openLine, openMachine, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('instructor') })
 
@@ -33,8 +33,7 @@ test('a needle is changed step by step, worded for the machine, power off first'
 
 test('one typed line changes a needle as well, and a filter finds the lines about needles', async ({ page }) => {
   await openMachine(page, 'Plover')
-  await page.keyboard.press('/')
-  await page.getByLabel('A line for the book').fill('plover needle universal 90 popping')
+  await (await openLine(page)).fill('plover needle universal 90 popping')
   await expect(page.getByText(/Plover: .*universal 90\/14/i).first()).toBeVisible()
   await page.keyboard.press('Enter')
   // The line shows what it would write; once it is written, it is gone.

@@ -1,4 +1,4 @@
-import { expect, openMachine, SIGN_INS, stateFile, test } from './people'
+import { expect, openLine, openMachine, SIGN_INS, stateFile, test } from './people'
 
 /** A tablet on the workshop's wireless network: now it is there, now it is not. Nothing typed is lost, nothing lands twice. */
 test.use({ storageState: stateFile('helper') })
@@ -95,10 +95,8 @@ test.describe('a note that is written', () => {
 
 test('a line typed from anywhere waits through a reload of the page', async ({ page }) => {
   await page.goto('/room')
-  await page.keyboard.press('/')
-  await page.getByLabel('A line for the book').fill('plover cleaned')
+  await (await openLine(page)).fill('plover cleaned')
   await page.reload()
-  await page.keyboard.press('/')
-  await expect(page.getByLabel('A line for the book')).toHaveValue('plover cleaned')
+  await expect(await openLine(page)).toHaveValue('plover cleaned')
   await page.getByLabel('A line for the book').fill('')
 })

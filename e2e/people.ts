@@ -1,4 +1,4 @@
-import { expect, test as base, type Page } from '@playwright/test'
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { DEMO_CLASS_CODE, DEMO_PASSWORD, DEMO_STAFF } from '@/bin/demo-data/seed'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
 
@@ -43,3 +43,13 @@ export const openMachine = async (page: Page, name: string): Promise<void> => {
 }
 
 export { expect }
+
+/** Opens the line from anywhere. A key that is pressed before the page listens is lost, as a person's is: it is pressed again. */
+export async function openLine(page: Page): Promise<Locator> {
+  const line = page.getByLabel('A line for the book')
+  await expect(async () => {
+    if (!(await line.isVisible())) await page.keyboard.press('/')
+    await expect(line).toBeVisible({ timeout: 3_000 })
+  }).toPass()
+  return line
+}

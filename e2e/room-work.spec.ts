@@ -1,11 +1,10 @@
-import { expect, openMachine, stateFile, test } from './people'
+import { expect, openLine, openMachine, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('coordinator') })
 
 test('a line is typed from anywhere, shown before it lands, and undone', async ({ page }) => {
   await page.goto('/kits')
-  await page.keyboard.press('/')
-  const line = page.getByLabel('A line for the book')
+  const line = await openLine(page)
   await line.fill('avo')
   await expect(page.getByRole('button', { name: 'avocet', exact: true })).toBeVisible()
   await page.keyboard.press('Tab')

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { v7 as uuid } from 'uuid'
 import { RunMeter } from '@/devices/run-meter'
-import { expect, openMachine, stateFile, test } from './people'
+import { expect, openLine, openMachine, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('coordinator') })
 
@@ -21,12 +21,12 @@ test('a shelf is counted, a needle that is fitted is taken off it, and one that 
   await jeans.getByRole('button', { name: 'Write it down' }).click()
   await expect(jeans).toContainText(/^7/)
   await openMachine(page, 'Heron')
-  await page.keyboard.press('/')
-  await page.getByLabel('A line for the book').fill('heron needle jeans 100 due')
+  const line = await openLine(page)
+  await line.fill('heron needle jeans 100 due')
   await expect(page.getByText(/Heron: .*jeans 100\/16/i).first()).toBeVisible()
   await page.keyboard.press('Enter')
   // The line shows what it would write; once it is written, it is gone.
-  await expect(page.getByLabel('A line for the book')).toBeHidden()
+  await expect(line).toBeHidden()
   await page.goto('/stores')
   await expect(jeans).toContainText(/^6/)
 

@@ -42,7 +42,7 @@ describe('what comes in from outside', () => {
     expect(faultOf(Order, pack({ point: 'blunt' })).message).toBe('"packs.1.point" must be one of universal, jeans')
     expect(faultOf(Order, pack({ note: 'too long' })).message).toMatch(/at most 5 characters/)
     expect(faultOf(Order, pack({ marks: [1, 1] })).message).toMatch(/without repeats/)
-    expect(faultOf(Order, { ...good, packs: [] }).message).toMatch(/"packs" must be .*at least 1 entries/)
+    expect(faultOf(Order, { ...good, packs: [] }).message).toMatch(/"packs" must be .*at least 1 entry/)
     expect(faultOf(Order, { ...good, orderId: 'mine' }).message).toMatch(/"orderId" must be .*uuid/)
   })
 

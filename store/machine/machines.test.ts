@@ -67,7 +67,7 @@ describe('a trait that is learnt', () => {
     expect(line).toMatchObject({
       kind: 'trait-learnt',
       personId: who.personId,
-      body: { trait: 'bobbinSize', words: 'fillMm 19.5, hubMm 6.5, widthMm 8.6', source: 'tried' },
+      body: { trait: 'bobbinSize', words: 'wound to, mm: 19.5; hub, mm: 6.5; width inside, mm: 8.6', source: 'tried' },
     })
   })
 
