@@ -29,9 +29,11 @@ export const SCHOOLS: Readonly<
   },
 }
 
-/** A school as a rule names it, "denim: universal-100", in words: "house rule for denim and canvas: a universal 100 is enough". */
+/**
+ * What a kit says of a school that a rule names, "denim: universal-100". The same rule holds where the room chose that way
+ * and where it is the usual one, so neither is claimed.
+ */
 export function schoolWords(named: string): string {
-  const [school, way] = named.split(': ') as [School, string]
-  const known = SCHOOLS[school]
-  return `house rule for ${known.question.toLowerCase()}: ${known.ways[way]}`
+  const [school] = named.split(': ') as [School]
+  return `Practitioners differ over ${SCHOOLS[school].question.toLowerCase()}; House rules say which way this room goes.`
 }

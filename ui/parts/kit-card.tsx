@@ -280,7 +280,7 @@ function Part({
           {reasons.map((reason) => (
             <div key={reason.part} data-reason={reason.part} className="max-w-prose pb-1 text-sm">
               <p>
-                {reason.because} {reason.school && <em>By the {schoolWords(reason.school)}.</em>}
+                {reason.because} {reason.school && <em>{schoolWords(reason.school)}</em>}
               </p>
               {reason.confidence && (
                 <p className="opacity-80">
