@@ -198,7 +198,7 @@ export function Lab({
             <p className="text-2xl font-bold">{READING_WORDS[reading]}</p>
             {signs && <p className="text-lg">{signs}</p>}
             <p className="text-sm">
-              Score {plain(result.s)} · tension above {plain(result.topTension)}, below {plain(result.bobbinTension)} ·{' '}
+              Tension above {plain(result.topTension)}, below {plain(result.bobbinTension)} ·{' '}
               {Math.max(byTension, byCrowding) > 1
                 ? `gathers because ${byCrowding > byTension ? 'thread crowds the yarns' : 'the threads pull'}`
                 : 'lies flat'}
