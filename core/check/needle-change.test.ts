@@ -82,4 +82,69 @@ describe('a seat check', () => {
     expect(steps(70)).toContain('threader-too-fine')
     expect(seatCheck(traits).map(({ step }) => step)).not.toContain('threader')
   })
+
+  describe('with what is in the bag', () => {
+    const bag = (kit: object): NonNullable<Parameters<typeof seatCheck>[1]> => ({
+      needle: { system: '130/705 H', point: 'universal', sizeNm: 80, sizeUs: 12 },
+      topThread: { tex: 27, fibre: 'polyester', use: 'all-purpose' },
+      stitch: { of: 'straight', iso: '301', lengthMm: 2.5, widthMm: 0, lock: 'reverse' },
+      dial: { offset: 0, setting: 4 },
+      ...kit,
+    })
+    const named = (traits: Traits, kit: object, step: string) =>
+      seatCheck(traits, bag(kit)).find((each) => each.step === step)
+    const zigzag = { stitch: { of: 'zigzag', iso: '304', lengthMm: 2, widthMm: 4, lock: 'reverse' } }
+
+    it.each(['twin-universal', 'twin-stretch', 'wing'] as const)('threads a %s by hand, never by threader', (point) => {
+      const traits: Traits = { threader: 'built-in', threaderNm: { min: 60, max: 120 } }
+      const needle = { system: '130/705 H', point, sizeNm: 100, sizeUs: 16 }
+      expect(named(traits, { needle }, 'threader')).toBeUndefined()
+      expect(named(traits, { needle }, 'threader-too-fine')!.how).toMatch(/made for one ordinary needle.*by hand/)
+    })
+
+    it('threads by hand a thread that the threader does not take', () => {
+      const traits: Traits = { threader: 'built-in', threaderNm: { min: 60, max: 120 }, threaderTex: 40 }
+      const thick = { topThread: { tex: 70, fibre: 'polyester', use: 'topstitch' } }
+      expect(named(traits, thick, 'threader')).toBeUndefined()
+      expect(named(traits, {}, 'threader')).toBeDefined()
+    })
+
+    it('says where zigzag is for a plain zigzag alone; other stitches are found in the manual', () => {
+      const traits: Traits = { straightStitchMark: 'A', zigzagStitchMark: 'B' }
+      expect(named(traits, zigzag, 'stitch-mark-zigzag')!.how).toContain('Zigzag is at B')
+      for (const of of ['stretch', 'buttonhole', 'decorative'] as const) {
+        const kit = { stitch: { ...zigzag.stitch, of } }
+        expect(named(traits, kit, 'stitch-mark-zigzag')).toBeUndefined()
+        expect(named(traits, kit, 'stitch-mark-other')!.how).toMatch(/find it in the manual/)
+      }
+    })
+
+    it('tells the number to set from the number that the screen shows for the stitch', () => {
+      const tensionDial = { min: 0, max: 9, normal: 4, step: 0.5, byStitch: { straight: 5 } }
+      expect(named({ tensionSetOn: 'screen', tensionDial }, {}, 'dial-on-screen-shown')!.how).toContain(
+        'Set it to 4; it shows 5 for this stitch',
+      )
+    })
+
+    it('is tugged between take-up and needle or straight back, never sideways at the needle', () => {
+      expect(named({}, {}, 'tug')!.how).toMatch(/between take-up lever and needle, or straight back.*never sideways/)
+    })
+
+    it('looks at plate and foot before whatever swings, is a twin or has wings, where a straight one may be on', () => {
+      const here: Traits = { straightPlate: true }
+      const needle = (point: string) => ({ needle: { system: '130/705 H', point, sizeNm: 100, sizeUs: 16 } })
+      for (const kit of [zigzag, needle('twin-universal'), needle('wing')]) {
+        const step = named(here, kit, 'zigzag-plate')!
+        expect(step.after).toMatchObject({ stops: 'do-not-sew' })
+        expect(step.caution).toMatch(/^Power off/)
+        expect(named({ feet: ['standard', 'straight'] }, kit, 'zigzag-plate')).toBeDefined()
+        expect(named({ feet: ['standard'] }, kit, 'zigzag-plate')).toBeUndefined()
+      }
+      expect(named(here, {}, 'zigzag-plate')).toBeUndefined()
+    })
+
+    it('begins with hair, cords and sleeves', () => {
+      expect(seatCheck({})[0]!.title).toBe('Hair, cords and sleeves tied back')
+    })
+  })
 })

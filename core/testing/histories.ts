@@ -22,7 +22,8 @@ const thread = fc.record({
   use: fc.constant('all-purpose' as const),
 })
 
-const kinds = {
+/** What may stand in a line of each kind. */
+export const ANY_BODY = {
   'needle-changed': fc.oneof(fc.record({ out, in: needle }), fc.record({ in: needle }), fc.record({ out })),
   'needle-broke': fc.record({ piecesFound: fc.boolean() }),
   'pieces-found': fc.constant({}),
@@ -88,7 +89,7 @@ const kinds = {
 } satisfies { [Kind in Happening['kind']]: fc.Arbitrary<Extract<Happening, { kind: Kind }>['body']> }
 
 export const anyHappening: fc.Arbitrary<Happening> = fc.oneof(
-  ...(Object.entries(kinds) as [Happening['kind'], fc.Arbitrary<unknown>][]).map(([kind, body]) =>
+  ...(Object.entries(ANY_BODY) as [Happening['kind'], fc.Arbitrary<unknown>][]).map(([kind, body]) =>
     body.map((each) => ({ kind, body: each }) as Happening),
   ),
 )
