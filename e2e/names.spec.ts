@@ -29,6 +29,8 @@ const tooWide = (page: Page) =>
 
 test.describe.configure({ mode: 'serial' })
 const ids: string[] = []
+const projectIds: string[] = []
+const courseId = randomUUID()
 
 test('long names break no map, no list, no page and no print', async ({ page }) => {
   for (const [index, name] of NAMES.entries()) {
@@ -84,12 +86,13 @@ test('long names break no map, no list, no page and no print', async ({ page }) 
   }
 })
 
+const poster = (page: Page) => async (name: string, body: object) => {
+  const answer = await page.request.post(`/api/commands/${name}`, { data: { commandId: randomUUID(), body } })
+  expect(answer.status(), await answer.text()).toBe(200)
+}
+
 test('nor do they on a bag, its label and its card', async ({ page }) => {
-  const post = async (name: string, body: object) => {
-    const answer = await page.request.post(`/api/commands/${name}`, { data: { commandId: randomUUID(), body } })
-    expect(answer.status(), await answer.text()).toBe(200)
-  }
-  const courseId = randomUUID()
+  const post = poster(page)
   await post('open-course', { courseId, name: NAMES[0]! })
   const work = {
     fabric: { structure: 'woven', massGsm: 150, thicknessMm: 0.3 },
@@ -101,6 +104,7 @@ test('nor do they on a bag, its label and its card', async ({ page }) => {
   const { point, sizeNm } = computeKit({ ...work, machine: known.machine }).kits[0]!.needle
   for (const [index, name] of NAMES.entries()) {
     const projectId = randomUUID()
+    projectIds.push(projectId)
     await post('add-project', {
       projectId,
       courseId,
@@ -128,4 +132,28 @@ test('nor do they on a bag, its label and its card', async ({ page }) => {
     expect([name, file.match(/MediaBox/g)?.length]).toEqual([name, sheets])
     await page.emulateMedia({ media: null })
   }
+})
+
+test('nor do they on a run sheet, its lists and its print', async ({ page }) => {
+  const post = poster(page)
+  const sessionId = randomUUID()
+  const facts = { startsAt: '2027-02-04T18:00:00.000Z', endsAt: '2027-02-04T20:00:00.000Z', blocks: 2 }
+  await post('add-sessions', { courseId, sessions: [{ sessionId, ...facts }] })
+  const seats = projectIds.slice(0, 2).map((projectId, index) => ({ projectId, machineId: ids[index]!, block: 1 }))
+  await post('set-plan', { sessionId, basedOn: null, plan: { seats, leftOut: [] } })
+  for (const width of [1280, 390]) {
+    await page.setViewportSize({ width, height: 800 })
+    for (const path of ['', '/people', '/bench']) {
+      await page.goto(`/sessions/${sessionId}${path}`)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      await expect(page.getByText(NAMES[0]!).first()).toBeAttached()
+      expect([path, width, await tooWide(page)]).toEqual([path, width, []])
+    }
+  }
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await page.goto(`/sessions/${sessionId}`)
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByText(NAMES[0]!).first()).toBeVisible()
+  await page.setViewportSize({ width: 720, height: 1000 })
+  expect(await tooWide(page)).toEqual([])
 })

@@ -13,9 +13,29 @@ export interface SignedIn extends Actor {
   readonly name: string
 }
 
+/** A page asks many things at once: for this long its answers share one look at the sign-in. One ended elsewhere ends then. */
+const SHARED_MS = 1_000
+const MOST_SHARED = 1_000
+const shared = new Map<string, { readonly until: number; readonly found: Promise<SignedIn | undefined> }>()
+
 /** Whoever asks, or undefined: decided once a request. */
 export const currentActor = cache(async (): Promise<SignedIn | undefined> => {
-  const found = await signIn().api.getSession({ headers: await headers() })
+  const asked = await headers()
+  const cookie = asked.get('cookie')
+  if (!cookie) return undefined
+  const before = shared.get(cookie)
+  if (before && before.until > performance.now()) return before.found
+  if (shared.size >= MOST_SHARED) shared.clear()
+  const found = whoIs(asked)
+  shared.set(cookie, { until: performance.now() + SHARED_MS, found })
+  // Only who was found is shared: whoever has just signed in is let in at once, and a database that was away is asked again.
+  const forget = () => shared.delete(cookie)
+  found.then((actor) => actor ?? forget(), forget)
+  return found
+})
+
+async function whoIs(asked: Headers): Promise<SignedIn | undefined> {
+  const found = await signIn().api.getSession({ headers: asked })
   if (!found) return undefined
   const membership = await readMembership(theStore(), found.user.id)
   if (!membership) return undefined
@@ -25,7 +45,7 @@ export const currentActor = cache(async (): Promise<SignedIn | undefined> => {
     role: membership.role as Role,
     name: membership.name,
   }
-})
+}
 
 /**
  * Whoever asks for something over HTTP and may have it.
