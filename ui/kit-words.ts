@@ -11,6 +11,16 @@ export const extraWords: Readonly<Record<Kit['extras'][number], string>> = {
   'seam-guide': 'seam guide',
   'second-spool': 'a second spool',
   'cone-stand': 'cone stand',
+  'test-scrap': 'a test scrap, same layers',
+  'foot-slip': 'tissue paper or matte tape under the foot',
+  'press-cloth': 'a pressing cloth',
+  'stay-stitch': 'stay-stitch or tape the edge',
+  'lint-after': 'lint out afterwards',
+  'new-needle-after': 'a new needle for the next cloth',
+  'spool-net': 'upright pin or spool net',
+  'hump-shim': 'a shim behind the foot',
+  'long-tails': 'long tails, two rows',
+  'dogs-down': 'feed dogs down',
 }
 
 export const cautionWords: Readonly<Record<Kit['cautions'][number], string>> = {

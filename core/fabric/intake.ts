@@ -52,7 +52,12 @@ export function completeFabric(
   },
 ): Fabric {
   const traits = known.traits ?? []
-  const { gsmPerMm } = firstThatHolds(knowledge.gsmPerMm, { structure: known.structure, traits }).give
+  const { gsmPerMm } = firstThatHolds(knowledge.gsmPerMm, {
+    structure: known.structure,
+    traits,
+    massGsm: known.massGsm,
+    thicknessMm: known.thicknessMm,
+  }).give
   const massGsm = known.massGsm ?? (known.thicknessMm ?? NaN) * gsmPerMm
   const thicknessMm = known.thicknessMm ?? massGsm / gsmPerMm
   const assumed: Assumption[] = []

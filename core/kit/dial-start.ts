@@ -39,8 +39,7 @@ export function startingDial(
 
   const unit = dial ? dialUnit(dial) : 1
   const base = shown ?? dial?.normal
-  const half =
-    dial && base !== undefined ? (dial.min + (dial.normal - dial.min) / 2 - base) / unit : HALF_WITHOUT_MACHINE
+  const half = dial && base !== undefined ? (dial.min + (base - dial.min) / 2 - base) / unit : HALF_WITHOUT_MACHINE
   const offset = wantsHalf(rules) ? Math.min(sum, half) : sum
 
   const said = rules.filter(({ give }) => !('numbers' in give) || numberOf(give, facts) !== 0)

@@ -1,7 +1,8 @@
 import { completeFabric, type Fabric } from '../fabric/intake'
 import type { Knowledge } from '../knowledge/knowledge'
 import { roomFacts } from '../knowledge/room-number'
-import { holds, type Facts } from '../knowledge/rule'
+import { holds, plain, type Facts } from '../knowledge/rule'
+import { counted } from '../units/counted'
 import { usualFinish } from '../units/thread'
 import type { KitRequest } from './request'
 
@@ -17,8 +18,8 @@ export interface KitQuestion {
 
 /** Facts that follow from a number of the cloth: guessed when it is. */
 const FOLLOWS: Readonly<Record<string, readonly string[]>> = {
-  massGsm: ['massGsm', 'band', 'bandWords', 'light', 'silky'],
-  thicknessMm: ['thicknessMm', 'stackMm', 'crossingMm'],
+  massGsm: ['massGsm', 'gsmPerMm', 'lofty', 'band', 'bandWords', 'light', 'silky'],
+  thicknessMm: ['thicknessMm', 'gsmPerMm', 'lofty', 'stackMm', 'crossingMm', 'stackWords'],
   stretchPercent: ['stretchPercent', 'elastane'],
 }
 
@@ -26,10 +27,11 @@ export function kitQuestion(request: KitRequest, knowledge: Knowledge): KitQuest
   const fabric = completeFabric(request.fabric, knowledge)
   const { machine, schools = {}, thread, operation, layers } = request
   const crossingLayers = Math.max(layers.seam, layers.crossing)
-  const stackMm = fabric.thicknessMm * crossingLayers
   const facts: Record<string, Facts[string]> = {
     structure: fabric.structure,
     traits: fabric.traits,
+    traitsKnown: request.fabric.traits !== undefined,
+    gsmPerMm: fabric.massGsm / fabric.thicknessMm,
     massGsm: fabric.massGsm,
     thicknessMm: fabric.thicknessMm,
     stretchPercent: fabric.stretchPercent,
@@ -38,8 +40,6 @@ export function kitQuestion(request: KitRequest, knowledge: Knowledge): KitQuest
     operation,
     seamLayers: layers.seam,
     crossingLayers,
-    crossingMm: stackMm,
-    stackMm,
     threadGiven: thread !== undefined,
     threadTex: thread?.tex,
     threadFibre: thread?.fibre,
@@ -61,6 +61,24 @@ export function kitQuestion(request: KitRequest, knowledge: Knowledge): KitQuest
     ...(machine?.heaviestTex !== undefined && { heaviestBondedTex: machine.heaviestTex }),
   }
   for (const { when, give } of knowledge.clothFacts) facts[give.fact] ??= holds(when, facts)
+  Object.assign(facts, stackFacts(fabric.thicknessMm, layers.seam, crossingLayers, facts))
   const guessed = fabric.estimated.flatMap((field) => FOLLOWS[field] ?? [])
   return { request, knowledge, fabric, facts, guessed }
+}
+
+/** Of lofty cloth the foot leaves half the thickness. Source: common practice. */
+const PRESSED = 0.5
+
+/** How thick seam and crossing are under the foot, and how that is said. */
+function stackFacts(thicknessMm: number, seamLayers: number, crossingLayers: number, facts: Facts): Facts {
+  const pressedMm = facts['lofty'] ? thicknessMm * PRESSED : thicknessMm
+  // Coils lie side by side: the needle meets one cord at a time.
+  const high = facts['sideBySide'] ? 1 : crossingLayers
+  const stackMm = pressedMm * high
+  return {
+    stackMm,
+    crossingMm: stackMm,
+    crossingRises: high > seamLayers,
+    stackWords: `${counted(high, 'layer')} of ${plain(thicknessMm)} mm${facts['lofty'] ? ', pressed to half by the foot,' : ''} make${high === 1 ? 's' : ''} ${plain(stackMm)} mm`,
+  }
 }

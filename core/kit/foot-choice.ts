@@ -1,4 +1,4 @@
-import type { Foot, FootPressure } from '../knowledge/foot'
+import { EVEN_FEED, type Foot, type FootPressure } from '../knowledge/foot'
 import { firstThatHolds, sentence, type Facts, type Rule } from '../knowledge/rule'
 import type { KitQuestion } from './facts'
 import type { KitMachine, Refusal } from './request'
@@ -9,38 +9,56 @@ export interface FootChoice {
   readonly because: string
   /** every foot that would have done, best first */
   readonly suits: readonly Foot[]
-  /** without one of these the job is refused */
-  readonly essential: boolean
+  /** the job or the cloth really wants one of these */
+  readonly wanted: boolean
+  /** none of them is there, so the eye and the hand do its work: marginal */
+  readonly byEye: boolean
 }
 
-/** The foot for the cloth, from those the machine has; a straight-stitch foot only ever for a straight stitch. */
+/** Feet that do any plain work, best first. */
+const PLAIN: readonly Foot[] = ['standard', 'zigzag', 'straight']
+
+/**
+ * The foot for the cloth and the job, from those the machine has; a straight-stitch foot only ever for a straight stitch.
+ * Where a special foot is missing a plain one stands in and the reason says what the eye does; never another special foot.
+ */
 export function chooseFoot(
   { facts, knowledge }: Pick<KitQuestion, 'facts' | 'knowledge'>,
   machine: KitMachine | undefined,
   zigzags: boolean,
 ): FootChoice | { readonly refusal: Refusal } {
   const rule = firstThatHolds(knowledge.footWishes, facts)
-  const wished = rule.give.feet.filter((foot) => !(zigzags && foot === 'straight'))
-  const because = sentence(rule.because, facts)
-  const found = wished.find((foot) => !machine || machine.feet.includes(foot))
-  const plainFoot = machine?.feet.find((foot) => foot === 'standard' || foot === 'zigzag')
-  if (machine?.evenFeed && wished[0] === 'walking' && found !== 'walking') {
-    const foot = rule.give.essential && found ? found : (plainFoot ?? found)
-    if (foot) return chosen(foot, `${because} The machine’s built-in even feed stands in for a walking foot.`)
+  const fits = (foot: Foot) => !(zigzags && foot === 'straight') && (!machine || machine.feet.includes(foot))
+  const { feet, missing, otherwise, essential, standIns = [] } = rule.give
+  const suits = feet.filter((foot) => !(zigzags && foot === 'straight'))
+  const said = (foot: Foot) =>
+    sentence(foot === suits[0] || otherwise === undefined ? rule.because : otherwise, facts, { foot })
+  const chosen = (foot: Foot, because: string, byEye = false): FootChoice => ({
+    foot,
+    rule,
+    because,
+    suits,
+    byEye,
+    wanted: missing !== undefined || essential === true,
+  })
+  const found = suits.find(fits)
+  const plainFoot = PLAIN.find(fits)
+  if (machine?.evenFeed && suits[0] === 'walking' && found !== 'walking') {
+    const foot = missing !== undefined ? found : (plainFoot ?? found)
+    if (foot) return chosen(foot, sentence(EVEN_FEED, { foot }))
   }
-  if (found) return chosen(found, because)
+  if (found) return chosen(found, said(found))
+  // For plain work whatever foot presses the cloth down will do.
+  const standIn = essential ? undefined : (plainFoot ?? standIns.find(fits))
+  if (standIn) return chosen(standIn, missing === undefined ? said(standIn) : missing, missing !== undefined)
   return {
     refusal: {
       limit: 'foot',
-      value: wished.join(' or '),
+      value: suits.join(' or '),
       allowed: machine?.feet ?? [],
-      because: `${because} The machine has ${machine?.feet.join(', ') || 'none'}.`,
-      wouldHelp: `A ${wished.join(', ')} foot that fits this machine.`,
+      because: `${sentence(rule.because, facts, { foot: suits[0] })} The machine has ${machine?.feet.join(', ') || 'none'}.`,
+      wouldHelp: `A ${suits.join(' or ')} foot that fits this machine.`,
     },
-  }
-
-  function chosen(foot: Foot, sentenceSaid: string): FootChoice {
-    return { foot, rule, because: sentenceSaid, suits: wished, essential: rule.give.essential ?? false }
   }
 }
 

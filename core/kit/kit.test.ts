@@ -102,17 +102,19 @@ describe('a kit is right for its cloth', () => {
     expect(best(leather(0.8, { schools: { suede: 'leather-point' } })).needle.point).toBe('leather')
   })
 
-  it('offers a larger eye, then a finer thread, then the price, when thread and cloth disagree', () => {
+  it('offers a larger eye, then the price, then a finer thread, when thread and cloth disagree', () => {
     const kits = computeKit({
       ...poplin,
       fabric: { structure: 'woven', massGsm: 90 },
       thread: { tex: 80, fibre: 'polyester' },
     }).kits
-    expect(kits.map(({ needle, topThread }) => [needle.point, topThread.tex]).slice(0, 3)).toEqual([
+    expect(kits.map(({ needle, topThread }) => [needle.point, topThread.tex])).toEqual([
       ['topstitch', 80],
-      ['universal', 18],
       ['universal', 80],
+      ['microtex', 80],
+      ['universal', 27],
     ])
+    expect(reason(kits[3]!, 'thread')).toMatch(/In place of the 80 tex asked for/)
     expect(kits.every(({ verdict }) => verdict === 'marginal')).toBe(true)
   })
 
@@ -185,7 +187,11 @@ describe('a reason is made from the numbers that decided', () => {
     always((kit) => {
       const parts = kit.reasons.map(({ part }) => part)
       const expected = ['needle-point', 'needle-size', 'thread', 'bobbin', 'foot', 'foot-pressure', 'stitch', 'dial']
-      expect(parts).toEqual([...expected, ...kit.extras, ...kit.cautions])
+      // What the job costs on this cloth, and a stack that a guess makes too high, stand after them.
+      const rest = parts.slice(expected.length + kit.extras.length + kit.cautions.length)
+      expect(parts).toEqual([...expected, ...kit.extras, ...kit.cautions, ...rest])
+      expect(rest.filter((part) => part !== 'cloth' && part !== 'stack')).toEqual([])
+      if (rest.length > 0) expect(kit.verdict).toBe('marginal')
       for (const { because } of kit.reasons) expect(because).toMatch(/^[^{}]{8,}[.!]$/)
       expect(JSON.stringify(kit.reasons)).not.toMatch(/undefined|NaN/)
     }))
@@ -288,9 +294,10 @@ describe('a thread that is too thick for every size the cloth likes', () => {
       thread: { tex: 40, fibre: 'polyester' },
     }).kits
 
-  it('gets the finest size that takes it at all, with both prices said; a finer thread comes first', () => {
-    const [finer, ...asked] = chiffon(40)
-    expect(finer).toMatchObject({ topThread: { tex: 18 }, needle: { sizeNm: 60 } })
+  it('is sewn all the same, in the finest size that takes it, with both prices said; a finer thread comes last', () => {
+    const asked = chiffon(40)
+    expect(asked[0]!.topThread.tex).toBe(40)
+    expect(asked.at(-1)).toMatchObject({ topThread: { tex: 18 }, needle: { sizeNm: 60 } })
     const kept = asked.find(({ needle }) => needle.point === 'microtex')!
     expect(kept).toMatchObject({ verdict: 'marginal', fit: { verdict: 'tight' }, needle: { sizeNm: 70 } })
     expect(reason(kept, 'needle-size')).toContain('thicker than the 65 this cloth likes')
@@ -316,18 +323,19 @@ describe('a refusal names the limit and what would help', () => {
       ['straight'],
     ],
     [
-      'no foot for leather',
-      leather(1, { machine: { ...machine, feet: ['standard'] } }),
+      'no foot for free motion',
+      { operation: 'free-motion', machine: { ...machine, feet: ['standard'] } },
       'foot',
-      'walking or non-stick or roller',
+      'darning or embroidery',
       ['standard'],
     ],
+    ['a wing needle on a knit', { ...jersey, operation: 'wing' }, 'fabric', 'knit', 'stable woven cloth'],
     [
       'too coarse a cloth',
-      { fabric: { structure: 'woven', massGsm: 600 }, machine: { ...machine, needleNm: { min: 60, max: 90 } } },
+      { fabric: { structure: 'woven', massGsm: 600 }, machine: { ...machine, needleNm: { min: 60, max: 75 } } },
       'needle-size',
-      120,
-      90,
+      110,
+      75,
     ],
     [
       'unknown shank',
@@ -345,10 +353,10 @@ describe('a refusal names the limit and what would help', () => {
     ],
     [
       'short stitches on leather',
-      leather(1, { machine: { ...machine, lengthMm: { min: 0, max: 2.5 } } }),
+      leather(1, { machine: { ...machine, lengthMm: { min: 0, max: 1.5 } } }),
       'length',
       3,
-      2.5,
+      1.5,
     ],
     ['bonded cord', { thread: { tex: 135, fibre: 'nylon', finish: 'bonded' } }, 'thread', 135, 70],
   ])('%s', (_, more, limit, value, allowed) => {

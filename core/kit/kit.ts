@@ -7,11 +7,13 @@ import { usualFinish, type Thread } from '../units/thread'
 import { startingDial } from './dial-start'
 import { kitQuestion, type KitQuestion } from './facts'
 import { chooseFoot, choosePressure, type FootChoice } from './foot-choice'
-import { needleRefusal, stackLimits, systemOf, threadLimit, TWIN_MARGIN_MM } from './limits'
+import { fabricLimits, needleRefusal, stackLimits, systemOf, threadLimit } from './limits'
 import {
   chooseSize,
   clothRange,
+  finerReason,
   finestForThread,
+  gapsThatPass,
   pointsToTry,
   sizesFor,
   type ClothRange,
@@ -39,7 +41,8 @@ export function computeKit(asked: KitRequest, knowledge: Knowledge = KNOWLEDGE):
   const request = withOwnNeedles(asked)
   const question = kitQuestion(request, knowledge)
   const { machine } = request
-  const refusals: Refusal[] = stackLimits(question)
+  const stack = stackLimits(question)
+  const refusals: Refusal[] = [...stack.refusals, ...fabricLimits(question)]
   const system = systemOf(machine, knowledge)
   const stitch = chooseStitch(question, machine)
   if ('refusals' in stitch) refusals.push(...stitch.refusals)
@@ -64,7 +67,8 @@ export function computeKit(asked: KitRequest, knowledge: Knowledge = KNOWLEDGE):
   // One object for all the ways: each sets every fact of its own anew, and copying some fifty facts a way costs more than
   // all the rules.
   const known: Record<string, Facts[string]> = { ...question.facts }
-  const kits = found.choices.map((choice) => assemble(question, known, system, stitch, foot, choice, found.choices))
+  const settled = { system, stitch, foot, doubts: stack.doubts }
+  const kits = found.choices.map((choice) => assemble(question, known, settled, choice, found.choices))
   const ranked = rank(kits, found.choices)
   return { verdict: ranked[0]!.verdict, kits: ranked, refusals: [], assumed }
 }
@@ -76,12 +80,20 @@ interface Choice {
   readonly rule: Rule<unknown>
   readonly because: string
   readonly school?: string
-  readonly firm?: true
   /** what decided the sizes that the cloth allows */
   readonly range: ClothRange
   readonly thread: ThreadPlan
-  /** another thread than the one asked for */
-  readonly substituted?: Thread
+  /** another thread than the one asked for, which no needle lets through where it is `alone` */
+  readonly substituted?: { readonly asked: Thread; readonly alone: boolean }
+}
+
+/** What holds for every way to sew it. */
+interface Settled {
+  readonly system: NeedleSystem
+  readonly stitch: StitchChoice
+  readonly foot: FootChoice
+  /** limits that only a guess breaks */
+  readonly doubts: ReturnType<typeof stackLimits>['doubts']
 }
 
 function findNeedles(
@@ -92,78 +104,89 @@ function findNeedles(
   const { machine, stock } = request
   const range = clothRange(question)
   const proposals = pointsToTry(question)
-  const points = proposals.map(({ point }) => point)
-  const none = () => ({ refusal: needleRefusal(points, range, system, question) })
-  const outside = machine && (range.raisedLow > machine.needleNm.max || range.up < machine.needleNm.min)
-  if (outside && !points.some((point) => knowledge.points[point].holeWanted)) return none()
-
   const fit: FitKnowledge = { points: knowledge.points, dropTests: request.dropTests }
-  const gapsOf = (point: Point) => knowledge.points[point].gaps?.map(({ gapMm }) => gapMm) ?? []
   const isLargest = (point: Point) => isLargestEyed(knowledge.points[point])
-  const bounds = { range, fit, machine: machine?.needleNm, system }
-  const tryWith = (thread: ThreadPlan, substituted?: Thread): Choice[] =>
-    proposals.flatMap(({ point, rule }): Choice[] => {
+  const isGuess = (rule: Rule<unknown> | undefined) =>
+    rule !== undefined && question.guessed.some((fact) => restsOn(rule).has(fact))
+  // Nothing is refused for being too far off by a guess: neither by the cloth's own row nor by what its crossing adds.
+  const firmLow = isGuess(range.rules[0]) ? 0 : isGuess(range.rules[1]) ? range.low : range.raisedLow
+  const firmUp = isGuess(range.rules[0]) ? Infinity : range.up
+  const bounds = { range, firm: { low: firmLow, up: firmUp }, fit, machine, system }
+  const plan = planThread(request.thread, question, stock)
+  const asked = tryWith(plan)
+  const conflict = request.thread && asked.every(({ needle }) => needle.marginal)
+  const ways = [...(conflict ? waysOut(asked) : asked), ...finerWay()]
+  const choices = ways.map((choice) => withGap(choice, machine?.maxWidthMm ?? WIDEST_PLATE_MM, knowledge))
+  if (choices.length > 0) return { choices }
+  return {
+    refusal: needleRefusal(
+      proposals.map(({ point }) => point),
+      range,
+      system,
+      question,
+    ),
+  }
+
+  function tryWith(thread: ThreadPlan, more: Pick<Choice, 'substituted'> = {}): Choice[] {
+    return proposals.flatMap(({ point, rule }, index) => {
       const best = chooseSize(point, thread.candidates, bounds, facts, rule.give.sizeNm)
       const shelf = stock && best && !onShelf(stock, best) ? sizesOnShelf(stock, point) : []
       const shelved = shelf.length > 0 ? chooseSize(point, thread.candidates, { ...bounds, shelf }, facts) : undefined
       // What lies on the shelf is offered only where it is right for the cloth, not for lying there.
       const atHand = shelved?.marginal === false ? shelved : undefined
-      return [atHand, best].flatMap((needle) =>
-        needle
-          ? [
-              {
-                needle,
-                rule,
-                because: sentence(rule.because, facts, { threadTex: needle.thread.tex }),
-                thread,
-                range,
-                ...(rule.school && { school: rule.school }),
-                ...(rule.give.firm && { firm: true as const }),
-                ...(substituted && { substituted }),
-              },
-            ]
-          : [],
-      )
+      return [atHand, best].flatMap((needle) => (needle ? [choiceOf(needle, proposals[index]!, thread, more)] : []))
     })
+  }
 
-  const plan = planThread(request.thread, question, stock)
-  const asked = tryWith(plan)
-  const conflict = request.thread && asked.length > 0 && asked.every(({ needle }) => needle.marginal)
-  const ways = conflict || (request.thread && asked.length === 0) ? waysOut(asked) : asked
-  const choices = ways.flatMap((choice) => withGap(choice, machine?.maxWidthMm ?? WIDEST_PLATE_MM, knowledge))
-  if (choices.length > 0) return { choices }
-  const twinGap =
-    ways.length > 0 && machine ? Math.min(...ways.flatMap(({ needle }) => gapsOf(needle.point))) : Infinity
-  if (Number.isFinite(twinGap) && machine) {
+  function choiceOf(
+    needle: NeedleCandidate,
+    { point, rule }: (typeof proposals)[number],
+    thread: ThreadPlan,
+    more: Pick<Choice, 'substituted'> = {},
+  ): Choice {
+    const because = rule.give.otherwise?.[point] ?? rule.because
     return {
-      refusal: {
-        limit: 'width',
-        value: twinGap + TWIN_MARGIN_MM,
-        allowed: machine.maxWidthMm,
-        because: `A twin needle of ${plain(twinGap)} mm needs an opening for at least ${plain(twinGap + TWIN_MARGIN_MM)} mm of zigzag; the machine has ${plain(machine.maxWidthMm)} mm.`,
-        wouldHelp: 'A machine with a wider zigzag, or two single rows.',
-      },
+      needle,
+      rule,
+      because: sentence(because, facts, { threadTex: needle.thread.tex, pointWords: knowledge.points[point].words }),
+      thread,
+      range,
+      ...(rule.school && because === rule.because && { school: rule.school }),
+      ...more,
     }
   }
-  return none()
 
-  /** Real conflict: the thread wants a larger eye than the cloth allows. A larger-eyed point, a finer thread, the price. */
+  /** A light cloth is sewn with a finer needle and thread as well, if nobody asked for a thread. */
+  function finerWay(): Choice[] {
+    const { finer } = range
+    const first = proposals[0]
+    if (!finer || request.thread || !first) return []
+    const fine = { ...range, low: finer.low, raisedLow: finer.low, up: finer.up }
+    const wishes = { ...knowledge, threadWishes: knowledge.finerThreadWishes }
+    const thread = planThread(undefined, { facts, knowledge: wishes }, stock)
+    const needle = chooseSize(first.point, thread.candidates, { ...bounds, range: fine }, facts)
+    if (!needle || needle.marginal || asked.some((way) => way.needle.sizeNm === needle.sizeNm)) return []
+    return [choiceOf({ ...needle, bound: 'finer', because: finerReason(range, needle, facts) }, first, thread)]
+  }
+
+  /** Real conflict: the thread wants a larger eye than the cloth allows. A larger-eyed point, the price, a finer thread. */
   function waysOut(priced: readonly Choice[]): Choice[] {
     const ordinary = priced.find(({ needle }) => !isLargest(needle.point))
     const finest =
       ordinary &&
       finestForThread(ordinary.needle.point, sizesFor(ordinary.needle.point, bounds), ordinary.needle.thread, fit)
-    const largeEyed = priced.filter(
-      ({ needle }) => isLargest(needle.point) && needle.bound !== 'tight' && needle.sizeNm < (finest ?? Infinity),
-    )
+    const largeEyed = priced.filter(({ needle }) => isLargest(needle.point) && needle.sizeNm <= (finest ?? Infinity))
     const { threadTex: _t, threadFibre: _f, threadFinish: _i, ...withoutThread } = facts
     const finer = tryWith(
       planThread(undefined, { facts: { ...withoutThread, threadGiven: false, thickThread: false }, knowledge }, stock),
-      request.thread,
+      { substituted: { asked: request.thread!, alone: priced.length === 0 } },
     )
-      .filter(({ needle }) => !needle.marginal && !isLargest(needle.point))
-      .slice(0, 1)
-    return [...largeEyed, ...finer, ...priced.filter((choice) => !largeEyed.includes(choice))]
+    const better = finer.filter(({ needle }) => !needle.marginal && !isLargest(needle.point)).slice(0, 1)
+    return [
+      ...largeEyed,
+      ...priced.filter((choice) => !largeEyed.includes(choice)),
+      ...(priced.length === 0 && better.length === 0 ? finer : better),
+    ]
   }
 }
 
@@ -185,23 +208,18 @@ const sizesOnShelf = (stock: KitStock, wanted: Point): number[] =>
 /** The plate to plan with when no machine is known, in mm. */
 const WIDEST_PLATE_MM = 9
 
-/** Settles the gap of a twin: 2.5 mm or the next wider that exists in the size and passes the plate. */
-function withGap(choice: Choice, maxWidthMm: number, { points }: Knowledge): Choice[] {
+/** Settles the gap of a twin: 2.5 mm or the next wider that exists in the size and passes the plate, else the next narrower. */
+function withGap(choice: Choice, maxWidthMm: number, { points }: Knowledge): Choice {
   const { point, sizeNm } = choice.needle
-  if (!isTwin(points[point])) return [choice]
-  const gaps = points[point].gaps!.filter(
-    (gap) => gap.sizesNm.includes(sizeNm) && gap.gapMm <= maxWidthMm - TWIN_MARGIN_MM,
-  )
-  const gap = gaps.find(({ gapMm }) => gapMm >= 2.5) ?? gaps.at(-1)
-  return gap ? [{ ...choice, gapMm: gap.gapMm }] : []
+  if (!isTwin(points[point])) return choice
+  const gaps = gapsThatPass(points[point], sizeNm, maxWidthMm)
+  return { ...choice, gapMm: gaps.find((gapMm) => gapMm >= 2.5) ?? gaps.at(-1)! }
 }
 
 function assemble(
   question: KitQuestion,
   known: Record<string, Facts[string]>,
-  system: NeedleSystem,
-  chosenStitch: StitchChoice,
-  chosenFoot: FootChoice,
+  { system, stitch: chosenStitch, foot: chosenFoot, doubts }: Settled,
   choice: Choice,
   all: readonly Choice[],
 ): Kit {
@@ -229,12 +247,23 @@ function assemble(
     stitchOf: chosenStitch.stitch.of,
     stitchIso: chosenStitch.stitch.iso,
     widthMm: chosenStitch.stitch.widthMm,
-    straightPlateFits: machine?.straightPlate === true && chosenStitch.stitch.iso === '301' && !isTwin(kind),
+    lengthMm: chosenStitch.stitch.lengthMm,
+    needleSwings: chosenStitch.stitch.iso !== '301' || isTwin(kind),
+    footByEye: chosenFoot.byEye,
+    footSticks: question.facts['holesStay'] === true && chosenFoot.byEye && chosenFoot.wanted,
+    straightPlateFits:
+      machine?.straightPlate === true &&
+      chosenStitch.stitch.iso === '301' &&
+      question.facts['needleAside'] !== true &&
+      !isTwin(kind) &&
+      kind.holeWanted !== true,
+    threadText: `${capital(usualFinish(thread.fibre) === (thread.finish ?? usualFinish(thread.fibre)) ? '' : `${thread.finish!} `)}${thread.fibre} thread`,
   })
   const bobbin = chooseBobbin(thread, known, knowledge)
   const dial = startingDial(machine?.dial, thread, bobbin.thread, known, knowledge)
   const pressure = choosePressure(known, machine, knowledge)
-  const extraRules = rulesThatHold(knowledge.extras, known)
+  const extraRules = firstOfEach(rulesThatHold(knowledge.extras, known), ({ give }) => give.extra)
+  const prices = rulesThatHold(knowledge.prices, known)
   const cautionRules = firstOfEach(rulesThatHold(knowledge.cautions, known), ({ give }) => give.caution)
 
   const needleInStock = !stock || onShelf(stock, needle)
@@ -252,7 +281,10 @@ function assemble(
     needle.marginal ||
     fit.verdict === 'tight' ||
     chosenStitch.marginal ||
+    chosenFoot.byEye ||
     oneSpool ||
+    prices.length > 0 ||
+    doubts.length > 0 ||
     choice.substituted !== undefined ||
     cautionRules.some(({ give }) => give.marginal)
 
@@ -277,6 +309,8 @@ function assemble(
     say('dial', dial.rules, dial.because),
     ...extraRules.map((rule) => say(rule.give.extra, [rule], sentence(rule.because, known))),
     ...cautionRules.map((rule) => say(rule.give.caution, [rule], sentence(rule.because, known))),
+    ...prices.map((rule) => say(rule.give.price, [rule], sentence(rule.because, known))),
+    ...doubts.map(({ rule, because }) => say('stack', [rule], because)),
   ]
   return {
     verdict: marginal ? 'marginal' : 'good',
@@ -306,6 +340,8 @@ function assemble(
 /** How wide a twin may swing before a needle strikes: the plate less the gap and half a millimetre. */
 export const twinWidth = (plateMm: number, gapMm: number): number => Math.max(0, plateMm - gapMm - 0.5)
 
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+
 const namesOf = (rules: readonly Rule<unknown>[]): string => rules.map(({ id }) => id).join(' ')
 
 type Confidence = NonNullable<Reason['confidence']>
@@ -324,26 +360,34 @@ const named = ({ needle: { point, sizeNm }, gapMm }: Choice): NeedleChoice => ({
 })
 
 function threadReason({ thread, needle, substituted }: Choice, facts: Facts): string {
-  if (substituted) return sentence(THREAD_REASONS.substituted, facts, { askedTex: substituted.tex })
-  const finer = thread.free && needle.thread !== thread.candidates[0]
-  return [thread.because, sentence(finer ? THREAD_REASONS.finer : THREAD_REASONS.fits, facts)].join(' ')
+  if (substituted) {
+    const words = substituted.alone ? THREAD_REASONS.substitutedAlone : THREAD_REASONS.substituted
+    return sentence(words, facts, { askedTex: substituted.asked.tex })
+  }
+  const finer = thread.free && needle.thread.tex < thread.candidates[0]!.tex
+  const said = [thread.because, sentence(finer ? THREAD_REASONS.finer : THREAD_REASONS.fits, facts)]
+  if (thread.standsIn) said.splice(1, 0, sentence(THREAD_REASONS.shelf, facts))
+  return said.join(' ')
 }
 
 const firstOfEach = <Row>(rows: readonly Row[], key: (row: Row) => string): Row[] =>
   [...new Map([...rows].reverse().map((row) => [key(row), row])).values()].reverse()
 
 /**
- * Stock first, then good before marginal, then a size within the cloth's range before one that misses it, then the order in
- * which the ways were found. Where a firm point is right for the cloth, no other overtakes it for fitting better.
+ * The thread that was asked for before any other; then stock, then good before marginal, then a size within the cloth's range
+ * before one that misses it, then the order in which the ways were found.
  */
 function rank(kits: readonly Kit[], choices: readonly Choice[]): Kit[] {
-  const firm = choices.some((choice) => choice.firm)
   const grade = (index: number) => {
     const [kit, choice] = [kits[index]!, choices[index]!]
-    const behind = kit.verdict === 'marginal' || (firm && !choice.firm)
     // With a thread that was asked for, the ways out of the conflict stand in their own order.
-    const misses = choice.thread.free && !choice.firm && choice.needle.bound === 'sold'
-    return (kit.inStock === false ? 4 : 0) + (behind ? 2 : 0) + (misses ? 1 : 0)
+    const misses = choice.thread.free && choice.needle.bound === 'sold'
+    return (
+      (choice.substituted ? 8 : 0) +
+      (kit.inStock === false ? 4 : 0) +
+      (kit.verdict === 'marginal' ? 2 : 0) +
+      (misses ? 1 : 0)
+    )
   }
   return kits
     .map((kit, index) => ({ kit, grade: grade(index) }))

@@ -1,19 +1,43 @@
-import { isTwin, needleSystem, sizesSold, type NeedleSystem, type Point } from '../knowledge/needle'
+import { needleSystem, sizesSold, type NeedleSystem, type Point } from '../knowledge/needle'
 import type { Knowledge } from '../knowledge/knowledge'
-import { plain, rulesThatHold, sentence } from '../knowledge/rule'
+import { plain, rulesThatHold, sentence, type Rule } from '../knowledge/rule'
+import { STACK_GUESSED } from '../knowledge/stack-limit'
 import { usualFinish, type Thread } from '../units/thread'
-import type { ClothRange } from './needle-choice'
+import { MOST_BEYOND, TWIN_MARGIN_MM, type ClothRange } from './needle-choice'
 import type { KitMachine, Refusal } from './request'
 import type { KitQuestion } from './facts'
 
-/** What the stack breaks of the machine's limits; nothing when no machine is asked about. */
-export const stackLimits = ({ facts, knowledge }: KitQuestion): Refusal[] =>
-  rulesThatHold(knowledge.stackLimits, facts).map(({ give, because }) => ({
+/**
+ * What the stack breaks of the machine's limits; nothing when no machine is asked about. Nothing is refused on a guess: of a
+ * thickness that nobody measured the same is said as `doubts`.
+ */
+export function stackLimits({ facts, guessed, knowledge }: KitQuestion): {
+  readonly refusals: readonly Refusal[]
+  readonly doubts: readonly { readonly rule: Rule<unknown>; readonly because: string }[]
+} {
+  const broken = rulesThatHold(knowledge.stackLimits, facts)
+  if (guessed.includes('thicknessMm')) {
+    const doubts = broken.map((rule) => ({ rule, because: `${sentence(rule.because, facts)} ${STACK_GUESSED}` }))
+    return { refusals: [], doubts }
+  }
+  const refusals = broken.map(({ give, because }): Refusal => ({
     limit: give.limit,
     value: facts['stackMm'] as number,
     allowed: facts[give.machine] as number,
     because: sentence(because, facts),
     wouldHelp: sentence(give.wouldHelp, facts),
+  }))
+  return { refusals, doubts: [] }
+}
+
+/** What the job would ruin of this cloth. */
+export const fabricLimits = ({ facts, knowledge }: KitQuestion): Refusal[] =>
+  rulesThatHold(knowledge.fabricLimits, facts).map(({ give, because }) => ({
+    limit: 'fabric',
+    value: String(facts['structure']),
+    allowed: give.allowed,
+    because: sentence(because, facts),
+    wouldHelp: give.wouldHelp,
   }))
 
 /** The shank system of the machine's needles; no machine: the household one. */
@@ -57,9 +81,6 @@ export function threadLimit(
   ]
 }
 
-/** A twin needle needs a zigzag opening at least 1 mm wider than its gap. */
-export const TWIN_MARGIN_MM = 1
-
 /** Why no needle could be chosen at all. */
 export function needleRefusal(
   points: readonly Point[],
@@ -77,27 +98,41 @@ export function needleRefusal(
       wouldHelp: `A machine that takes ${knowledge.householdSystem.name} needles.`,
     }
   }
-  const wanted = machine && range.raisedLow > machine.needleNm.max ? range.raisedLow : range.up
-  const widths = machine ? [machine.needleNm.min, machine.needleNm.max] : []
-  if (
-    machine &&
-    (range.raisedLow > machine.needleNm.max ||
-      range.up < machine.needleNm.min ||
-      sold.some((point) => isTwin(knowledge.points[point])))
-  ) {
+  const narrowest = Math.min(...sold.flatMap((point) => narrowestGap(knowledge.points[point])))
+  if (machine && narrowest > machine.maxWidthMm - TWIN_MARGIN_MM) {
     return {
-      limit: 'needle-size',
-      value: wanted,
-      allowed: range.raisedLow > machine.needleNm.max ? machine.needleNm.max : machine.needleNm.min,
-      because: `${range.because} The machine takes ${widths.join(' to ')}.`,
-      wouldHelp: `A machine that takes a ${wanted} needle, or ${wanted > machine.needleNm.max ? 'thinner layers' : 'thicker cloth'}.`,
+      limit: 'width',
+      value: narrowest + TWIN_MARGIN_MM,
+      allowed: machine.maxWidthMm,
+      because: `A twin needle of ${plain(narrowest)} mm needs an opening for at least ${plain(narrowest + TWIN_MARGIN_MM)} mm of zigzag; the machine has ${plain(machine.maxWidthMm)} mm.`,
+      wouldHelp: 'A machine with a wider zigzag, or two single rows.',
+    }
+  }
+  if (machine) {
+    const { min, max } = machine.needleNm
+    const sizes = [...new Set(sold.flatMap((point) => sizesSold(system, point, knowledge.points)))]
+    const [tooFine, tooThick] = [sizes.every((size) => size > max), sizes.every((size) => size < min)]
+    const wantsThicker = tooFine || range.raisedLow > max + MOST_BEYOND
+    if (wantsThicker || tooThick || range.up < min - MOST_BEYOND) {
+      const wanted = tooFine ? Math.min(...sizes) : wantsThicker ? range.raisedLow : range.up
+      return {
+        limit: 'needle-size',
+        value: wanted,
+        allowed: wantsThicker ? max : min,
+        because: `${range.because} The machine takes ${min} to ${max}, which is more than two steps off.`,
+        wouldHelp: `A machine that takes a ${wanted} needle, or ${wantsThicker ? 'thinner layers' : 'thicker cloth'}.`,
+      }
     }
   }
   return {
     limit: 'thread',
     value: 'thread',
-    allowed: `needles ${sold.join(', ')} of ${widths.join(' to ') || 'any size'}`,
+    allowed: `needles ${sold.join(', ')} of ${machine ? `${machine.needleNm.min} to ${machine.needleNm.max}` : 'any size'}`,
     because: 'No needle that this cloth and machine take has an eye the thread could pass without shredding.',
     wouldHelp: 'A finer thread.',
   }
 }
+
+/** The narrowest gap that a twin is sold with; none for other points, which any plate lets through. */
+const narrowestGap = ({ gaps }: Knowledge['points'][Point]): number[] =>
+  gaps ? [Math.min(...gaps.map(({ gapMm }) => gapMm))] : [-Infinity]

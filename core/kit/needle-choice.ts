@@ -1,6 +1,6 @@
 import type { PointProposal } from '../knowledge/needle-point'
 import { DROP_TEST_SAYS, SIZE_REASONS } from '../knowledge/needle-size'
-import { sizesSold, type NeedleSystem, type Point } from '../knowledge/needle'
+import { isTwin, sizesSold, type NeedleSystem, type Point } from '../knowledge/needle'
 import { firstThatHolds, plain, rulesThatHold, sentence, type Facts, type Rule } from '../knowledge/rule'
 import type { KitThread } from '../knowledge/thread'
 import { sizeText } from '../units/needle-size'
@@ -13,15 +13,21 @@ export interface ClothRange {
   readonly low: number
   readonly up: number
   readonly raisedLow: number
+  /** a finer needle that does too, with thread as fine */
+  readonly finer?: { readonly low: number; readonly up: number }
   readonly rules: readonly Rule<unknown>[]
   readonly because: string
 }
 
 const STEP = 10
+/** Needles are sold in such sizes that half a step off is as good as in range. */
+const NEAR = STEP / 2
+/** So far beyond what a cloth likes a machine that has nothing better still sews it, at a price. */
+export const MOST_BEYOND = 2 * STEP
 
 export function clothRange({ facts, knowledge }: Pick<KitQuestion, 'facts' | 'knowledge'>): ClothRange {
   const cloth = firstThatHolds(knowledge.clothSizes, facts)
-  const { low, up, crossingAdds } = cloth.give
+  const { low, up, crossingAdds, finer } = cloth.give
   const crossing = firstThatHolds(knowledge.crossingSteps, facts)
   const steps = crossingAdds === false ? 0 : crossing.give.steps
   const raisedLow = Math.min(low + steps * STEP, Math.max(low, up))
@@ -32,7 +38,7 @@ export function clothRange({ facts, knowledge }: Pick<KitQuestion, 'facts' | 'kn
     because.push(sentence(crossing.because, facts, spoken))
     rules.push(crossing)
   }
-  return { low, up, raisedLow, rules, because: because.join(' ') }
+  return { low, up, raisedLow, ...(finer && { finer }), rules, because: because.join(' ') }
 }
 
 /** The points to try for these facts, best first, each with the row that proposed it. */
@@ -69,19 +75,36 @@ export interface NeedleCandidate {
 interface Bounds {
   readonly range: ClothRange
   readonly fit: FitKnowledge
-  readonly machine: { readonly min: number; readonly max: number } | undefined
+  readonly machine:
+    { readonly needleNm: { readonly min: number; readonly max: number }; readonly maxWidthMm: number } | undefined
   readonly system: NeedleSystem
+  /** as much of the cloth's range as was measured: what is too far beyond it is refused */
+  readonly firm: { readonly low: number; readonly up: number }
   /** only these sizes are at hand */
   readonly shelf?: readonly number[]
 }
 
+/** A twin needle needs a zigzag opening at least 1 mm wider than its gap. */
+export const TWIN_MARGIN_MM = 1
+
+/** The gaps of a twin that pass a plate in this size, ascending. */
+export const gapsThatPass = (
+  { gaps = [] }: FitKnowledge['points'][Point],
+  sizeNm: number,
+  maxWidthMm: number | undefined,
+): number[] =>
+  gaps
+    .filter((gap) => gap.sizesNm.includes(sizeNm) && gap.gapMm <= (maxWidthMm ?? Infinity) - TWIN_MARGIN_MM)
+    .map(({ gapMm }) => gapMm)
+
 /** Sizes of a point that the shank system sells and the machine's clamp, hook and plate take, ascending. */
-export const sizesFor = (point: Point, { machine, system, shelf, fit }: Omit<Bounds, 'range'>): number[] =>
+export const sizesFor = (point: Point, { machine, system, shelf, fit }: Omit<Bounds, 'range' | 'firm'>): number[] =>
   sizesSold(system, point, fit.points).filter(
     (size) =>
-      size >= (machine?.min ?? 0) &&
-      size <= (machine?.max ?? Infinity) &&
-      (shelf === undefined || shelf.includes(size)),
+      size >= (machine?.needleNm.min ?? 0) &&
+      size <= (machine?.needleNm.max ?? Infinity) &&
+      (shelf === undefined || shelf.includes(size)) &&
+      (!isTwin(fit.points[point]) || gapsThatPass(fit.points[point], size, machine?.maxWidthMm).length > 0),
   )
 
 /** A thread that passes without a word against it. */
@@ -101,8 +124,9 @@ export const finestForThread = (
 /**
  * Three bounds: stiff enough for the cloth, an eye that passes the thread, fine enough not to punch holes. The finest
  * size that keeps the first two without breaking the third; where none does, the nearest that can still sew, marked
- * marginal. A thread that the kit itself chose never moves the size: the thread is chosen to fit.
- * @returns undefined when no size of this point passes any of the threads
+ * marginal, up to two steps beyond what the cloth likes. A thread that the kit itself chose never moves the size: the
+ * thread is chosen to fit. One that was asked for takes whatever size lets it through.
+ * @returns undefined when no size of this point is near enough, or none passes any of the threads
  */
 export function chooseSize(
   point: Point,
@@ -112,10 +136,10 @@ export function chooseSize(
   schoolSize?: number,
 ): NeedleCandidate | undefined {
   const sizes = sizesFor(point, bounds)
-  const { range, fit } = bounds
+  const { range, fit, machine, system } = bounds
   const { holeWanted, words } = fit.points[point]
   const upper = holeWanted ? Infinity : range.up
-  const within = sizes.filter((size) => size >= range.raisedLow && size <= upper)
+  const beyond = (size: number) => Math.max(range.raisedLow - size, size - upper, 0)
   const spoken = (bound: SizeBound, sizeNm: number, thread: KitThread): string => {
     const { clearance, threadMm, dropTest } = needleFit({ point, sizeNm }, thread, fit)
     return [
@@ -124,7 +148,8 @@ export function chooseSize(
         up: range.up,
         raisedLow: range.raisedLow,
         sizeText: sizeText(sizeNm),
-        pointWords: capital(words),
+        pointWords: words,
+        PointWords: capital(words),
         clearance,
         threadMm: plain(threadMm),
         eyeNeededMm: plain(threadDiameterMm(thread) * CLEARANCE.good),
@@ -143,44 +168,55 @@ export function chooseSize(
     because: spoken(bound, sizeNm, thread),
   })
   const fitting = (sizeNm: number) => threads.find((thread) => passesWell(point, sizeNm, thread, fit))
+  const passing = (size: number) =>
+    threads.find((thread) => needleFit({ point, sizeNm: size }, thread, fit).verdict !== 'shreds')
 
   if (schoolSize !== undefined && sizes.includes(schoolSize)) {
     const thread = fitting(schoolSize)
     if (thread) return candidate('school', schoolSize, thread, false)
   }
+  const inside = sizes.filter((size) => beyond(size) === 0)
+  const within = inside.length > 0 ? inside : sizes.filter((size) => beyond(size) <= NEAR)
   for (const size of within) {
     const thread = fitting(size)
-    if (thread) {
-      const bound = holeWanted ? 'exempt' : size === within[0] ? 'cloth' : 'thread'
-      return candidate(bound, size, thread, false)
-    }
+    if (!thread) continue
+    const alone = inside.length === 0 ? 'near' : size === within[0] ? 'cloth' : 'thread'
+    return candidate(bounds.shelf ? 'shelf' : holeWanted ? 'exempt' : alone, size, thread, false)
   }
-  const nearest = nearestTo(sizes, range.raisedLow, upper)
-  if (within.length === 0 && nearest !== undefined) {
-    const thread = fitting(nearest)
-    if (thread) return candidate('sold', nearest, thread, true)
+  const byNearness = [...sizes].sort((a, b) => beyond(a) - beyond(b) || b - a)
+  const { firm } = bounds
+  const reach = byNearness.filter((size) => Math.max(firm.low - size, holeWanted ? 0 : size - firm.up) <= MOST_BEYOND)
+  if (reach.length === 0) return undefined
+  if (within.length === 0) {
+    const thread = fitting(reach[0]!)
+    if (thread) return candidate(whyBeyond(reach[0]!), reach[0]!, thread, true)
   }
-  const passes = (size: number) =>
-    threads.find((thread) => needleFit({ point, sizeNm: size }, thread, fit).verdict !== 'shreds')
   for (const size of [...within].reverse()) {
-    const thread = passes(size)
+    const thread = passing(size)
     if (thread) return candidate('tight', size, thread, true)
   }
-  for (const size of sizes.filter((size) => size > range.up)) {
-    const thread = passes(size)
+  for (const size of sizes.filter((size) => size > upper)) {
+    const thread = passing(size)
     if (thread) return candidate(passesWell(point, size, thread, fit) ? 'above' : 'above-tight', size, thread, true)
   }
   for (const size of [...sizes].reverse()) {
-    const thread = size >= range.raisedLow ? passes(size) : undefined
+    const thread = size >= range.raisedLow || within.length === 0 ? passing(size) : undefined
     if (thread) return candidate('tight', size, thread, true)
   }
   return undefined
+
+  /** Nearer sizes are sold, and the machine does not take them; or nobody sells any. */
+  function whyBeyond(size: number): SizeBound {
+    const nearer = sizesSold(system, point, fit.points).filter((other) => beyond(other) < beyond(size))
+    if (machine && size < range.raisedLow && nearer.some((other) => other > machine.needleNm.max))
+      return 'machine-thick'
+    if (machine && size > upper && nearer.some((other) => other < machine.needleNm.min)) return 'machine-fine'
+    return 'sold'
+  }
 }
+
+/** Why the finer of two ways to sew a light cloth has the size it has. */
+export const finerReason = (range: ClothRange, { sizeNm }: NeedleCandidate, facts: Facts): string =>
+  `${range.because} ${sentence(SIZE_REASONS.finer, facts, { sizeText: sizeText(sizeNm) })}`
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
-
-/** The size with the least distance to low … up; of two equally near the stiffer. */
-function nearestTo(sizes: readonly number[], low: number, up: number): number | undefined {
-  const distance = (size: number) => Math.max(low - size, size - up, 0)
-  return [...sizes].sort((a, b) => distance(a) - distance(b) || b - a)[0]
-}

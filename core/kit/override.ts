@@ -12,8 +12,8 @@ import { threadDiameterMm, usualFinish } from '../units/thread'
 import { kitQuestion } from './facts'
 import { chooseFoot } from './foot-choice'
 import { twinWidth } from './kit'
-import { systemOf, TWIN_MARGIN_MM } from './limits'
-import { clothRange, vetoedPoints } from './needle-choice'
+import { systemOf } from './limits'
+import { clothRange, TWIN_MARGIN_MM, vetoedPoints } from './needle-choice'
 import { needleFit } from './needle-fit'
 import type { Kit, KitRequest } from './request'
 
@@ -219,4 +219,4 @@ const ratio = (a: number, b: number): number => Math.max(a, b) / Math.min(a, b)
 
 /** A foot that is not among those wished for breaks something only where the wish was more than a preference. */
 const footSuits = (wishes: ReturnType<typeof chooseFoot>, foot: Foot): boolean =>
-  'refusal' in wishes || wishes.suits.includes(foot) || wishes.foot === foot || !wishes.essential
+  'refusal' in wishes || wishes.suits.includes(foot) || wishes.foot === foot || !wishes.wanted

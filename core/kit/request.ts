@@ -86,7 +86,16 @@ export type Reason = Kit['reasons'][number]
 export type NeedleChoice = Kit['alternates'][number]
 
 export type Limit =
-  'leather-stack' | 'stack' | 'stitch' | 'width' | 'foot' | 'length' | 'needle-size' | 'needle-system' | 'thread'
+  | 'leather-stack'
+  | 'stack'
+  | 'stitch'
+  | 'width'
+  | 'foot'
+  | 'length'
+  | 'needle-size'
+  | 'needle-system'
+  | 'thread'
+  | 'fabric'
 
 /** In the order in which refusals are named. */
 export const LIMITS: readonly Limit[] = [
@@ -99,6 +108,7 @@ export const LIMITS: readonly Limit[] = [
   'needle-size',
   'needle-system',
   'thread',
+  'fabric',
 ]
 
 export interface Refusal {

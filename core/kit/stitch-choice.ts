@@ -21,7 +21,10 @@ export function chooseStitch(
   machine: KitMachine | undefined,
 ): StitchChoice | { refusals: Refusal[] } {
   const kind = firstThatHolds(knowledge.stitchWishes, facts)
-  const of = kind.give.of.find((stitch) => !machine || machine.stitches.includes(stitch))
+  const reachWidth = machine?.maxWidthMm ?? ORDINARY_WIDTH_MM
+  const [narrow, wide] = kind.give.widthMm === 'widest' ? [2, reachWidth] : kind.give.widthMm
+  const there = kind.give.of.filter((stitch) => !machine || machine.stitches.includes(stitch))
+  const of = there.find((stitch) => stitch === 'straight' || reachWidth >= narrow) ?? there[0]
   if (!of) {
     const needed = kind.give.of.join(' or ')
     return {
@@ -40,8 +43,6 @@ export function chooseStitch(
   const refusals: Refusal[] = []
 
   const straight = of === 'straight'
-  const reachWidth = machine?.maxWidthMm ?? ORDINARY_WIDTH_MM
-  const [narrow, wide] = kind.give.widthMm === 'widest' ? [2, reachWidth] : kind.give.widthMm
   if (!straight && reachWidth < narrow) {
     refusals.push({
       limit: 'width',
@@ -56,7 +57,7 @@ export function chooseStitch(
   const [low, high] = length.give.lengthMm
   const reach = machine?.lengthMm ?? { min: 0, max: Infinity }
   const outOfReach = reach.max < low || reach.min > high
-  if (outOfReach && length.give.essential) {
+  if (length.give.essentialMm !== undefined && (reach.max < length.give.essentialMm || reach.min > high)) {
     refusals.push({
       limit: 'length',
       value: reach.max < low ? low : high,
@@ -85,8 +86,10 @@ export function chooseStitch(
     structure: facts['structure'],
     lengthMm,
   })
+  const lock = firstThatHolds(knowledge.locks, { ...facts, lockWished: kind.give.lock })
   const because = [
-    sentence(kind.because, facts, spoken),
+    sentence((of !== kind.give.of[0] && kind.give.otherwise?.[of]) || kind.because, facts, spoken),
+    sentence(lock.because, facts),
     sentence(length.because, facts, spoken),
     sentence(LENGTH_REASONS[lengthReason], facts, spoken),
     ...(marked ? [sentence(LENGTH_REASONS.mark, spoken, { lengthMark: marked.mark })] : []),
@@ -99,11 +102,11 @@ export function chooseStitch(
       ...(kind.give.name && (!straight || kind.give.of[0] === 'straight') && { name: kind.give.name }),
       lengthMm,
       widthMm,
-      lock: kind.give.lock,
+      lock: lock.give.lock,
       ...(marked && { lengthMark: marked.mark }),
     },
-    marginal: outOfReach,
-    rules: [kind, length, ...notes],
+    marginal: outOfReach || kind.give.poor?.includes(of) === true,
+    rules: [kind, lock, length, ...notes],
     because: because.join(' '),
   }
 }

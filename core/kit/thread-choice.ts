@@ -24,6 +24,8 @@ export interface ThreadPlan {
   /** the kit may choose among them, so they never decide the needle */
   readonly free: boolean
   readonly inStock: boolean
+  /** of another fibre than the one wished for, since that is what lies on the shelf */
+  readonly standsIn?: true
   readonly rule: Rule<unknown>
   readonly because: string
 }
@@ -65,7 +67,8 @@ export function planThread(
     ...spool,
     finish: spool.use === 'heavy' ? 'bonded' : usualFinish(spool.fibre),
   }))
-  return { candidates, free: true, inStock: true, rule, because }
+  const standsIn = candidates[0]!.fibre !== wanted.fibre
+  return { candidates, free: true, inStock: true, ...(standsIn && { standsIn }), rule, because }
 }
 
 /**

@@ -58,10 +58,16 @@ export const CAUTION_RULES: readonly Rule<CautionGiven>[] = readable([
     'Glasses: the crossing is {crossingMm} mm, over 4.',
   ),
   caution(
+    'glasses-no-foot',
+    'glasses',
+    { operation: { in: ['mending'] }, footByEye: { is: true } },
+    'Glasses: without a foot nothing stands between the needle and your face.',
+  ),
+  caution(
     'permanent-holes',
     'permanent-holes',
-    { any: [{ structure: { in: ['leather', 'coated'] } }, { traits: { has: ['imitation-leather'] } }] },
-    'Every hole in {structure} stays: no unpicking, no back-and-forth.',
+    { holesStay: { is: true } },
+    'Every hole in this {structure} cloth stays: no unpicking, no back-and-forth.',
   ),
   caution(
     'wing-holes',
@@ -96,8 +102,8 @@ export const CAUTION_RULES: readonly Rule<CautionGiven>[] = readable([
   caution(
     'slow-crossing',
     'slow-crossing',
-    { crossingMm: { over: 2 } },
-    'The crossing is {crossingMm} mm, over 2: walk it by hand wheel.',
+    { crossingRises: { is: true }, crossingMm: { over: 2 } },
+    'The crossing is {crossingMm} mm, thicker than the seam and over 2: walk it by hand wheel.',
   ),
   caution(
     'hand-turn-twin',

@@ -31,8 +31,10 @@ export const CLOTH_FACTS: readonly Rule<{ readonly fact: string }>[] = readable(
     {
       any: [
         { traits: { has: ['elastane'] } },
-        { structure: { in: ['knit'] }, stretchPercent: { over: 50 } },
+        // Ribs give as much without any; only where nobody said what the cloth is does so much stretch speak for elastane.
+        { structure: { in: ['knit'] }, stretchPercent: { over: 50 }, traitsKnown: { is: false } },
         { structure: { in: ['woven'] }, stretchPercent: { over: 10 } },
+        { structure: { in: ['net'] }, stretchPercent: { over: 25 } },
       ],
     },
     'It stretches {stretchPercent} %: elastane is likely.',
@@ -48,5 +50,50 @@ export const CLOTH_FACTS: readonly Rule<{ readonly fact: string }>[] = readable(
     },
     'The thread wants a larger eye than the cloth alone would ask for.',
   ),
+  fact(
+    'looped',
+    { any: [{ structure: { in: ['knit', 'pile'] } }, { structure: { in: ['net'] }, stretchPercent: { over: 25 } }] },
+    'It is made of loops, which a point must part and not cut.',
+  ),
+  fact(
+    'pops',
+    { stretchPercent: { over: 25 }, structure: { notIn: ['leather', 'rope'] } },
+    'It gives {stretchPercent} %, more than a straight seam does.',
+  ),
+  fact(
+    'holesStay',
+    {
+      any: [
+        { structure: { in: ['leather', 'coated'] } },
+        { traits: { has: ['coated', 'imitation-leather', 'laminated'] } },
+      ],
+    },
+    'Every hole stays.',
+  ),
+  fact(
+    'stable',
+    { structure: { in: ['woven'] }, elastane: { is: false }, holesStay: { is: false } },
+    'A weave that keeps its shape.',
+  ),
+  fact(
+    'lofty',
+    {
+      structure: { notIn: ['leather', 'rope', 'coated'] },
+      traits: { lacks: ['denim', 'canvas', 'coated', 'laminated', 'imitation-leather'] },
+      any: [
+        { structure: { in: ['pile'] } },
+        { traits: { has: ['quilted', 'bulky'] } },
+        { structure: { in: ['woven'] }, gsmPerMm: { below: 350 } },
+      ],
+    },
+    'It flattens under the foot.',
+  ),
+  fact(
+    'sideBySide',
+    { any: [{ operation: { in: ['coil'] } }, { structure: { in: ['rope'] }, operation: { in: ['zigzag'] } }] },
+    'Coils lie side by side.',
+  ),
+  fact('dogsDown', { operation: { in: ['mending', 'free-motion'] } }, 'The hands move the cloth.'),
+  fact('needleAside', { operation: { in: ['zip', 'edge-stitch'] } }, 'The needle stands beside the middle.'),
   fact('byThickness', { structure: { in: ['leather', 'rope'] } }, 'A {structure} is judged by its thickness.'),
 ])

@@ -45,6 +45,7 @@ export const STITCH_OFFSETS: readonly Rule<DialOffset>[] = readable([
     { numbers: 'offsetEmbroidery' },
     'embroidery {offsetEmbroidery}',
   ),
+  offset('gather', { operation: { in: ['gather'] } }, { numbers: -1 }, 'gathering −1, so that the bobbin thread pulls'),
   offset('buttonhole', { stitchOf: { in: ['buttonhole'] } }, { half: true }, 'buttonhole half of normal'),
   offset(
     'decorative',

@@ -19,6 +19,8 @@ export const TRAITS_OF_FABRIC = [
   'suede',
   'imitation-leather',
   'handmade-cotton',
+  'laminated',
+  'backed',
 ] as const
 export type FabricTrait = (typeof TRAITS_OF_FABRIC)[number]
 
@@ -61,7 +63,24 @@ export const GSM_PER_MM: readonly Rule<{ readonly gsmPerMm: number }>[] = readab
   row('quilted', { traits: { has: ['quilted'] } }, 110, 'two cotton faces with batting between'),
   row('denim-canvas', { structure: { in: ['woven'] }, traits: { has: ['denim', 'canvas'] } }, 500, 'denim and canvas'),
   row('leather', { structure: { in: ['leather'] } }, 850, 'leather'),
+  row('laminated', { traits: { has: ['laminated'] } }, 330, 'softshell and other laminates'),
+  row('coated', { structure: { in: ['coated'] } }, 700, 'film and coated cloth'),
+  row('net', { structure: { in: ['net'] } }, 170, 'net and mesh'),
+  row(
+    'velvet',
+    { structure: { in: ['woven', 'pile'] }, traits: { has: ['napped'], lacks: ['bulky'] } },
+    220,
+    'velvet and other napped cloth',
+  ),
+  row('terry', { structure: { in: ['pile'] }, massGsm: { from: 350 }, traits: { lacks: ['bulky'] } }, 130, 'terry'),
   row('fleece', { structure: { in: ['pile'] } }, 110, 'fleece and pile'),
+  row('lofty', { structure: { in: ['woven'] }, traits: { has: ['bulky'] } }, 290, 'lofty wool'),
+  row(
+    'webbing',
+    { structure: { in: ['woven'] }, any: [{ massGsm: { from: 600 } }, { thicknessMm: { from: 1.35 } }] },
+    500,
+    'webbing',
+  ),
   row('felt', { structure: { in: ['felt'] } }, 200, 'felt'),
   row('jersey', { structure: { in: ['knit'] } }, 300, 'jersey'),
   row('woven', {}, 450, 'ordinary woven cloth'),

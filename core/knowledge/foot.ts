@@ -10,60 +10,134 @@ export const FEET = [
   'zip',
   'buttonhole',
   'embroidery',
+  'darning',
+  'blind-hem',
 ] as const
 export type Foot = (typeof FEET)[number]
 
-/** `essential`: without one of these the job is refused; otherwise any plain foot that passes the stitch will do. */
 export interface FootWish {
+  /** best first */
   readonly feet: readonly Foot[]
+  /** said when another than the first of them is taken */
+  readonly otherwise?: string
+  /** said when the machine has none of them and a plain foot stands in: what the eye and the hand do. The kit is marginal */
+  readonly missing?: string
+  /** no plain foot can stand in */
   readonly essential?: true
+  /** other feet that press plain work down as well */
+  readonly standIns?: readonly Foot[]
 }
+
+const wish = (id: string, when: Rule<unknown>['when'], give: FootWish, because: string): Rule<FootWish> => ({
+  id: `foot-${id}`,
+  when,
+  give,
+  because,
+  source: 'common practice',
+  confidence: 'high',
+})
 
 /** First row that holds decides. Built-in even feed stands in for a walking foot. */
 export const FOOT_WISHES: readonly Rule<FootWish>[] = readable([
-  {
-    id: 'foot-sticky',
-    when: {
-      any: [{ structure: { in: ['leather', 'coated'] } }, { traits: { has: ['coated', 'imitation-leather'] } }],
+  wish(
+    'buttonhole',
+    { operation: { in: ['buttonhole'] } },
+    {
+      feet: ['buttonhole'],
+      missing:
+        'There is no buttonhole foot: mark both ends and the width, sew the bars by eye, and sew one on a scrap first.',
     },
-    give: { feet: ['walking', 'non-stick', 'roller'], essential: true },
-    because: 'Leather and coated cloth stick to a plain foot: walking foot, else non-stick, else roller.',
-    source: 'common practice',
-    confidence: 'high',
-  },
-  {
-    id: 'foot-buttonhole',
-    when: { operation: { in: ['buttonhole'] } },
-    give: { feet: ['buttonhole', 'standard', 'zigzag'] },
-    because: 'The buttonhole foot measures the hole and keeps its bars apart.',
-    source: 'common practice',
-    confidence: 'high',
-  },
-  {
-    id: 'foot-embroidery',
-    when: { operation: { in: ['embroidery'] } },
-    give: { feet: ['embroidery', 'standard', 'zigzag'] },
-    because: 'The embroidery foot has room beneath for a raised satin.',
-    source: 'common practice',
-    confidence: 'medium',
-  },
-  {
-    id: 'foot-creeping',
-    when: { any: [{ operation: { in: ['quilting'] } }, { traits: { has: ['quilted', 'bulky'] } }] },
-    give: { feet: ['walking', 'standard', 'zigzag', 'straight'] },
-    because: 'Thick soft layers creep apart: the walking foot feeds the upper one too.',
-    source: 'common practice',
-    confidence: 'medium',
-  },
-  {
-    id: 'foot-standard',
-    when: {},
-    give: { feet: ['standard', 'zigzag', 'straight'] },
-    because: 'The standard foot does.',
-    source: 'common practice',
-    confidence: 'high',
-  },
+    'The buttonhole foot measures the hole and keeps its bars apart.',
+  ),
+  wish(
+    'zip',
+    { operation: { in: ['zip'] } },
+    {
+      feet: ['zip'],
+      missing:
+        'There is no zip foot: tack the zip in by hand, move the needle to the side, and keep clear of the teeth by eye.',
+    },
+    'The zip foot runs beside the teeth, on either side.',
+  ),
+  wish(
+    'blind-hem',
+    { operation: { in: ['blind-hem'] } },
+    {
+      feet: ['blind-hem'],
+      missing: 'There is no blind-hem foot: guide the fold by eye along a mark, so that the swing just catches it.',
+    },
+    'The blind-hem foot’s guide holds the fold where the swing just catches it.',
+  ),
+  wish(
+    'darning',
+    { operation: { in: ['mending'] } },
+    {
+      feet: ['darning'],
+      missing:
+        'There is no darning foot: take the foot off, lower its lever for the tension, stretch the cloth in a hoop, glasses on.',
+    },
+    'The darning foot hops, so that the hands can move the cloth under it.',
+  ),
+  wish(
+    'free-motion',
+    { operation: { in: ['free-motion'] } },
+    {
+      feet: ['darning', 'embroidery'],
+      essential: true,
+      otherwise:
+        'The hands move the cloth: the {foot} foot is open enough to see it, and keeps fingers from the needle.',
+    },
+    'The hands move the cloth: a darning foot that hops keeps fingers from the needle and the cloth down at each stitch.',
+  ),
+  wish(
+    'embroidery',
+    { operation: { in: ['embroidery', 'decorative', 'wing'] } },
+    {
+      feet: ['embroidery', 'standard', 'zigzag', 'non-stick', 'roller', 'straight'],
+      otherwise: 'The {foot} foot does; look that raised stitches pass beneath it.',
+    },
+    'A foot open at the front, with room beneath for raised stitches; a walking foot would drag a pattern out of shape.',
+  ),
+  wish(
+    'sticky',
+    { holesStay: { is: true } },
+    {
+      feet: ['walking', 'non-stick', 'roller'],
+      otherwise: 'Leather and coated cloth stick to a plain foot; the {foot} foot glides.',
+      missing: 'A plain foot sticks to this cloth: tissue paper or matte tape goes under it.',
+    },
+    'Leather and coated cloth stick to a plain foot; the walking foot carries them along.',
+  ),
+  wish(
+    'napped',
+    { structure: { in: ['woven', 'pile'] }, traits: { has: ['napped'] } },
+    {
+      feet: ['walking', 'standard', 'zigzag', 'straight'],
+      standIns: ['roller', 'non-stick'],
+      otherwise: 'Two naps creep against each other: under the {foot} foot, tack them first, and sew with the pile.',
+    },
+    'Two naps creep against each other: the walking foot keeps them together; sew with the pile.',
+  ),
+  wish(
+    'creeping',
+    { any: [{ operation: { in: ['quilting'] } }, { traits: { has: ['quilted', 'bulky'] } }] },
+    {
+      feet: ['walking', 'standard', 'zigzag', 'straight'],
+      standIns: ['roller', 'non-stick'],
+      otherwise: 'Thick soft layers creep apart: under the {foot} foot, tack or pin them closely.',
+    },
+    'Thick soft layers creep apart: the walking foot moves the upper one too.',
+  ),
+  wish(
+    'standard',
+    {},
+    { feet: ['standard', 'zigzag', 'straight'], standIns: ['walking', 'roller', 'non-stick'] },
+    'The {foot} foot does.',
+  ),
 ])
+
+/** Said of a machine that feeds from above by itself, where a walking foot was wished for. */
+export const EVEN_FEED = 'The machine’s built-in even feed stands in for a walking foot, so the {foot} foot does.'
 
 export type FootPressure = 'low' | 'normal' | 'high'
 
@@ -82,11 +156,27 @@ export const PRESSURE_WISHES: readonly Rule<{ readonly pressure: FootPressure; r
   },
   {
     id: 'pressure-bulky',
-    when: { any: [{ traits: { has: ['bulky', 'quilted'] } }, { structure: { in: ['pile'] } }] },
+    when: { structure: { notIn: ['leather', 'rope', 'coated'] }, lofty: { is: true } },
     give: { pressure: 'low', lost: 'thick soft layers may be pushed along' },
     because: 'Thick soft layers of {stackMm} mm feed better under a lighter foot.',
     source: 'common practice',
     confidence: 'medium',
+  },
+  {
+    id: 'pressure-napped',
+    when: { traits: { has: ['napped'] }, structure: { notIn: ['leather', 'rope', 'coated'] } },
+    give: { pressure: 'low', lost: 'the nap is flattened along the seam' },
+    because: 'A heavy foot marks a nap for good: ease it.',
+    source: 'common practice',
+    confidence: 'high',
+  },
+  {
+    id: 'pressure-knit',
+    when: { structure: { in: ['knit', 'net'] }, looped: { is: true } },
+    give: { pressure: 'low', lost: 'the edge may stretch into waves' },
+    because: 'Under a heavy foot a {structure} is stretched as it is sewn: ease it.',
+    source: 'common practice',
+    confidence: 'high',
   },
   {
     id: 'pressure-normal',

@@ -9,8 +9,9 @@ import { POINT_PROPOSALS, POINT_VETOES } from './needle-point'
 import { CLOTH_SIZES, CROSSING_STEPS } from './needle-size'
 import { OVERRIDE_CHECKS } from './override-check'
 import { STACK_LIMITS } from './stack-limit'
-import { LENGTH_NOTES, LENGTH_WISHES, STITCH_WISHES } from './stitch'
-import { BOBBIN_WISHES, THREAD_WISHES } from './thread'
+import { FABRIC_LIMITS, PRICES } from './price'
+import { LENGTH_NOTES, LENGTH_WISHES, LOCKS, STITCH_WISHES } from './stitch'
+import { BOBBIN_WISHES, FINER_THREAD_WISHES, THREAD_WISHES } from './thread'
 
 /** Everything that a kit rests on, in one place: what is added to these lists reaches every kit. */
 export const KNOWLEDGE = {
@@ -21,13 +22,17 @@ export const KNOWLEDGE = {
   gsmPerMm: GSM_PER_MM,
   clothFacts: CLOTH_FACTS,
   stackLimits: STACK_LIMITS,
+  fabricLimits: FABRIC_LIMITS,
+  prices: PRICES,
   pointProposals: POINT_PROPOSALS,
   pointVetoes: POINT_VETOES,
   clothSizes: CLOTH_SIZES,
   crossingSteps: CROSSING_STEPS,
   threadWishes: THREAD_WISHES,
+  finerThreadWishes: FINER_THREAD_WISHES,
   bobbinWishes: BOBBIN_WISHES,
   stitchWishes: STITCH_WISHES,
+  locks: LOCKS,
   lengthWishes: LENGTH_WISHES,
   lengthNotes: LENGTH_NOTES,
   footWishes: FOOT_WISHES,

@@ -5,8 +5,8 @@ import { readable, type Rule } from './rule'
 export interface PointProposal {
   readonly points: readonly Point[]
   readonly only?: true
-  /** these points stay ahead of others even where no size of theirs fits well */
-  readonly firm?: true
+  /** what is said of another than the first of them */
+  readonly otherwise?: Readonly<Partial<Record<Point, string>>>
   /** a size the school asks for whatever the cloth's range says */
   readonly sizeNm?: number
 }
@@ -28,6 +28,7 @@ const propose = (
 })
 
 const KNITTED = ['knit', 'pile']
+const LOOPED = { looped: { is: true } } as const
 const FIRM = ['woven', 'felt', 'coated', 'net']
 const CLOTH = ['woven', 'felt', 'net']
 const SUEDE_OR_THIN = [{ thicknessMm: { below: 1 } }, { traits: { has: ['suede'] } }]
@@ -42,15 +43,22 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
   ),
   propose(
     'hem-elastane',
-    { operation: { in: ['knit-hem'] }, structure: { in: KNITTED }, elastane: { is: true } },
-    { points: ['twin-stretch', 'twin-ballpoint'], only: true },
+    { operation: { in: ['knit-hem'] }, ...LOOPED, elastane: { is: true } },
+    {
+      points: ['twin-stretch', 'twin-ballpoint'],
+      only: true,
+      otherwise: {
+        'twin-ballpoint':
+          'Two rows above and a zigzag below give with the hem; ball tips may skip where there is elastane.',
+      },
+    },
     'Two rows above and a zigzag below give with the hem; with elastane the stretch twin skips least.',
   ),
   propose(
     'hem-knit',
-    { operation: { in: ['knit-hem'] }, structure: { in: KNITTED } },
+    { operation: { in: ['knit-hem'] }, ...LOOPED },
     { points: ['twin-ballpoint', 'twin-stretch'], only: true },
-    'Two rows above and a zigzag below give with the hem; ball tips part the loops.',
+    'Two rows above and a zigzag below give with the hem; its rounded tips part the loops.',
   ),
   propose(
     'hem-other',
@@ -73,7 +81,10 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
   propose(
     'leather-school-universal',
     { structure: { in: ['leather'] }, schoolSuede: { in: ['universal'] }, any: SUEDE_OR_THIN },
-    { points: ['universal', 'leather'] },
+    {
+      points: ['universal', 'leather'],
+      otherwise: { leather: 'The cutting wedge goes through it too, and its cut tears more easily than a round hole.' },
+    },
     'At {thicknessMm} mm a universal pierces it, and its round hole tears less than a cut: this room’s way.',
     'suede: universal',
   ),
@@ -87,7 +98,10 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
   propose(
     'leather-thin',
     { structure: { in: ['leather'] }, thicknessMm: { below: 1 } },
-    { points: ['universal', 'leather'] },
+    {
+      points: ['universal', 'leather'],
+      otherwise: { leather: 'At {thicknessMm} mm, under 1, the cutting wedge goes through too, with a larger hole.' },
+    },
     'At {thicknessMm} mm, under 1, a universal pierces leather well and leaves a smaller hole.',
     'suede: universal',
   ),
@@ -100,56 +114,91 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
   propose(
     'imitation-jeans',
     { traits: { has: ['imitation-leather'] }, structure: { notIn: KNITTED }, schoolImitation: { in: ['jeans'] } },
-    { points: ['jeans', 'microtex'] },
+    {
+      points: ['jeans', 'microtex'],
+      otherwise: { microtex: 'A slim sharp point pierces imitation leather without cutting it.' },
+    },
     'This room sews imitation leather with the strong jeans blade.',
     'imitation: jeans',
   ),
   propose(
     'imitation-leather',
     { traits: { has: ['imitation-leather'] }, structure: { notIn: KNITTED }, schoolImitation: { in: ['leather'] } },
-    { points: ['leather', 'microtex'] },
+    {
+      points: ['leather', 'microtex'],
+      otherwise: { microtex: 'A slim sharp point pierces imitation leather without cutting it.' },
+    },
     'This room sews imitation leather with the leather point; test first, its cut can tear a thin film.',
     'imitation: leather',
   ),
   propose(
     'imitation',
     { traits: { has: ['imitation-leather'] }, structure: { notIn: KNITTED } },
-    { points: ['microtex', 'jeans', 'leather'] },
-    'Imitation leather is pierced by a slim sharp point without cutting it; the leather point only if it skips.',
+    {
+      points: ['microtex', 'jeans', 'leather'],
+      otherwise: {
+        jeans: 'A reinforced blade stands up to imitation leather where a slim one bends.',
+        leather:
+          'The cutting wedge is for imitation leather that skips with a sharp point; test first, its cut can tear a thin film.',
+      },
+    },
+    'Imitation leather is pierced by a slim sharp point without cutting it.',
     'imitation: microtex',
   ),
   propose(
     'elastane-microtex',
     { structure: { in: KNITTED }, elastane: { is: true }, schoolElastane: { in: ['microtex'] } },
-    { points: ['microtex', 'stretch'], firm: true },
+    {
+      points: ['microtex', 'stretch'],
+      otherwise: {
+        stretch: 'The stretch point’s deeper scarf keeps the loop where elastane makes ordinary points skip.',
+      },
+    },
     'This room uses microtex on fine elastane; it may cut yarns, so stretch the test swatch and look for runs.',
     'elastane: microtex',
   ),
   propose(
     'elastane',
     { elastane: { is: true }, structure: { in: KNITTED } },
-    { points: ['stretch'], firm: true },
-    'Stretch of {stretchPercent} % with elastane makes ordinary points skip; the stretch point’s deeper scarf keeps the loop.',
+    { points: ['stretch'] },
+    'Elastane makes ordinary points skip; the stretch point’s deeper scarf keeps the loop.',
     'elastane: stretch',
   ),
   propose(
     'elastane-woven',
-    { elastane: { is: true }, structure: { in: ['net', 'woven'] } },
+    { elastane: { is: true }, structure: { in: ['net', 'woven', 'coated'] }, traits: { lacks: ['laminated'] } },
     { points: ['stretch'] },
-    'A woven that gives {stretchPercent} % with elastane makes ordinary points skip; the stretch point keeps the loop.',
+    'Elastane in a {structure} makes ordinary points skip; the stretch point keeps the loop.',
     'elastane: stretch',
   ),
   propose(
     'elastic',
     { operation: { in: ['elastic'] }, structure: { notIn: ['coated', 'rope', 'leather'] } },
-    { points: ['stretch', 'ballpoint'] },
+    {
+      points: ['stretch', 'ballpoint'],
+      otherwise: { ballpoint: 'A rounded tip slips between the rubber threads of elastic; it may skip.' },
+    },
     'Elastic bends ordinary points away; the stretch point’s deeper scarf keeps the loop.',
   ),
   propose(
+    'laminated',
+    { traits: { has: ['laminated'] }, structure: { notIn: ['leather'] } },
+    {
+      points: ['stretch', 'universal'],
+      otherwise: { universal: 'A universal makes a small round hole in a laminate that gives little.' },
+    },
+    'A laminate gives, and its face is often a knit: the stretch point’s deeper scarf keeps the loop.',
+  ),
+  propose(
     'knit',
-    { structure: { in: KNITTED } },
-    { points: ['ballpoint', 'stretch'] },
-    'A rounded tip parts the loops of a {structure}; a universal would cut them and leave runs.',
+    LOOPED,
+    {
+      points: ['ballpoint', 'stretch'],
+      otherwise: {
+        stretch: 'Its ball tip parts the loops of a {structure}, and its deeper scarf helps where it skips.',
+      },
+    },
+    'A rounded tip parts the loops of a {structure}; an ordinary point would cut them and leave runs.',
   ),
   propose(
     'thick-thread',
@@ -158,21 +207,66 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
     'Thick thread passes the very large eye of a topstitch needle at a smaller blade.',
   ),
   propose(
+    'denim-topstitching-school',
+    {
+      operation: { in: ['topstitch', 'edge-stitch'] },
+      traits: { has: ['denim', 'canvas'] },
+      schoolDenim: { in: ['universal-100'] },
+      band: { in: ['heavy', 'very-heavy', 'extreme'] },
+    },
+    { points: ['universal'], sizeNm: 100 },
+    'This room finds a universal 100/16 enough for denim and canvas.',
+    'denim: universal-100',
+  ),
+  propose(
+    'denim-topstitching',
+    { operation: { in: ['topstitch', 'edge-stitch'] }, traits: { has: ['denim', 'canvas'] }, structure: { in: CLOTH } },
+    {
+      points: ['jeans', 'topstitch'],
+      otherwise: { topstitch: 'The very large eye of a topstitch needle spares the thread in denim and canvas.' },
+    },
+    'A line that shows on denim or canvas stays straight with the reinforced jeans blade.',
+  ),
+  propose(
     'fine-topstitching',
-    { operation: { in: ['topstitch'] }, thickThread: { is: false }, structure: { in: CLOTH } },
-    { points: ['microtex', 'universal'] },
-    'Fine topstitching runs straightest with a slim sharp point.',
+    { operation: { in: ['topstitch', 'edge-stitch'] }, thickThread: { is: false }, structure: { in: CLOTH } },
+    {
+      points: ['microtex', 'universal'],
+      otherwise: { universal: 'A universal point does for topstitching in thread of {threadTex} tex.' },
+    },
+    'A line that shows runs straightest with a slim sharp point.',
   ),
   propose(
     'rope',
     { structure: { in: ['rope'] } },
-    { points: ['jeans', 'universal'] },
+    {
+      points: ['jeans', 'universal'],
+      otherwise: {
+        universal: 'A thick universal goes through a soft cord too; it bends more than a reinforced blade.',
+      },
+    },
     'Cotton rope wants the reinforced jeans blade.',
+  ),
+  propose(
+    'webbing',
+    {
+      structure: { in: ['woven'] },
+      lofty: { is: false },
+      massGsm: { from: 600 },
+      traits: { lacks: ['denim', 'canvas'] },
+    },
+    { points: ['jeans'] },
+    'At {massGsm} g/m² this is webbing: the reinforced jeans blade deflects least in it.',
   ),
   propose(
     'quilting',
     { any: [{ operation: { in: ['quilting'] } }, { traits: { has: ['quilted'] } }] },
-    { points: ['quilting', 'universal'] },
+    {
+      points: ['quilting', 'universal'],
+      otherwise: {
+        universal: 'A universal passes layers and batting as well, a little less cleanly than a slim taper.',
+      },
+    },
     'The slim taper of a quilting needle passes layers and batting without pushing them apart.',
   ),
   propose(
@@ -201,9 +295,23 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
     'denim: jeans',
   ),
   propose(
+    'denim-jeans-heavy',
+    { traits: { has: ['denim', 'canvas'] }, schoolDenim: { known: false }, massGsm: { over: 350 } },
+    { points: ['jeans'] },
+    'At {massGsm} g/m², over 350, the reinforced jeans blade deflects least in denim and canvas.',
+    'denim: jeans',
+  ),
+  propose(
     'coated',
-    { any: [{ structure: { in: ['coated'] } }, { traits: { has: ['coated'] } }], structure: { notIn: ['leather'] } },
-    { points: ['microtex', 'jeans'] },
+    {
+      any: [{ structure: { in: ['coated'] } }, { traits: { has: ['coated'] } }],
+      structure: { notIn: ['leather'] },
+      traits: { lacks: ['laminated'] },
+    },
+    {
+      points: ['microtex', 'jeans'],
+      otherwise: { jeans: 'A reinforced blade stands up to a coating where a slim one bends.' },
+    },
     'A coating closes round a slim sharp hole; a rounded tip would push it in.',
   ),
   propose(
@@ -216,7 +324,12 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
   propose(
     'sharp-school',
     { structure: { in: CLOTH }, schoolPoint: { in: ['sharp-first'] } },
-    { points: ['microtex', 'quilting'] },
+    {
+      points: ['microtex', 'quilting'],
+      otherwise: {
+        quilting: 'This room takes a sharp point for today’s denser wovens; the slim quilting taper is one.',
+      },
+    },
     'This room takes a sharp point for today’s denser wovens.',
     'point: sharp-first',
   ),
@@ -242,6 +355,12 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
     'point: universal-first',
   ),
   propose(
+    'denim-alternate',
+    { traits: { has: ['denim', 'canvas'] }, structure: { in: FIRM } },
+    { points: ['jeans'] },
+    'The reinforced jeans blade does in denim and canvas of any weight.',
+  ),
+  propose(
     'sharp-fallback',
     { structure: { in: CLOTH } },
     { points: ['microtex'] },
@@ -259,7 +378,7 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
 export const POINT_VETOES: readonly Rule<{ readonly points: readonly Point[] }>[] = readable([
   {
     id: 'veto-knit',
-    when: { structure: { in: KNITTED } },
+    when: LOOPED,
     give: { points: ['universal', 'jeans', 'leather', 'quilting', 'topstitch', 'twin-universal'] },
     because: 'A point that is not rounded cuts the loops of a {structure}.',
     source: 'common practice',
@@ -267,7 +386,7 @@ export const POINT_VETOES: readonly Rule<{ readonly points: readonly Point[] }>[
   },
   {
     id: 'veto-knit-sharp',
-    when: { structure: { in: KNITTED }, schoolElastane: { notIn: ['microtex'] } },
+    when: { ...LOOPED, schoolElastane: { notIn: ['microtex'] } },
     give: { points: ['microtex'] },
     because: 'A sharp point cuts the loops of a {structure}.',
     source: 'common practice',

@@ -6,6 +6,8 @@ export interface SizeRange {
   readonly up: number
   /** thick crossings raise the lower bound unless the row says otherwise */
   readonly crossingAdds?: false
+  /** a finer needle that does too, with thread as fine */
+  readonly finer?: { readonly low: number; readonly up: number }
 }
 
 const range = (
@@ -14,7 +16,7 @@ const range = (
   low: number,
   up: number,
   because: string,
-  more: { crossingAdds?: false } = {},
+  more: Pick<SizeRange, 'crossingAdds' | 'finer'> = {},
 ): Rule<SizeRange> => ({
   id: `size-${id}`,
   when,
@@ -50,28 +52,115 @@ export const CLOTH_SIZES: readonly Rule<SizeRange>[] = readable([
     'A quilt sandwich wants {low} to {up}.',
   ),
   range(
+    'laminated',
+    { traits: { has: ['laminated'] }, structure: { notIn: ['leather'] } },
+    80,
+    90,
+    'A laminate wants {low} to {up} and never more: a larger hole in its membrane leaks.',
+  ),
+  range(
     'film-thick',
     { structure: { in: ['coated'] }, thicknessMm: { over: 0.8 } },
     90,
     100,
     'Film of {thicknessMm} mm, over 0.8, wants {low} to {up}.',
   ),
-  range('film', { structure: { in: ['coated'] } }, 70, 90, 'Coated cloth of {thicknessMm} mm wants {low} to {up}.'),
+  range(
+    'film',
+    { structure: { in: ['coated'] }, massGsm: { from: 200 } },
+    80,
+    90,
+    'Coated cloth of {massGsm} g/m² wants {low} to {up}.',
+  ),
+  range(
+    'film-light',
+    { structure: { in: ['coated'] } },
+    70,
+    90,
+    'Light coated cloth of {massGsm} g/m² wants {low} to {up}.',
+  ),
+  range(
+    'net-stretchy',
+    { structure: { in: ['net'] }, looped: { is: true } },
+    70,
+    80,
+    'A net that gives {stretchPercent} % wants {low} to {up}.',
+  ),
   range('net', { structure: { in: ['net'] } }, 60, 75, 'Net and mesh want {low} to {up}.'),
   range('pile', { structure: { in: ['pile'] } }, 80, 90, 'Pile and fleece want {low} to {up}.'),
   range('knit-light', { structure: { in: ['knit'] }, band: { in: ['light'] } }, 70, 75, byMass),
   range('knit-medium', { structure: { in: ['knit'] }, band: { in: ['medium'] } }, 75, 80, byMass),
   range('knit-heavy', { structure: { in: ['knit'] }, band: { in: ['heavy'] } }, 90, 90, byMass),
   range('knit-very-heavy', { structure: { in: ['knit'] } }, 90, 100, byMass),
+  range(
+    'coat',
+    {
+      structure: { in: ['woven'] },
+      lofty: { is: true },
+      traits: { lacks: ['quilted'] },
+      massGsm: { from: 350 },
+      crossingMm: { over: 2 },
+    },
+    90,
+    100,
+    'Lofty cloth of {massGsm} g/m² gives way to the blade; with a crossing of {crossingMm} mm, pressed, it wants {low} to {up}.',
+    { crossingAdds: false },
+  ),
+  range(
+    'coat-flat',
+    { structure: { in: ['woven'] }, lofty: { is: true }, massGsm: { from: 350 } },
+    80,
+    90,
+    'Lofty cloth of {massGsm} g/m² gives way to the blade: {low} to {up}.',
+  ),
+  range(
+    'napped',
+    { structure: { in: ['woven'] }, traits: { has: ['napped'] }, massGsm: { from: 120, below: 250 } },
+    70,
+    90,
+    'Velvet and other napped cloth of {massGsm} g/m² marks easily and wants {low} to {up}.',
+  ),
+  range(
+    'napped-heavy',
+    { structure: { in: ['woven'] }, traits: { has: ['napped'] }, massGsm: { from: 250 } },
+    80,
+    90,
+    'Heavy napped cloth of {massGsm} g/m² wants {low} to {up}: stiff enough, and no hole that shows.',
+  ),
+  range(
+    'wool',
+    { structure: { in: ['woven'] }, lofty: { is: true }, massGsm: { from: 180 } },
+    80,
+    90,
+    'Lofty cloth of {massGsm} g/m² gives way to the blade: {low} to {up}.',
+  ),
+  range(
+    'webbing',
+    {
+      structure: { in: ['woven'] },
+      massGsm: { from: 600 },
+      traits: { lacks: ['denim', 'canvas', 'quilted', 'bulky', 'napped'] },
+    },
+    100,
+    110,
+    'At {massGsm} g/m² this is webbing: tightly woven, it closes round a thick blade, so {low} to {up}.',
+  ),
   range('sheer', { band: { in: ['sheer'] } }, 60, 65, byMass),
   range(
     'light-slippery',
-    { band: { in: ['light'] }, traits: { has: ['slippery'] } },
+    { band: { in: ['light'] }, traits: { has: ['slippery', 'sheer'] } },
     65,
     70,
-    'At {massGsm} g/m² this is light and slippery and wants {low} to {up}.',
+    'At {massGsm} g/m² this is light, and slippery or sheer, and wants {low} to {up}.',
   ),
-  range('light', { band: { in: ['light'] } }, 60, 75, byMass),
+  range(
+    'light',
+    { band: { in: ['light'] } },
+    70,
+    75,
+    'At {massGsm} g/m² this {structure} is light: {low} is the everyday size, {up} the most.',
+    { finer: { low: 60, up: 65 } },
+  ),
   range('medium-light', { band: { in: ['medium-light'] } }, 70, 80, byMass),
   range('medium', { band: { in: ['medium'] } }, 80, 90, byMass),
   range('heavy', { band: { in: ['heavy'] } }, 90, 100, byMass),
@@ -109,9 +198,16 @@ export const CROSSING_STEPS: readonly Rule<{ readonly steps: number }>[] = reada
 
 /** What is said of the size that was chosen, by the bound that decided it. */
 export const SIZE_REASONS = {
+  shelf: 'Of the {pointWords} needles that suit, {sizeText} is what lies on the shelf.',
+  near: '{sizeText} is within half a step of the {raisedLow} to {up} this cloth likes, which nobody sells in this point.',
+  'machine-fine':
+    'The machine takes nothing finer than {sizeText}, and this cloth likes {up} or less: expect visible holes.',
+  'machine-thick':
+    'The machine takes nothing thicker than {sizeText}, and {raisedLow} would be stiff enough: it bends more, so walk it over thick places by hand wheel.',
+  finer: '{sizeText} is the finer way, with thread as fine: a smaller hole, less strength.',
   cloth: '{sizeText} is the finest size sold that is stiff enough.',
   thread: 'The thread decided: {threadMm} mm of thread needs an eye of at least {eyeNeededMm} mm, so {sizeText}.',
-  sold: '{pointWords} needles are not sold between {raisedLow} and {up}; {sizeText} is the nearest.',
+  sold: '{PointWords} needles are not sold between {raisedLow} and {up}; {sizeText} is the nearest.',
   tight: 'In {sizeText} the thread is tight ({clearance} times its width): a drop test decides.',
   above: '{sizeText} lets the thread pass but is thicker than the {up} this cloth likes: expect visible holes.',
   'above-tight':

@@ -7,7 +7,7 @@ export interface StackLimit {
   readonly wouldHelp: string
 }
 
-/** Every row that holds refuses. */
+/** Every row that holds refuses, unless the thickness is a guess: then the stack is tried under the foot and measured. */
 export const STACK_LIMITS: readonly Rule<StackLimit>[] = readable([
   {
     id: 'stack-leather',
@@ -18,8 +18,7 @@ export const STACK_LIMITS: readonly Rule<StackLimit>[] = readable([
       wouldHelp:
         'Skive the edges thinner, punch and sew by hand, or use a walking-foot machine within what its manual allows.',
     },
-    because:
-      '{crossingLayers} layers of {thicknessMm} mm make {stackMm} mm of leather and this machine pierces {maxLeatherMm} mm.',
+    because: '{stackWords} of leather, and this machine pierces {maxLeatherMm} mm.',
     source: 'maker practice',
     confidence: 'medium',
   },
@@ -31,9 +30,11 @@ export const STACK_LIMITS: readonly Rule<StackLimit>[] = readable([
       machine: 'maxStackMm',
       wouldHelp: 'Fewer layers at the crossing, or a machine that lifts {stackMm} mm.',
     },
-    because:
-      '{crossingLayers} layers of {thicknessMm} mm make {stackMm} mm and {maxStackMm} mm fits under this machine’s foot.',
+    because: '{stackWords}, and {maxStackMm} mm fits under this machine’s foot.',
     source: 'maker practice',
     confidence: 'high',
   },
 ])
+
+/** What is said of a stack that breaks a limit by a guess. */
+export const STACK_GUESSED = 'That thickness is a guess: try it under the foot, and measure one layer.'

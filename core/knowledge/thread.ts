@@ -104,6 +104,17 @@ export const THREAD_WISHES: readonly Rule<ThreadWish>[] = readable([
   ),
 ])
 
+/** The thread of the finer of two ways to sew a light cloth. */
+export const FINER_THREAD_WISHES: readonly Rule<ThreadWish>[] = readable([
+  wish(
+    'finer',
+    {},
+    [FINE],
+    { uses: ['fine', 'all-purpose'], fromTex: 13, toTex: 20 },
+    'Thread of 13 to 20 tex makes the finer seam in {massGsm} g/m²: less to see, and less strength.',
+  ),
+])
+
 /** What a thread that somebody names is for. First row that holds decides. */
 export const THREAD_USE_OF: readonly Rule<{ readonly use: ThreadUse }>[] = readable([
   use('heavy', { threadFinish: { in: ['bonded'] } }, 'Bonded thread is for heavy work.'),
@@ -131,9 +142,11 @@ export const THREAD_REASONS = {
   finer:
     'It is taken finer, {threadTex} tex, to pass the {sizeText} that the cloth wants (eye {clearance} times the thread).',
   fits: '{threadTex} tex {threadFibre} passes {sizeText} with {clearance} times its width.',
-  shelf: 'From the shelf: {threadTex} tex {threadFibre}.',
+  shelf: 'Of what would do, {threadTex} tex {threadFibre} is what lies on the shelf.',
   substituted:
-    'The {askedTex} tex asked for wants a larger eye than this cloth allows; {threadTex} tex passes {sizeText}.',
+    'In place of the {askedTex} tex asked for, which wants a larger eye than this cloth likes: {threadTex} tex passes {sizeText}. The kit with {askedTex} tex stands beside it with its price.',
+  substitutedAlone:
+    'In place of the {askedTex} tex asked for, which no needle of this cloth and machine lets through: {threadTex} tex passes {sizeText}. Where {askedTex} tex must be seen, it is sewn by hand.',
 } as const
 
 /** What goes on the bobbin; `same`: the top thread's own article. First row that holds decides. */

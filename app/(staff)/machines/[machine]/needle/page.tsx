@@ -13,11 +13,13 @@ export default async function NeedlePage({ params }: { params: Promise<{ machine
   const { machine, project, standing } = await machinePage(actor.siteId, (await params).machine)
   const { traits, state } = machine
   const system = needleSystem(traits.needleSystem ?? '')
+  // A twin is fitted or not by the change itself, which tells what strikes; here its size alone counts.
+  const reach = traits.needleNm && { needleNm: traits.needleNm, maxWidthMm: traits.maxWidthMm ?? Infinity }
   const catalogue = system
     ? (Object.keys(system.sold) as Point[]).map((point) => ({
         point,
         words: POINTS[point].words,
-        sizes: sizesFor(point, { machine: traits.needleNm, system, fit: { points: POINTS } }),
+        sizes: sizesFor(point, { machine: reach, system, fit: { points: POINTS } }),
         gaps: POINTS[point].gaps?.map(({ gapMm, sizesNm }) => ({ gapMm, sizes: [...sizesNm] })) ?? [],
       }))
     : []
