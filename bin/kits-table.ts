@@ -14,7 +14,19 @@ const MACHINE: KitMachine = {
   maxWidthMm: 7,
   lengthMm: { min: 0, max: 5 },
   spoolPins: 2,
-  feet: ['standard', 'zigzag', 'walking', 'non-stick', 'roller', 'straight', 'zip', 'buttonhole', 'embroidery'],
+  feet: [
+    'standard',
+    'zigzag',
+    'walking',
+    'non-stick',
+    'roller',
+    'straight',
+    'zip',
+    'buttonhole',
+    'embroidery',
+    'darning',
+    'blind-hem',
+  ],
   evenFeed: false,
   maxStackMm: 8,
   maxLeatherMm: 3.2,
@@ -35,13 +47,47 @@ export function kitsTable(): string {
   return `# What each cloth gets
 
 Made by \`npm run kits-table\` from the core; a test fails when it is not what the core says. Every named cloth with its
-middling numbers, ${CROSSING / 2} layers and ${CROSSING} at the crossing (two where that is too thick, rope one), on a household machine with dial 0–9 and normal 4. Every line is
+middling numbers and the work that makes sense in it, ${CROSSING / 2} layers and ${CROSSING} at the crossing (two where that is too thick, rope one), on a household machine with dial 0–9 and normal 4. Every line is
 a starting point: a swatch on the project's own cloth has the last word.
 
 | cloth | for | needle | thread over bobbin, tex | stitch, mm | dial | foot, pressure | verdict |
 |---|---|---|---|---|---|---|---|
 ${lines.join('\n')}
 `
+}
+
+/** What nobody sews: a coil of chiffon, a knit hem of denim, darned rope. The core answers it all the same. */
+function makesSense({ structure, stretchPercent = 0, traits = [] }: NamedFabric, operation: Operation): boolean {
+  const gives = structure === 'knit' || structure === 'pile' || stretchPercent > 10
+  const bag = structure === 'leather' || structure === 'coated'
+  switch (operation) {
+    case 'coil':
+      return structure === 'rope'
+    case 'stretch-seam':
+    case 'knit-hem':
+      return gives
+    case 'wing':
+      return !gives && structure === 'woven' && !traits.includes('quilted')
+    case 'gather':
+    case 'elastic':
+    case 'blind-hem':
+    case 'mending':
+      return !bag && structure !== 'rope'
+    case 'zigzag':
+      return true
+    case 'quilting':
+    case 'buttonhole':
+    case 'embroidery':
+    case 'decorative':
+    case 'baste':
+    case 'zip':
+    case 'free-motion':
+    case 'edge-stitch':
+      return structure !== 'rope'
+    case 'seam':
+    case 'topstitch':
+      return true
+  }
 }
 
 /** Four layers at the crossing where the machine takes them, else two; rope is sewn cord by cord. */
@@ -53,7 +99,7 @@ function crossingOf({ structure, thicknessMm = 0 }: NamedFabric): number {
 
 function rowsOf(fabric: NamedFabric): Row[] {
   const rows = new Map<string, Operation[]>()
-  for (const operation of OPERATIONS) {
+  for (const operation of OPERATIONS.filter((each) => makesSense(fabric, each))) {
     const crossing = crossingOf(fabric)
     const { name: _, ...cloth } = fabric
     const { kits, refusals } = computeKit({

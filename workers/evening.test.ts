@@ -139,8 +139,8 @@ describe('an evening', () => {
   it('lets staff stay with as many as there are staff', () => {
     const thick = (name: string) =>
       eveningLearner(name, 0, {
-        fabric: { structure: 'felt', massGsm: 420, thicknessMm: 2.1, traits: ['bulky'] },
-        layers: { seam: 2, crossing: 2 },
+        fabric: { structure: 'woven', massGsm: 420, thicknessMm: 0.8, traits: ['denim'] },
+        layers: { seam: 2, crossing: 4 },
       })
     const facts = evening({ blocks: 1, learners: [thick('Ida'), thick('Jon')] })
     const cautions = eveningQuestion(facts, EVENING_AT).kits.get('of Ida')!.get('Heron')!.cautions

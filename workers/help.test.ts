@@ -21,13 +21,11 @@ const kitOf = (facts: EveningFacts, project: string, machine: string) =>
 
 describe('the one change that would seat more', () => {
   it('is a foot, where a machine lacks it and nobody else has one', () => {
-    const leather = eveningLearner('Ida', 2, {
-      fabric: { structure: 'leather', thicknessMm: 1 },
-      layers: { seam: 2, crossing: 2 },
-    })
-    const whole = evening({ machines: [eveningMachine('Heron')], learners: [leather] })
-    const { foot } = kitOf(whole, 'of Ida', 'Heron')
+    const moved = eveningLearner('Ida', 2, { operation: 'free-motion' })
     const heron = eveningMachine('Heron')
+    const withFoot = { ...heron, traits: { ...heron.traits, feet: ['standard' as const, 'darning' as const] } }
+    const whole = evening({ machines: [withFoot], learners: [moved] })
+    const { foot } = kitOf(whole, 'of Ida', 'Heron')
     const found = plan({
       ...whole,
       machines: [{ ...heron, traits: { ...heron.traits, feet: ['standard', 'zigzag'] } }],

@@ -88,7 +88,7 @@ const thread = computation(
   },
 )
 
-const needleSize = computation(strict({ text: Type.String({ minLength: 1, maxLength: 20 }) }), ({ text }) => ({
+const needleSize = computation(strict({ text: Type.String({ minLength: 1, maxLength: 40 }) }), ({ text }) => ({
   ...readOr(NeedleSizeError, 'text', () => parseNeedleSize(text)),
   assumed: [],
 }))

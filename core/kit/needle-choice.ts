@@ -176,7 +176,9 @@ export function chooseSize(
     if (thread) return candidate('school', schoolSize, thread, false)
   }
   const inside = sizes.filter((size) => beyond(size) === 0)
-  const within = inside.length > 0 ? inside : sizes.filter((size) => beyond(size) <= NEAR)
+  // Half a step off is as good where nobody sells a nearer one; not where this machine takes none.
+  const soldInside = sizesSold(system, point, fit.points).some((size) => beyond(size) === 0)
+  const within = inside.length > 0 || soldInside ? inside : sizes.filter((size) => beyond(size) <= NEAR)
   for (const size of within) {
     const thread = fitting(size)
     if (!thread) continue

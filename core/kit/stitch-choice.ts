@@ -81,11 +81,7 @@ export function chooseStitch(
     stitchesPerInch: lengthMm > 0 ? Math.round(25.4 / lengthMm) : 0,
   }
   const lengthReason = reached !== wanted ? 'fitted' : low === high || length.give.startMm ? 'start' : 'middle'
-  const notes = rulesThatHold(knowledge.lengthNotes, {
-    operation: facts['operation'],
-    structure: facts['structure'],
-    lengthMm,
-  })
+  const notes = rulesThatHold(knowledge.lengthNotes, { ...facts, stitchOf: of, lengthMm })
   const lock = firstThatHolds(knowledge.locks, { ...facts, lockWished: kind.give.lock })
   const because = [
     sentence((of !== kind.give.of[0] && kind.give.otherwise?.[of]) || kind.because, facts, spoken),

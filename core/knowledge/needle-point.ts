@@ -139,7 +139,7 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
       otherwise: {
         jeans: 'A reinforced blade stands up to imitation leather where a slim one bends.',
         leather:
-          'The cutting wedge is for imitation leather that skips with a sharp point; test first, its cut can tear a thin film.',
+          'The cutting wedge is for imitation leather that skips otherwise; test first, its cut can tear a thin film.',
       },
     },
     'Imitation leather is pierced by a slim sharp point without cutting it.',
@@ -207,6 +207,17 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
     'Thick thread passes the very large eye of a topstitch needle at a smaller blade.',
   ),
   propose(
+    'webbing',
+    {
+      structure: { in: ['woven'] },
+      thickThread: { is: false },
+      massGsm: { from: 600 },
+      traits: { lacks: ['denim', 'canvas', 'quilted', 'bulky', 'napped'] },
+    },
+    { points: ['jeans'] },
+    'At {massGsm} g/m² this is webbing: the reinforced jeans blade deflects least in it.',
+  ),
+  propose(
     'denim-topstitching-school',
     {
       operation: { in: ['topstitch', 'edge-stitch'] },
@@ -229,7 +240,12 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
   ),
   propose(
     'fine-topstitching',
-    { operation: { in: ['topstitch', 'edge-stitch'] }, thickThread: { is: false }, structure: { in: CLOTH } },
+    {
+      operation: { in: ['topstitch', 'edge-stitch'] },
+      thickThread: { is: false },
+      structure: { in: CLOTH },
+      traits: { lacks: ['quilted'] },
+    },
     {
       points: ['microtex', 'universal'],
       otherwise: { universal: 'A universal point does for topstitching in thread of {threadTex} tex.' },
@@ -242,21 +258,10 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
     {
       points: ['jeans', 'universal'],
       otherwise: {
-        universal: 'A thick universal goes through a soft cord too; it bends more than a reinforced blade.',
+        universal: 'A thick universal goes through a soft cord too, though it bends.',
       },
     },
     'Cotton rope wants the reinforced jeans blade.',
-  ),
-  propose(
-    'webbing',
-    {
-      structure: { in: ['woven'] },
-      lofty: { is: false },
-      massGsm: { from: 600 },
-      traits: { lacks: ['denim', 'canvas'] },
-    },
-    { points: ['jeans'] },
-    'At {massGsm} g/m² this is webbing: the reinforced jeans blade deflects least in it.',
   ),
   propose(
     'quilting',

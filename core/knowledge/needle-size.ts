@@ -95,7 +95,7 @@ export const CLOTH_SIZES: readonly Rule<SizeRange>[] = readable([
   range(
     'coat',
     {
-      structure: { in: ['woven'] },
+      structure: { in: WOVEN },
       lofty: { is: true },
       traits: { lacks: ['quilted'] },
       massGsm: { from: 350 },
@@ -108,7 +108,7 @@ export const CLOTH_SIZES: readonly Rule<SizeRange>[] = readable([
   ),
   range(
     'coat-flat',
-    { structure: { in: ['woven'] }, lofty: { is: true }, massGsm: { from: 350 } },
+    { structure: { in: WOVEN }, lofty: { is: true }, massGsm: { from: 350 } },
     80,
     90,
     'Lofty cloth of {massGsm} g/m² gives way to the blade: {low} to {up}.',
@@ -165,7 +165,8 @@ export const CLOTH_SIZES: readonly Rule<SizeRange>[] = readable([
   range('medium', { band: { in: ['medium'] } }, 80, 90, byMass),
   range('heavy', { band: { in: ['heavy'] } }, 90, 100, byMass),
   range('very-heavy', { band: { in: ['very-heavy'] } }, 100, 110, byMass),
-  range('extreme', {}, 110, 120, byMass),
+  // A crossing adds nothing: beyond 110 there is no reinforced blade, and a plain one bends as much.
+  range('extreme', {}, 110, 120, byMass, { crossingAdds: false }),
 ])
 
 /** How many steps of ten a thick crossing adds to the lower bound, never past the cloth's own upper size. */

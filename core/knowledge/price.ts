@@ -36,6 +36,11 @@ export const PRICES: readonly Rule<Price>[] = readable([
     'Holes {lengthMm} mm apart weaken this cloth like a stamp: 2.5 mm or more where the machine reaches it.',
   ),
   price(
+    'basting-stays',
+    { holesStay: { is: true }, operation: { in: ['baste', 'gather'] } },
+    'Its holes stay when the thread comes out: clips, or tape that peels off, hold this cloth instead.',
+  ),
+  price(
     'satin-on-loops',
     { looped: { is: true }, operation: { in: ['embroidery'] } },
     'Dense stitches pull a cloth of loops together: only with a backing that stays, and a small motif.',

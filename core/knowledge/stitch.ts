@@ -284,6 +284,7 @@ export const LENGTH_WISHES: readonly Rule<LengthWish>[] = readable([
     'Leather takes {lengthLow} to {lengthHigh} mm: closer holes perforate it like a stamp.',
     { essentialMm: 2 },
   ),
+  length('zip', { operation: { in: ['zip'] } }, [2.5, 2.5], 'A zip is sewn at {lengthLow} mm.'),
   length(
     'film',
     { holesStay: { is: true } },
@@ -314,7 +315,6 @@ export const LENGTH_WISHES: readonly Rule<LengthWish>[] = readable([
     [2, 2.5],
     'On sheer or light cloth a shown line stays at {lengthLow} to {lengthHigh} mm; longer ones pucker it.',
   ),
-  length('zip', { operation: { in: ['zip'] } }, [2.5, 2.5], 'A zip is sewn at {lengthLow} mm.'),
   length(
     'edge-stitch',
     { operation: { in: ['edge-stitch'] } },
@@ -383,6 +383,18 @@ export const LENGTH_REASONS = {
 
 /** What is said of a length that the machine's reach forced on a construction seam in cloth. Every row that holds is said. */
 export const LENGTH_NOTES: readonly Rule<{ readonly note: true }>[] = readable([
+  {
+    id: 'length-note-pops',
+    when: {
+      pops: { is: true },
+      stitchOf: { in: ['straight'] },
+      operation: { in: ['topstitch', 'edge-stitch', 'quilting'] },
+    },
+    give: { note: true },
+    because: 'A straight line pops where the cloth gives {stretchPercent} %: only where it is never pulled.',
+    source: 'common practice',
+    confidence: 'high',
+  },
   {
     id: 'length-note-short',
     when: {

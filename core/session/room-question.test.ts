@@ -98,8 +98,8 @@ describe('of what there is only so much', () => {
     const counted = limits({ room: { ...facts.room, stock }, onHand: [shelf(item, 1)] })
     expect(counted).toContainEqual([itemKey(item), 1])
     const thick = eveningLearner('Ida', 0, {
-      fabric: { structure: 'felt', massGsm: 420, thicknessMm: 2.1, traits: ['bulky'] },
-      layers: { seam: 2, crossing: 2 },
+      fabric: { structure: 'woven', massGsm: 420, thicknessMm: 0.8, traits: ['denim'] },
+      layers: { seam: 2, crossing: 4 },
     })
     expect(
       limits({ learners: [thick, { ...thick, projectId: 'another', personId: 'Jon' }], staffAtHand: 1 }),

@@ -77,14 +77,17 @@ export class NotationError extends Error {
 }
 
 const NUMBER = '(\\d+(?:\\.\\d+)?)'
+const WEIGHT = '(?:wt|weight)\\.?'
 const PLIES = '(?:\\s*/\\s*(\\d+))?'
 const SYSTEMS: readonly { readonly pattern: RegExp; readonly tex: (count: number, plies: number) => number }[] = [
-  { pattern: new RegExp(`^${NUMBER}\\s*wt$`), tex: (wt) => 1000 / wt },
-  { pattern: new RegExp(`^wt\\s*${NUMBER}$`), tex: (wt) => 1000 / wt },
+  // The weight is that of the whole thread, however many plies it is said to have.
+  { pattern: new RegExp(`^${NUMBER}\\s*-?${WEIGHT}(?:\\s*/\\s*\\d+)?$`), tex: (wt) => 1000 / wt },
+  { pattern: new RegExp(`^${WEIGHT}\\s*-?${NUMBER}$`), tex: (wt) => 1000 / wt },
   { pattern: new RegExp(`^ne\\s*${NUMBER}${PLIES}$`), tex: (ne, plies) => (590.5 * plies) / ne },
   { pattern: new RegExp(`^nm\\s*${NUMBER}${PLIES}$`), tex: (nm, plies) => (1000 * plies) / nm },
-  { pattern: new RegExp(`^(?:tkt|ticket)\\.?\\s*${NUMBER}$`), tex: (ticket) => 3000 / ticket },
-  { pattern: new RegExp(`^tex\\s*${NUMBER}$`), tex: (tex) => tex },
+  // "No." on a spool's end is its ticket.
+  { pattern: new RegExp(`^(?:tkt|ticket|no|nr)\\.?\\s*${NUMBER}$`), tex: (ticket) => 3000 / ticket },
+  { pattern: new RegExp(`^(?:tex-?|tex\\s+|t-?|t\\s+)${NUMBER}$`), tex: (tex) => tex },
   { pattern: new RegExp(`^${NUMBER}\\s*tex$`), tex: (tex) => tex },
   { pattern: new RegExp(`^dtex\\s*${NUMBER}$`), tex: (dtex) => dtex / 10 },
   { pattern: new RegExp(`^${NUMBER}\\s*dtex$`), tex: (dtex) => dtex / 10 },
@@ -92,7 +95,8 @@ const SYSTEMS: readonly { readonly pattern: RegExp; readonly tex: (count: number
   { pattern: new RegExp(`^(?:den|denier)\\s*${NUMBER}$`), tex: (denier) => denier / 9 },
 ]
 
-export const NOTATIONS = '"50 wt", "Ne 50/3", "Nm 120/2", "tkt 120", "tex 27", "dtex 270", "250 den" or "V92"'
+export const NOTATIONS =
+  '"50 wt", "Ne 50/3", "Nm 120/2", "tkt 120", "No. 120", "tex 27", "T-27", "dtex 270", "250 den", "V92" or "#92"'
 
 /**
  * Reads any of the thread number systems; case and spaces do not matter.
@@ -100,11 +104,11 @@ export const NOTATIONS = '"50 wt", "Ne 50/3", "Nm 120/2", "tkt 120", "tex 27", "
  */
 export function parseThreadNotation(notation: string): ThreadCount {
   const text = notation.trim().toLowerCase()
-  const bonded = /^v\s*-?\s*(\d+)$/.exec(text)
+  const bonded = /^(?:v\s*-?|#)\s*(\d+)$/.exec(text)
   if (bonded) {
     const tex = BONDED_TEX[bonded[1]!]
     if (tex !== undefined) return { tex, fibre: 'nylon', finish: 'bonded' }
-    const sizes = Object.keys(BONDED_TEX).map((size) => `V${size}`)
+    const sizes = Object.keys(BONDED_TEX).map((size) => `V${size} or #${size}`)
     throw new NotationError('invalid', `"${notation}" is no bonded size; allowed are ${sizes.join(', ')}`)
   }
   const bare = new RegExp(`^${NUMBER}(?:\\s*/\\s*(\\d+))?$`).exec(text)
@@ -112,7 +116,14 @@ export function parseThreadNotation(notation: string): ThreadCount {
     const [, count, plies] = bare
     const readings = plies
       ? [`"Ne ${count}/${plies}"`, `"Nm ${count}/${plies}"`, `"${count} wt" of ${plies} plies`]
-      : [`"${count} wt"`, `"tkt ${count}"`, `"tex ${count}"`, `"Ne ${count}"`, `"Nm ${count}"`]
+      : [
+          `"${count} wt"`,
+          `"tkt ${count}"`,
+          `"tex ${count}"`,
+          `"Ne ${count}"`,
+          `"Nm ${count}"`,
+          ...(BONDED_TEX[count!] === undefined ? [] : [`"#${count}" (bonded)`]),
+        ]
     throw new NotationError(
       'ambiguous',
       `"${notation}" can be read as ${readings.join(', ')}: write which one is meant`,

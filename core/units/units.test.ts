@@ -17,7 +17,19 @@ describe('thread notations', () => {
     ['V92', 90],
   ])('%s is %s tex', (notation, tex) => expect(parseThreadNotation(notation).tex).toBeCloseTo(tex, 2))
 
-  it.each(['50/3', '120', '40'])('%s is ambiguous and names its readings', (notation) => {
+  it.each([
+    ['T-60', 60],
+    ['Tex60', 60],
+    ['60 weight', 1000 / 60],
+    ['No. 120', 25],
+    ['50wt/2', 20],
+    ['#69', 70],
+    ['#92', 90],
+  ])('%s, as people type it, is %s tex', (notation, tex) =>
+    expect(parseThreadNotation(notation).tex).toBeCloseTo(tex, 6),
+  )
+
+  it.each(['50/3', '120', '40', '69'])('%s is ambiguous and names its readings', (notation) => {
     const read = () => parseThreadNotation(notation)
     expect(read).toThrow(NotationError)
     expect(read).toThrow(/can be read as "/)
@@ -70,6 +82,20 @@ describe('needle sizes', () => {
       note: expect.stringContaining('80 goes with 12') as string,
     })
   })
+
+  it.each([
+    ['2.0/80', { sizeNm: 80, gapMm: 2 }],
+    ['4/90', { sizeNm: 90, gapMm: 4 }],
+    ['2.5/75 stretch', { sizeNm: 75, gapMm: 2.5, point: 'twin-stretch' }],
+    ['100/16 jeans', { sizeNm: 100, point: 'jeans' }],
+    ['jeans 100/16', { sizeNm: 100, point: 'jeans' }],
+    ['8/60', { sizeNm: 60 }],
+  ])('read %s with a twin’s gap before and a point’s word beside', (text, wanted) =>
+    expect(parseNeedleSize(text)).toMatchObject(wanted),
+  )
+
+  it('say which points there are when the word is none', () =>
+    expect(() => parseNeedleSize('80 blunt')).toThrow(/"blunt" is no point; allowed are universal/))
 
   it.each(['85', '80/90', '12/14', 'fine', '80/12/1', ''])('refuse %s', (text) =>
     expect(() => parseNeedleSize(text)).toThrow(NeedleSizeError),

@@ -71,7 +71,7 @@ const SURE = { high: 'sure', medium: 'fairly sure', low: 'a guess: measure the c
 
 /** The kit as a drawn card: every part with its reason behind it, cautions where the hand is. */
 export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
-  const { thicknessMm } = completeFabric(fabric)
+  const { thicknessMm, estimated } = completeFabric(fabric)
   const crossing = Math.max(layers.seam, layers.crossing)
   const why = (part: string) => kit.reasons.find((reason) => reason.part === part)
   const dial = traits.tensionDial as Parameters<typeof DialDrawing>[0]['dial'] | undefined
@@ -100,6 +100,13 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
           {droppedWords(dropped)}
         </p>
       ))}
+      {kit.reasons
+        .filter(({ part }) => part === 'cloth' || part === 'stack')
+        .map(({ rule, because }) => (
+          <p key={rule} role="note" className="mb-3 border-l-8 border-warning pl-3 text-lg">
+            {because}
+          </p>
+        ))}
       <div className="grid gap-x-6 gap-y-5 md:grid-cols-[10rem_1fr]">
         <figure className="mx-auto w-40 md:row-span-3">
           <NeedleDrawing
@@ -197,6 +204,7 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
             />
             <figcaption className="text-sm">
               {counted(crossing, 'layer')}, <strong>{plain(thicknessMm * crossing)} mm</strong> at the crossing
+              {estimated.includes('thicknessMm') && ', by a guess'}
             </figcaption>
             <Cautions cautions={cautions('stack')} />
           </figure>
