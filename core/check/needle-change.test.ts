@@ -76,6 +76,7 @@ describe('a seat check', () => {
         needle: { point: 'universal', sizeNm },
         stitch: { iso: '301', lengthMm: 2.5, widthMm: 0 },
         dial: { offset: 0 },
+        extras: [] as string[],
       }) as Parameters<typeof seatCheck>[1]
     const steps = (sizeNm: number) => seatCheck(traits, kit(sizeNm)).map(({ step }) => step)
     expect(steps(80)).toContain('threader')
@@ -89,6 +90,7 @@ describe('a seat check', () => {
       topThread: { tex: 27, fibre: 'polyester', use: 'all-purpose' },
       stitch: { of: 'straight', iso: '301', lengthMm: 2.5, widthMm: 0, lock: 'reverse' },
       dial: { offset: 0, setting: 4 },
+      extras: [],
       ...kit,
     })
     const named = (traits: Traits, kit: object, step: string) =>
@@ -141,6 +143,24 @@ describe('a seat check', () => {
         expect(named({ feet: ['standard'] }, kit, 'zigzag-plate')).toBeUndefined()
       }
       expect(named(here, {}, 'zigzag-plate')).toBeUndefined()
+    })
+
+    it('has the feed dogs down, or covered, where the hands move the cloth, and up everywhere else', () => {
+      const moved = { extras: ['dogs-down'] }
+      expect(named({ dogsDrop: true }, moved, 'dogs-up')).toBeUndefined()
+      expect(named({ dogsDrop: true }, moved, 'dogs-down')!.how).toContain('hands move the cloth')
+      expect(named({ dogsDrop: false }, moved, 'dogs-covered')!.how).toContain('cover plate')
+      expect(named({ dogsDrop: true }, {}, 'dogs-up')).toBeDefined()
+      expect(named({ dogsDrop: true }, {}, 'dogs-down')).toBeUndefined()
+    })
+
+    it('has the needle to the side of a zip, turned by hand past foot and plate, and never on a straight plate', () => {
+      const zip = { stitch: { of: 'straight', iso: '301', lengthMm: 2.5, widthMm: 0, lock: 'reverse', aside: true } }
+      const traits: Traits = { needlePosition: 'anywhere', straightPlate: true }
+      expect(named(traits, zip, 'needle-centred')).toBeUndefined()
+      expect(named(traits, zip, 'needle-aside')!.how).toContain('turn one stitch by hand')
+      expect(named(traits, zip, 'zigzag-plate')!.after).toMatchObject({ stops: 'do-not-sew' })
+      expect(named({ needlePosition: 'centre' }, zip, 'needle-fixed')!.how).toContain('set the foot beside it')
     })
 
     it('begins with hair, cords and sleeves', () => {

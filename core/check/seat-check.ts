@@ -22,7 +22,7 @@ export interface CheckStep {
 }
 
 /** The kit's numbers that a seat check speaks of. */
-export type CheckedKit = Pick<Kit, 'needle' | 'stitch' | 'dial' | 'topThread'>
+export type CheckedKit = Pick<Kit, 'needle' | 'stitch' | 'dial' | 'topThread' | 'extras'>
 
 const GROOVE = { 'front-to-back': 'front', 'right-to-left': 'right', 'left-to-right': 'left' } as const
 const THREADED = {
@@ -98,9 +98,11 @@ export function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
     kitStitch: stitch?.of ?? 'straight',
     kitStitchWords: `${stitch?.of ?? 'straight'} stitch`.replace('zigzag stitch', 'zigzag'),
     wantsWidePlate:
-      (stitch !== undefined && stitch.iso !== '301') ||
+      (stitch !== undefined && (stitch.iso !== '301' || stitch.aside === true)) ||
       (point !== undefined && (isTwin(point) || point.holeWanted === true)),
     straightPlateHere: traits.straightPlate === true || traits.feet?.includes('straight') === true,
+    kitNeedleAside: stitch?.aside ?? false,
+    kitDogsDown: kit?.extras.includes('dogs-down') ?? false,
     kitLengthMm: plain(lengthMm),
     kitLengthMark: lengthMarks && plain(nearestLengthMark(lengthMarks, lengthMm).mark),
     kitPerInch: lengthMm > 0 ? Math.round(25.4 / lengthMm) : 0,

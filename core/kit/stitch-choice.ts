@@ -98,6 +98,7 @@ export function chooseStitch(
       ...(kind.give.name && (!straight || kind.give.of[0] === 'straight') && { name: kind.give.name }),
       lengthMm,
       widthMm,
+      ...(facts['needleAside'] === true && { aside: true as const }),
       lock: lock.give.lock,
       ...(marked && { lengthMark: marked.mark }),
     },

@@ -24,6 +24,23 @@ export const EXTRAS = [
 ] as const
 export type Extra = (typeof EXTRAS)[number]
 
+/** What is laid out for an extra, in words; what is done and not laid out has none. */
+export const LAID_OUT: Readonly<Partial<Record<Extra, string>>> = {
+  'tape-plate-hole': 'tape for the plate',
+  'straight-stitch-plate': 'the straight-stitch plate',
+  'fine-pins-in-allowance': 'fine pins',
+  'clips-not-pins': 'clips',
+  'scrap-leader': 'a scrap to start on',
+  stabiliser: 'stabiliser',
+  'seam-guide': 'a seam guide',
+  'second-spool': 'a second spool',
+  'cone-stand': 'a cone stand',
+  'foot-slip': 'tissue paper or matte tape',
+  'press-cloth': 'a pressing cloth',
+  'spool-net': 'a spool net',
+  'hump-shim': 'a shim',
+}
+
 const extra = (name: Extra, when: Rule<unknown>['when'], because: string): Rule<{ extra: Extra }> => ({
   id: `extra-${name}`,
   when,

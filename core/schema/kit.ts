@@ -199,6 +199,8 @@ export const KitSchema = strict({
     /** the mark of this machine's length dial that makes it */
     lengthMark: Type.Optional(Type.Number()),
     widthMm: From0,
+    /** the needle stands beside the middle */
+    aside: Type.Optional(Type.Literal(true)),
     lock: words(['reverse', 'tie-off', 'none'] as const),
   }),
   dial: strict({

@@ -1,5 +1,6 @@
 import { beforeClass, type BenchTask } from '../care/before-class'
 import { fabricClass, completeFabric } from '../fabric/intake'
+import { LAID_OUT } from '../knowledge/extra'
 import { plain } from '../knowledge/rule'
 import type { Kit } from '../kit/request'
 import type { PlanSeat } from './plan-question'
@@ -130,7 +131,7 @@ function layOutTasks(
     if (done) return []
     const things = [
       `${learner.layers.seam === 1 ? 'a piece' : `${learner.layers.seam} pieces`} of its cloth, ${SWATCH_CM} × ${SWATCH_CM} cm, for the swatch`,
-      ...kit.extras.map((extra) => extra.replaceAll('-', ' ')),
+      ...kit.extras.flatMap((extra) => LAID_OUT[extra] ?? []),
       ...(kit.cautions.includes('glasses') ? ['glasses'] : []),
     ]
     return [

@@ -4,6 +4,14 @@ import { plain } from '@/core/knowledge/rule'
 const PX_PER_MM = 9
 const LENGTH_MM = 15
 
+/** Where between −1 and 1 of its width the needle stands at its i-th stitch. */
+function swing({ name }: Kit['stitch'], i: number): number {
+  // Four on the fold, and one that just catches the face.
+  if (name === 'blind hem') return i % 5 === 4 ? -1 : 1
+  if (name === 'three-step zigzag') return [-1, -1 / 3, 1 / 3, 1, 1 / 3, -1 / 3][i % 6]!
+  return i % 2 ? 1 : -1
+}
+
 /** A run of the stitch from above, its length and its width to one scale, a millimetre rule beneath. */
 export function StitchDrawing({
   stitch,
@@ -21,7 +29,7 @@ export function StitchDrawing({
   const middle = Math.max(half, ((gapMm ?? 0) / 2) * PX_PER_MM) + 10
   const points = Array.from({ length: count + 1 }, (_, i) => ({
     x: 6 + i * advance * PX_PER_MM,
-    y: middle + (i % 2 ? half : -half),
+    y: middle + swing(stitch, i) * half,
   }))
   const rows = gapMm ? [(-gapMm / 2) * PX_PER_MM, (gapMm / 2) * PX_PER_MM] : [0]
   const ruler = middle + Math.max(half, ((gapMm ?? 0) / 2) * PX_PER_MM) + 12

@@ -1,4 +1,5 @@
 import type { Kit, KitRequest } from '@/core/kit/request'
+import { LAID_OUT } from '@/core/knowledge/extra'
 import { PLACE_CAUTIONS } from '@/core/knowledge/place-caution'
 import { plain } from '@/core/knowledge/rule'
 import { schoolWords } from '@/core/knowledge/school'
@@ -44,6 +45,7 @@ const CAUTION_PLACE: Readonly<Record<Caution, CautionPlace>> = {
 const EXTRA_CAUTIONS: Readonly<Partial<Record<Kit['extras'][number], readonly string[]>>> = {
   'seam-guide': [PLACE_CAUTIONS.magnets],
   stabiliser: [PLACE_CAUTIONS.press, PLACE_CAUTIONS.spray],
+  'press-cloth': [PLACE_CAUTIONS.press],
 }
 
 interface CautionSaid {
@@ -210,32 +212,52 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
           </figure>
         </div>
       </div>
-      {kit.extras.length > 0 && (
-        <>
-          <hr className="seam my-4" />
-          <p className="mb-1 text-sm opacity-80">In the bag besides</p>
-          <ul className="grid gap-1 sm:grid-cols-2">
-            {kit.extras.map((extra) => (
-              <li key={extra}>
-                <details>
-                  <summary className="min-h-8 cursor-pointer font-semibold">{extraWords[extra]}</summary>
-                  <p className="pl-4">{why(extra)?.because}</p>
-                </details>
-                {EXTRA_CAUTIONS[extra]?.map((said) => (
-                  <p key={said} className="text-sm text-secondary">
-                    {said}
-                  </p>
-                ))}
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
+      {kit.extras.length > 0 && <hr className="seam my-4" />}
+      {(
+        [
+          ['In the bag besides', kit.extras.filter((extra) => LAID_OUT[extra] !== undefined)],
+          ['What to do', kit.extras.filter((extra) => LAID_OUT[extra] === undefined)],
+        ] as const
+      ).map(([title, extras]) => (
+        <ExtraList key={title} title={title} extras={extras} because={(extra) => why(extra)?.because} />
+      ))}
       <p className="mt-4 text-sm">
         A starting point: a swatch on the project’s own cloth, the machine’s manual and the person at it have the last
         word.
       </p>
     </article>
+  )
+}
+
+function ExtraList({
+  title,
+  extras,
+  because,
+}: {
+  title: string
+  extras: Kit['extras']
+  because: (extra: Kit['extras'][number]) => string | undefined
+}) {
+  if (extras.length === 0) return null
+  return (
+    <>
+      <p className="mt-2 mb-1 text-sm opacity-80">{title}</p>
+      <ul className="grid gap-1 sm:grid-cols-2">
+        {extras.map((extra) => (
+          <li key={extra}>
+            <details>
+              <summary className="min-h-8 cursor-pointer font-semibold">{extraWords[extra]}</summary>
+              <p className="pl-4">{because(extra)}</p>
+            </details>
+            {EXTRA_CAUTIONS[extra]?.map((said) => (
+              <p key={said} className="text-sm text-secondary">
+                {said}
+              </p>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </>
   )
 }
 
