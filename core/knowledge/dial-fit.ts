@@ -12,8 +12,10 @@ export const DIAL_FIT = {
   thickest: 2.5,
   /** how far the slope may differ, as a factor each way */
   slopeSpread: 1.8,
-  /** how far the right place usually lies from where a kit starts */
-  placeSpread: 1.3,
+  /** how far the right place usually lies from where a kit starts, and how far that of one machine in so many does */
+  placeSpread: 1.2,
+  farSpread: 3,
+  farShare: 0.25,
   /** error of the eye and the hand, in score */
   noise: 0.35,
   /** share of readings that say nothing at all */
@@ -29,15 +31,23 @@ export const DIAL_FIT = {
 
 /** When a person stops turning. In numbers of an ordinary dial. */
 export const DIAL_LIMITS = {
-  /** never further from the kit's starting dial */
+  /** a learner never turns further from the kit's starting dial, though never less than so many marks each way */
   reach: 2,
+  leastMarks: 2,
   /** a first move smaller than this shows nothing */
   firstMove: 1,
   /** once readings lie either side */
   laterMove: 0.5,
+  /** a learner's; staff go on while the trend is clear */
   mostSwatches: 5,
+  /** found further off than this before the first swatch, it is put back and nothing else */
+  foundOff: 1,
+  /** right further off than this, it is good for tonight and noted */
+  noted: 2,
   /** a dial that changes nothing: so many swatches, over at least so much, with less slope than this */
   flatSwatches: 3,
   flatSpan: 1.5,
   flatSlope: 0.2,
+  /** where two swatches look alike, the third is so far from the first that every dial that works would show it */
+  telling: 4.5,
 } as const

@@ -15,10 +15,14 @@ export interface DialFit {
   readonly interval: readonly [number, number]
   /** change of the score with one mark, as fitted */
   readonly slope: number
+  /** how likely a swatch sewn at this mark shows what the stitch wants */
+  readonly chance: (mark: number) => number
 }
 
-const PLACES = 121
+const PLACES = 141
 const SLOPES = 11
+/** Places are looked for so far each side of the start, in numbers of an ordinary dial. */
+const LOOK = 7
 
 /** Error function by Abramowitz and Stegun 7.1.26, good to 1.5e-7. */
 function erf(x: number): number {
@@ -56,23 +60,27 @@ export function fitDial(
     readonly start: number
     readonly unit: number
     readonly target: number
+    /** the scores that a face may show when the stitch is right; absent: its own colour alone */
+    readonly accepted?: readonly number[]
     readonly stackMm?: number | undefined
   },
 ): DialFit {
-  const { start, unit, target } = question
-  const { placeSpread, slopeSpread, noise, lapse, pastWeight, credible } = DIAL_FIT
+  const { start, unit, target, accepted = [0] } = question
+  const { placeSpread, farSpread, farShare, slopeSpread, noise, lapse, pastWeight, credible } = DIAL_FIT
   const usual = expectedSlope(question.stackMm) / unit
-  const reach = 3 * placeSpread * unit
+  const reach = LOOK * unit
   const logSpread = Math.log(slopeSpread)
   const weights = new Float64Array(PLACES)
+  const both = new Float64Array(PLACES * SLOPES)
   const slopeWeights = new Float64Array(SLOPES)
   for (let i = 0; i < PLACES; i += 1) {
     const place = start - reach + (2 * reach * i) / (PLACES - 1)
-    const away = (place - start) / (placeSpread * unit)
+    const away = (place - start) / unit
+    const prior = (1 - farShare) * bell(away / placeSpread, placeSpread) + farShare * bell(away / farSpread, farSpread)
     for (let j = 0; j < SLOPES; j += 1) {
       const wide = -2 + (4 * j) / (SLOPES - 1)
       const slope = usual * Math.exp(wide * logSpread)
-      let log = -(away * away + wide * wide) / 2
+      let log = Math.log(prior) - (wide * wide) / 2
       for (const reading of readings) {
         const truth = target + slope * (reading.dial - place)
         const [from, to] = shownBy(reading.s)
@@ -81,6 +89,7 @@ export function fitDial(
       }
       const weight = Math.exp(log)
       weights[i]! += weight
+      both[i * SLOPES + j] = weight
       slopeWeights[j]! += weight
     }
   }
@@ -102,8 +111,26 @@ export function fitDial(
     (sum, weight, j) => sum + (weight / total) * usual * Math.exp((-2 + (4 * j) / (SLOPES - 1)) * logSpread),
     0,
   )
-  return { best: at(0.5), interval: [at(tail), at(1 - tail)], slope }
+  const shown = accepted.map(shownBy)
+  const low = Math.min(...shown.map(([from]) => from))
+  const high = Math.max(...shown.map(([, to]) => to))
+  const chance = (mark: number): number => {
+    let sum = 0
+    for (let i = 0; i < PLACES; i += 1) {
+      const place = start - reach + (2 * reach * i) / (PLACES - 1)
+      for (let j = 0; j < SLOPES; j += 1) {
+        const weight = both[i * SLOPES + j]!
+        if (weight < total * 1e-6) continue
+        const truth = target + usual * Math.exp((-2 + (4 * j) / (SLOPES - 1)) * logSpread) * (mark - place)
+        sum += weight * (below((high - truth) / noise) - below((low - truth) / noise))
+      }
+    }
+    return sum / total
+  }
+  return { best: at(0.5), interval: [at(tail), at(1 - tail)], slope, chance }
 }
+
+const bell = (x: number, spread: number): number => Math.exp((-x * x) / 2) / spread
 
 /** Plain least squares: change of the score with one mark; undefined when the dial never moved. */
 export function plainSlope(readings: readonly DialReading[]): number | undefined {

@@ -22,7 +22,10 @@ describe('the next step after a swatch', () => {
       reading: 'right-for-stitch',
       next: { do: 'done' },
     })
-    expect(ask({}, { target: 'zigzag' }).reading).toBe('top-little-tight')
+    // Own colour on both faces does for a zigzag that lies flat.
+    expect(ask({}, { target: 'zigzag' }).next.do).toBe('done')
+    expect(ask({ signs: ['ridge'] }, { target: 'zigzag' }).reading).toBe('top-little-tight')
+    expect(ask({}, { target: 'embroidery' }).reading).toBe('top-little-tight')
   })
 
   it('goes through the gates in order, the dial last', () => {
@@ -50,10 +53,51 @@ describe('the next step after a swatch', () => {
     expect(ask({ top: 'dots', under: 'dots' })).toMatchObject({ reading: 'mixed', next: { do: 'not-the-dial' } })
   })
 
-  it('keeps the dial within two numbers of the start and hands over there', () => {
-    expect(ask({ top: 'dots', dial: 2 }).next.do).toBe('service')
-    expect(ask({ top: 'dots', dial: 2 }, { role: 'learner' }).next.do).toBe('call-mentor')
-    expect(ask({ top: 'line', dial: 0 }, { start: 1, bobbinScrew: true }).next.do).toBe('bobbin-screw')
+  describe('of a dial that was found off', () => {
+    const off: Partial<SwatchAt> = { dial: 7, top: 'line' }
+    it('is to put it back and sew again, before signs, nests and gates', () => {
+      for (const look of [off, { ...off, signs: ['skipped' as const] }, { dial: 7, under: 'nest' as const }])
+        expect(ask(look, { done: [], role: 'learner', school: 'hands-off' }).next).toEqual({ do: 'restore', dial: 4 })
+      expect(ask({ dial: 4, top: 'dots' }, { start: 2.5 }).next).toEqual({ do: 'restore', dial: 2.5 })
+    })
+
+    it('is nothing when the swatch is good, though far from the start that is noted', () => {
+      expect(ask({ dial: 7 })).toMatchObject({
+        next: { do: 'done' },
+        because: expect.stringContaining('a note for staff') as string,
+      })
+      expect(ask({ dial: 5.5 }).because).not.toContain('note for staff')
+    })
+
+    it('is no longer that once it was put back, nor where the adviser itself sent it', () => {
+      const back = [
+        { dial: 7, top: 'line', under: 'own' },
+        { dial: 4, top: 'dots', under: 'own' },
+      ] as const
+      expect(ask({}, { swatches: back }).next.do).toBe('dial')
+      const sent = [
+        { dial: 4, top: 'line', under: 'own' },
+        { dial: 1.5, top: 'dots', under: 'own' },
+      ] as const
+      expect(ask({}, { swatches: sent }).next.do).not.toBe('restore')
+      // A whole number off is not off.
+      expect(ask({ dial: 5, top: 'dots' }, { done: [] }).next.do).toBe('rethread')
+    })
+  })
+
+  it('keeps a learner within two numbers of the start, and staff to the ends of the dial', () => {
+    const down = [
+      { dial: 4, top: 'line', under: 'own' },
+      { dial: 2, top: 'dots', under: 'own' },
+    ] as const
+    expect(ask({}, { swatches: down, role: 'learner' }).next.do).toBe('call-mentor')
+    expect(ask({}, { swatches: down }).next).toMatchObject({ do: 'dial' })
+    const end = [
+      { dial: 1, top: 'line', under: 'own' },
+      { dial: 0, top: 'dots', under: 'own' },
+    ] as const
+    expect(ask({}, { swatches: end, start: 1 }).next.do).toBe('service')
+    expect(ask({}, { swatches: end, start: 1, bobbinScrew: true }).next.do).toBe('bobbin-screw')
     expect(ask({ top: 'dots' }, { role: 'learner', school: 'hands-off' }).next.do).toBe('call-mentor')
   })
 

@@ -3,9 +3,10 @@ import { GATE_ACTION, GATES, TARGET_SCORE, type Gate, type Target } from '../kno
 import { plain } from '../knowledge/rule'
 import { dialUnit, type Dial } from '../units/dial'
 import { fitDial, plainSlope, type DialFit, type DialReading } from './dial-fit'
-import { readSwatch, type SwatchLook, type SwatchReading } from './reading'
+import { acceptedScores, readSwatch, type Reading, type SwatchLook, type SwatchReading } from './reading'
 
 export type NextAction =
+  | 'restore'
   | (typeof GATE_ACTION)[Gate]
   | 'dial'
   | 'bobbin-screw'
@@ -44,22 +45,44 @@ export interface TensionStep extends SwatchReading {
   readonly interval?: readonly [number, number]
 }
 
-/** Re-thread first, dial last: the next thing to do after one swatch, in the order of the gates. */
+type Say = (action: NextAction, because: string, dial?: number, reading?: Reading) => TensionStep
+
+/**
+ * A good swatch is done wherever the dial stands; a dial found off is put back before anything else; then signs, the gates in
+ * their order, and the dial last.
+ */
 export function nextStep(question: TensionQuestion): TensionStep {
-  const { swatches, done, role } = question
+  const { dial, swatches, done, role, start = dial.normal } = question
   const swatch = swatches.at(-1)!
   const reading = readSwatch(swatch, question.target)
   const fit = fitOf(question)
-  const step = (action: NextAction, because: string, dial?: number): TensionStep => ({
+  const step: Say = (action, because, mark, as) => ({
     ...reading,
-    next: { do: action, ...(dial !== undefined && { dial }) },
+    ...(as && { reading: as }),
+    next: { do: action, ...(mark !== undefined && { dial: mark }) },
     because,
-    ...(fit && { interval: within(fit.interval, dial ?? fit.best, limitsOf(question)) }),
+    ...(fit && { interval: within(fit.interval, mark ?? fit.best, limitsOf(question)) }),
   })
   const signs = swatch.signs ?? []
   const is = (gate: Gate) => done.includes(gate)
+  const away = Math.abs(swatch.dial - start) / dialUnit(dial)
+  const faulty = signs.includes('skipped') || signs.includes('shredding')
 
-  if (signs.includes('skipped') || signs.includes('shredding')) {
+  if (reading.onTarget && !faulty) {
+    if (signs.includes('puckered'))
+      return step('stitch-length', 'Balanced but puckered: a shorter stitch, then a finer needle.')
+    if (signs.includes('ridge')) return step('stabilise', 'Balanced with a ridge: support the cloth from behind.')
+    if (signs.includes('wobble')) return step('guide', 'Balanced but wobbling: watch the guide, not the needle.')
+    return step('done', `Both faces are as they should be.${away > DIAL_LIMITS.noted + 1e-9 ? FAR_OFF : ''}`)
+  }
+  if (swatches.length === 1 && away > DIAL_LIMITS.foundOff + 1e-9) {
+    return step(
+      'restore',
+      `The dial was found at ${plain(swatch.dial)}, and this kit starts at ${plain(start)}: put it back, write down what it stood at, and sew a line again. Nothing is broken.`,
+      start,
+    )
+  }
+  if (faulty) {
     const seen = signs.includes('skipped') ? 'Skipped stitches' : 'Shredding thread'
     if (!is('needle')) return step('change-needle', `${seen}: the needle first, never the dial.`)
     if (signs.includes('skipped')) return step('not-the-dial', 'Still skipping with a new needle: no dial cures that.')
@@ -75,13 +98,6 @@ export function nextStep(question: TensionQuestion): TensionStep {
       ? step('call-mentor', 'A nest again after re-threading: ask for a second pair of eyes.')
       : step('not-the-dial', 'A nest again after re-threading: look for a crack, a burr or lint in the discs.')
   }
-  if (reading.onTarget) {
-    if (signs.includes('puckered'))
-      return step('stitch-length', 'Balanced but puckered: a shorter stitch, then a finer needle.')
-    if (signs.includes('ridge')) return step('stabilise', 'Balanced with a ridge: support the cloth from behind.')
-    if (signs.includes('wobble')) return step('guide', 'Balanced but wobbling: watch the guide, not the needle.')
-    return step('done', 'Both faces are as they should be.')
-  }
   const gate = GATES.find((each) => !is(each))
   if (gate) return step(GATE_ACTION[gate], GATE_SENTENCES[gate])
   if (reading.reading === 'mixed')
@@ -91,6 +107,9 @@ export function nextStep(question: TensionQuestion): TensionStep {
   }
   return dialStep(question, reading, fit!, step)
 }
+
+const FAR_OFF =
+  ' That is over two numbers from where this kit starts: good for tonight, and a note for staff to look at bobbin spring and thread.'
 
 /** The readings that a dial can answer for: threading, needle and feed faults never enter the fit. */
 function dialReadings(swatches: readonly SwatchAt[], target: Target, past: boolean): DialReading[] {
@@ -117,17 +136,22 @@ function fitOf({
     start,
     unit,
     target: TARGET_SCORE[target].score,
+    accepted: acceptedScores(target),
     stackMm,
   })
 }
 
-/** How far the dial may be turned for this kit, in its own marks. */
-function limitsOf({ dial, start = dial.normal }: TensionQuestion): { readonly low: number; readonly high: number } {
-  const unit = dialUnit(dial)
-  return {
-    low: Math.max(dial.min, start - DIAL_LIMITS.reach * unit),
-    high: Math.min(dial.max, start + DIAL_LIMITS.reach * unit),
-  }
+/**
+ * How far the dial may be turned for this kit, in its own marks: by a learner two numbers from its start, though on a narrow
+ * scale never less than two marks; by staff to the dial's own ends.
+ */
+function limitsOf({ dial, start = dial.normal, role }: TensionQuestion): {
+  readonly low: number
+  readonly high: number
+} {
+  if (role === 'staff') return { low: dial.min, high: dial.max }
+  const reach = Math.max(DIAL_LIMITS.reach * dialUnit(dial), DIAL_LIMITS.leastMarks * dial.step)
+  return { low: Math.max(dial.min, start - reach), high: Math.min(dial.max, start + reach) }
 }
 
 const within = (
@@ -148,49 +172,62 @@ const GATE_SENTENCES: Readonly<Record<Gate, string>> = {
 }
 
 /** Where to turn the dial, or who takes over when turning it leads nowhere. */
-function dialStep(
-  question: TensionQuestion,
-  { reading, s }: SwatchReading,
-  fit: DialFit,
-  step: (action: NextAction, because: string, dial?: number) => TensionStep,
-): TensionStep {
-  const { dial, target, swatches, role, bobbinScrew } = question
+function dialStep(question: TensionQuestion, { reading, s }: SwatchReading, fit: DialFit, step: Say): TensionStep {
+  const { dial, target, swatches, role } = question
   const unit = dialUnit(dial)
   const { low, high } = limitsOf(question)
   const at = swatches.at(-1)!.dial
+  const slack = dial.step * 1e-6
   const readings = dialReadings(swatches, target, false)
-  const slope = flatSlope(readings, unit)
-  if (slope !== undefined) {
-    return step(
-      'not-the-dial',
-      `${readings.length} swatches over ${plain(span(readings))} of the dial changed the score by ${plain(slope * unit)} a number, so it is not the dial.`,
-    )
-  }
   const { score } = TARGET_SCORE[target]
   const tooTight = reading === 'top-little-tight' || reading === 'top-far-tight'
+
+  const here = readings.filter((each) => Math.abs(each.dial - at) < slack)
+  if (here.some((each) => each.s > score) && here.some((each) => each.s < score)) {
+    return here.length === 2
+      ? step(
+          'check-bobbin',
+          `Two swatches at ${plain(at)} say opposite things: look at the bobbin for jerks, and stitch again at ${plain(at)}.`,
+          at,
+        )
+      : nearest(at, `Swatches at ${plain(at)} fall on both sides`)
+  }
+  const flat = deadOrCapped(question, readings, step)
+  if (flat) return flat
+
   // Between the nearest dial that was too loose and the nearest that was too tight, as far as they agree with each other.
   const loose = Math.max(
     low - dial.step,
-    ...readings.filter((each) => each.s < score && each.dial < at).map((each) => each.dial),
+    ...readings.filter((each) => each.s < score && each.dial < at - slack).map((each) => each.dial),
   )
   const tight = Math.min(
     high + dial.step,
-    ...readings.filter((each) => each.s > score && each.dial > at).map((each) => each.dial),
+    ...readings.filter((each) => each.s > score && each.dial > at + slack).map((each) => each.dial),
   )
   const [from, to] = tooTight ? [loose, at] : [at, tight]
-  const bracketed = tooTight ? loose >= low : tight <= high
-  const tried = new Set(swatches.map((each) => each.dial))
-  const slack = dial.step * 1e-6
+  const bracketed = tooTight ? loose >= low - slack : tight <= high + slack
+  const isTried = (mark: number) => swatches.some((each) => Math.abs(each.dial - mark) < slack)
   const marks = marksBetween(dial, Math.max(low, from), Math.min(high, to)).filter(
-    (mark) => mark > from + slack && mark < to - slack && !tried.has(mark),
+    (mark) => mark > from + slack && mark < to - slack && !isTried(mark),
   )
-  const least = (bracketed ? DIAL_LIMITS.laterMove : DIAL_LIMITS.firstMove) * unit
+  if (bracketed && marks.length === 0) {
+    const middle = Number(((from + to) / 2).toFixed(6))
+    if (to - from > dial.step * 0.75 && !isTried(middle) && !learnersLast(question))
+      return step(
+        'dial',
+        `${plain(from)} and ${plain(to)} lie either side of it: a dial is a knob, so try half-way, at ${plain(middle)}, once.`,
+        middle,
+      )
+    const off = (mark: number) =>
+      Math.min(...readings.filter((each) => Math.abs(each.dial - mark) < slack).map((each) => Math.abs(each.s - score)))
+    return nearest(off(to) < off(from) ? to : from, `${plain(from)} and ${plain(to)} fall on either side`)
+  }
+  const least = bracketed ? DIAL_LIMITS.laterMove * unit : Math.max(DIAL_LIMITS.firstMove * unit, dial.step)
   const far = marks.filter((mark) => Math.abs(mark - at) >= least - slack)
   // A first move that shows nothing is none; later ones may be small.
   const small = bracketed || swatches.length > 1 ? marks : []
-  const setting = nearest(far.length > 0 ? far : small, fit.best)
-  const used = swatches.length >= DIAL_LIMITS.mostSwatches
-  if (setting !== undefined && !used) {
+  const setting = likeliest(far.length > 0 ? far : small, fit, tellingMark(question, readings))
+  if (setting !== undefined && !learnersLast(question)) {
     const seen = tooTight ? 'The bobbin pulls up' : 'The top thread goes below'
     return step(
       'dial',
@@ -198,28 +235,80 @@ function dialStep(
       setting,
     )
   }
-  const limit = used
+  const limit = learnersLast(question)
     ? `${swatches.length} swatches are enough`
-    : bracketed
-      ? `No untried mark is left between ${plain(from)} and ${plain(to)}`
-      : `${plain(at)} is as far as this kit’s dial goes (${plain(low)} to ${plain(high)})`
+    : `${plain(at)} is as far as this ${role === 'learner' ? 'kit’s dial goes for a learner' : 'dial goes'} (${plain(low)} to ${plain(high)})`
+  return handOver(question, limit, step)
+
+  /** Two marks, or two swatches at one, fall either side and nothing is left between them: the better is taken. */
+  function nearest(mark: number, because: string): TensionStep {
+    return step(
+      'done',
+      `${because}, and nothing lies between: ${plain(mark)} is as near as this dial comes. Confirm it with 3 cm on the thickest crossing.`,
+      mark,
+      'as-near',
+    )
+  }
+}
+
+/** A learner has sewn as many swatches as are good for a learner; staff go on while the trend is clear. */
+const learnersLast = ({ role, swatches }: TensionQuestion): boolean =>
+  role === 'learner' && swatches.length >= DIAL_LIMITS.mostSwatches
+
+function handOver({ dial, swatches, role, bobbinScrew }: TensionQuestion, limit: string, step: Say): TensionStep {
   if (role === 'learner') return step('call-mentor', `${limit}: ask a mentor.`)
+  const at = swatches.at(-1)!.dial
+  const slack = dial.step * 1e-6
   const atEnd = at <= dial.min + slack || at >= dial.max - slack
   return bobbinScrew && atEnd
     ? step('bobbin-screw', `${limit}: the bobbin screw, by counted eighths, and log it.`)
-    : step('service', `${limit}: the rest is for a technician.`)
+    : step('service', `${limit}: look at bobbin spring and thread; the rest is for a technician.`)
+}
+
+/** What is said when swatch after swatch shows the same; undefined while that cannot be said. */
+function deadOrCapped(question: TensionQuestion, readings: readonly DialReading[], step: Say): TensionStep | undefined {
+  const { dial, role, bobbinScrew } = question
+  // Within a learner's reach a slow dial looks like a dead one: that is for a mentor to tell, at the end of it.
+  if (role === 'learner') return undefined
+  const unit = dialUnit(dial)
+  const { flatSwatches, flatSpan, flatSlope } = DIAL_LIMITS
+  if (readings.length < flatSwatches || span(readings) < flatSpan * unit - 1e-9) return undefined
+  const last = readings.slice(-flatSwatches)
+  // "At least so much" three times over is no slope: how much more, nobody saw.
+  if (last.every(({ s }) => Math.abs(s) >= CAPPED && Math.sign(s) === Math.sign(last[0]!.s))) {
+    const because = `${last.length} swatches show all there is to see, wherever the dial stands: the bobbin spring, or the thread`
+    return bobbinScrew
+      ? step('bobbin-screw', `${because}. The screw by counted eighths, and log it.`)
+      : step('check-bobbin', `${because}. Bobbin out: its spring, its thread, its way round.`)
+  }
+  const slope = plainSlope(readings)
+  if (slope === undefined || slope * unit >= flatSlope) return undefined
+  const because = `${readings.length} swatches over ${plain(span(readings))} of the dial changed the score by ${plain(slope * unit)} a number`
+  return step('not-the-dial', `${because}, so it is not the dial.`)
+}
+
+/** A face shows no more than this: a line, or loops. */
+const CAPPED = 3
+
+/**
+ * Where every dial that works would show a change: asked for once, when two swatches on one side look alike, so that the third
+ * tells a slow dial from a dead one.
+ */
+function tellingMark(question: TensionQuestion, readings: readonly DialReading[]): number | undefined {
+  const { dial, role } = question
+  const [first, second] = readings
+  if (role === 'learner' || !first || !second || readings.length !== 2 || Math.sign(first.s) !== Math.sign(second.s))
+    return undefined
+  if (Math.abs(second.s) < Math.abs(first.s)) return undefined
+  const { low, high } = limitsOf(question)
+  const way = Math.sign(second.dial - first.dial)
+  // Of a line nobody knows how much it is, so only the end of the dial tells.
+  const mark = Math.abs(second.s) >= CAPPED ? way * Infinity : first.dial + way * DIAL_LIMITS.telling * dialUnit(dial)
+  return Math.min(high, Math.max(low, mark))
 }
 
 const span = (readings: readonly DialReading[]): number =>
   Math.max(...readings.map(({ dial }) => dial)) - Math.min(...readings.map(({ dial }) => dial))
-
-/** The slope of a dial that changes nothing, or the wrong way; undefined while that cannot be said. In score per mark. */
-function flatSlope(readings: readonly DialReading[], unit: number): number | undefined {
-  const { flatSwatches, flatSpan, flatSlope: least } = DIAL_LIMITS
-  if (readings.length < flatSwatches || span(readings) < flatSpan * unit - 1e-9) return undefined
-  const slope = plainSlope(readings)
-  return slope !== undefined && slope * unit < least ? slope : undefined
-}
 
 /** The marks of a dial from `low` to `high`. */
 function marksBetween(dial: Dial, low: number, high: number): number[] {
@@ -231,7 +320,9 @@ function marksBetween(dial: Dial, low: number, high: number): number[] {
   )
 }
 
-const nearest = (marks: readonly number[], wanted: number): number | undefined =>
-  marks.length === 0
-    ? undefined
-    : marks.reduce((best, mark) => (Math.abs(mark - wanted) < Math.abs(best - wanted) ? mark : best))
+/** The mark at which the stitch is most likely right; or the one nearest to where it tells most. */
+function likeliest(marks: readonly number[], fit: DialFit, telling: number | undefined): number | undefined {
+  if (marks.length === 0) return undefined
+  const worth = telling === undefined ? fit.chance : (mark: number) => -Math.abs(mark - telling)
+  return marks.map((mark) => ({ mark, worth: worth(mark) })).reduce((a, b) => (b.worth > a.worth ? b : a)).mark
+}

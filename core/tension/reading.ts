@@ -1,5 +1,6 @@
 import {
   TARGET_SCORE,
+  TOP_LOOKS,
   TOP_SCORE,
   UNDER_SCORE,
   type SwatchSign,
@@ -17,6 +18,7 @@ export interface SwatchLook {
 export type Reading =
   | 'balanced'
   | 'right-for-stitch'
+  | 'as-near'
   | 'top-little-tight'
   | 'top-far-tight'
   | 'top-little-loose'
@@ -38,7 +40,9 @@ export function readSwatch(look: SwatchLook, target: Target): SwatchReading {
   const s = TOP_SCORE[look.top] + UNDER_SCORE[look.under]
   if (look.top !== 'own' && look.under !== 'own') return { s, reading: 'mixed', onTarget: false }
   const { score, within } = TARGET_SCORE[target]
-  if (Math.abs(s - score) <= within) {
+  // Own colour on both faces does for a zigzag as long as it lies flat.
+  const flat = target === 'zigzag' && s === 0 && !look.signs?.some((sign) => sign === 'puckered' || sign === 'ridge')
+  if (Math.abs(s - score) <= within || flat) {
     return { s, reading: s === 0 ? 'balanced' : 'right-for-stitch', onTarget: true }
   }
   const off = s - score
@@ -50,6 +54,7 @@ export function readSwatch(look: SwatchLook, target: Target): SwatchReading {
 export const READING_WORDS: Readonly<Record<Reading, string>> = {
   balanced: 'Balanced: each face shows its own colour.',
   'right-for-stitch': 'Right for this stitch: small dots of the top colour underneath are meant to be there.',
+  'as-near': 'As near as this dial comes: between two marks that disagree.',
   'top-little-tight': 'The top thread pulls a little too hard: the bobbin’s colour comes up.',
   'top-far-tight': 'The top thread pulls far too hard: the bobbin’s colour lies on top.',
   'top-little-loose': 'The top thread is a little too loose: its colour shows underneath.',
@@ -57,3 +62,9 @@ export const READING_WORDS: Readonly<Record<Reading, string>> = {
   threading: 'This is threading, not tension: the top thread is not held by the discs, or is caught.',
   mixed: 'Both faces are off, which no dial does: something before the dial is wrong.',
 }
+
+/** The scores that a face may show when this stitch is right. */
+export const acceptedScores = (target: Target): number[] =>
+  TOP_LOOKS.flatMap((top) => (['own', 'dots', 'loops'] as const).map((under) => ({ top, under })))
+    .filter((look) => readSwatch(look, target).onTarget)
+    .map((look) => readSwatch(look, target).s)

@@ -113,7 +113,7 @@ export function rightMove(round: Round): Move {
     school: 'hands-on',
     bobbinScrew: false,
   })
-  if (next.do === 'dial') return next.dial! < setup.at ? 'dial-down' : 'dial-up'
+  if (next.do === 'dial' || next.do === 'restore') return next.dial! < setup.at ? 'dial-down' : 'dial-up'
   const move: Partial<Record<NextAction, Move>> = {
     rethread: 'rethread',
     'change-needle': 'change-needle',

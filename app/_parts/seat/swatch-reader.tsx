@@ -63,6 +63,7 @@ const SIGN_WORDS: Readonly<Record<SwatchSign, string>> = {
   wobble: 'the line wobbles',
 }
 const ACTION_WORDS: Readonly<Record<ReturnType<typeof nextStep>['next']['do'], string>> = {
+  restore: 'Put the dial back',
   rethread: 'Re-thread the top, foot up',
   'change-needle': 'Put in a new needle',
   'check-bobbin': 'Take the bobbin out and look',
