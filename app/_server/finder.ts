@@ -8,7 +8,7 @@ import { SYMPTOMS, type Symptom } from '@/core/knowledge/symptom'
 import { itemKey } from '@/core/stock/item'
 import { readNewest } from '@/store/machine/book'
 import type { Machine } from '@/store/machine/machines'
-import type { Project } from '@/store/project/projects'
+import { readKitBefore, type Project } from '@/store/project/projects'
 import { readFaultRuns } from '@/store/room/fault-runs'
 import { readMoves } from '@/store/stock/stock'
 import type { Site } from '@/store/site/site'
@@ -29,10 +29,11 @@ export async function finderProps(
   const now = Date.now()
   const thread =
     state.thread && itemKey({ kind: 'thread', tex: state.thread.tex, fibre: state.thread.fibre, use: state.thread.use })
-  const [runs, trouble, threadMoves] = await Promise.all([
+  const [runs, trouble, threadMoves, kitBefore] = await Promise.all([
     readFaultRuns(theStore(), site.siteId, new Date(now - CURES_DAYS * DAY_MS)),
     readNewest(theStore(), site.siteId, machine.machineId, { limit: 3, kinds: ['needle-broke', 'needle-changed'] }),
     thread ? readMoves(theStore(), site.siteId, thread) : [],
+    readKitBefore(theStore(), site.siteId, machine.machineId),
   ])
   const { fitting } = state
   // From a check that did not pass: the step says where to begin.
@@ -45,6 +46,7 @@ export async function finderProps(
       fabricStructure: project?.fabric.structure,
       needleLines: trouble.lines,
       threadMoves,
+      kitBefore,
       failed,
     },
     now,

@@ -241,6 +241,7 @@ const fault = computation(
         fabricStructure: Type.Optional(StructureWord),
         threadAgeYears: Type.Optional(From0),
         recentStrike: Type.Optional(Type.Boolean()),
+        straightPlateBefore: Type.Optional(Type.Boolean()),
       }),
     ),
     answers: Type.Optional(

@@ -1,11 +1,14 @@
 import {
+  AFTER_STRIKE,
   ANSWER,
   CAUSES,
   CHECKS,
   EVIDENCE,
+  JUST_NOW,
   LAST_RESORT,
   OWN_CURES,
   SEW_AGAIN_SECONDS,
+  SYMPTOM_CAUTIONS,
   type Cause,
   type FaultCheck,
   type FaultCheckGiven,
@@ -22,6 +25,8 @@ export interface KnownOfFault {
   readonly fabricStructure?: string
   readonly threadAgeYears?: number
   readonly recentStrike?: boolean
+  /** the kit before this one was sewn with the straight-stitch plate or foot */
+  readonly straightPlateBefore?: boolean
   /** somebody just saw that the foot stands up */
   readonly footUp?: boolean
 }
@@ -39,7 +44,7 @@ export interface FaultQuestion {
   readonly cures?: Readonly<Partial<Record<FaultCheck, number>>>
 }
 
-export interface RankedCheck extends Pick<FaultCheckGiven, 'remedy' | 'seconds' | 'who'> {
+export interface RankedCheck extends Pick<FaultCheckGiven, 'remedy' | 'how' | 'caution' | 'seconds' | 'who'> {
   readonly check: FaultCheck
   /** that it finds the cause, 0…1 */
   readonly chance: number
@@ -84,21 +89,54 @@ export function findFault(question: FaultQuestion): FaultAdvice {
   const chances = new Map<FaultCheck, number>()
   causes.forEach(({ check }, index) => chances.set(check, (chances.get(check) ?? 0) + weights[index]! / total))
   const nothing = new Set(answers.filter(({ found }) => !found).map(({ check }) => check))
-  const first = symptom === 'needle-breaks' && !answers.some(({ check }) => check === 'needle-fragment')
-  if (first) chances.set('needle-fragment', chances.get('needle-fragment') ?? 0)
-  const worth = ({ check, chance, seconds }: RankedCheck) =>
-    first && check === 'needle-fragment' ? Infinity : chance / (seconds + SEW_AGAIN_SECONDS)
+  const now = rulesThatHold(JUST_NOW, { ...facts, symptom })
+  const broken = symptom === 'needle-breaks' && !answers.some(({ check }) => check === 'needle-fragment')
+  if (broken) chances.set('needle-fragment', chances.get('needle-fragment') ?? 0)
+  const order = now.flatMap(({ give }) => give.checks)
+  const place = (check: FaultCheck) => (order.includes(check) ? order.indexOf(check) : order.length)
+  const worth = ({ chance, seconds }: RankedCheck) => chance / (seconds + SEW_AGAIN_SECONDS)
+  const ranked = [...chances]
+    .filter(([check]) => !nothing.has(check))
+    .map(([check, chance]): RankedCheck => {
+      const { remedy, how, caution, seconds, who } = CHECKS[check]
+      return { check, remedy, how, seconds, chance, who, ...(caution !== undefined && { caution }) }
+    })
+    .sort((a, b) => place(a.check) - place(b.check) || worth(b) - worth(a))
+  // The technician comes last, whatever the odds, and hears what was tried.
+  const inside = ranked
+    .filter(({ check }) => check === 'service')
+    .map((each) => ({ ...each, how: told(each.how, answers) }))
+  const checks = [...ranked.filter(({ check }) => check !== 'service'), ...inside]
   return {
     stop: false,
-    checks: [...chances]
-      .filter(([check]) => !nothing.has(check))
-      .map(([check, chance]): RankedCheck => {
-        const { remedy, seconds, who } = CHECKS[check]
-        return { check, remedy, seconds, chance, who }
-      })
-      .sort((a, b) => worth(b) - worth(a)),
-    because: speaking.map((rule) => sentence(rule.because, facts)),
+    checks: checks.map((each, index) => {
+      const caution = cautionOf(question, index, each.caution)
+      return { ...each, ...(caution !== undefined && { caution }) }
+    }),
+    // The break itself needs no telling; what was done just now does.
+    because: [...now.filter(({ id }) => id !== 'just-now-broke'), ...speaking].map((rule) =>
+      sentence(rule.because, facts),
+    ),
   }
+}
+
+/** How a technician is asked: with everything that was looked at. */
+const told = (how: string, answers: readonly FaultAnswer[]): string => {
+  const tried = answers.map(
+    ({ check, found }) => `${CHECKS[check].title.toLowerCase()}${found ? ' (found, and not cured)' : ''}`,
+  )
+  return tried.length === 0 ? how : `${how} Say what was looked at: ${tried.join('; ')}.`
+}
+
+/** A check's own caution, with what this symptom asks besides. */
+function cautionOf({ symptom, known }: FaultQuestion, index: number, own: string | undefined): string | undefined {
+  const of = SYMPTOM_CAUTIONS[symptom]
+  const said = [
+    index === 0 && known?.recentStrike === true && AFTER_STRIKE,
+    of && (index === 0 || of.first === undefined) && of.said,
+    own,
+  ].filter((each): each is string => typeof each === 'string')
+  return said.length === 0 ? undefined : [...new Set(said)].join(' ')
 }
 
 /** What the field says, moved towards what this room has found by as many cures as it has had. */

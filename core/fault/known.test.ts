@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { EVIDENCE } from '../knowledge/fault'
+import { EVIDENCE, JUST_NOW } from '../knowledge/fault'
+import { restsOn } from '../knowledge/rule'
 import type { MachineEvent } from '../machine/event'
 import { foldMachine } from '../machine/fold'
 import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
@@ -34,6 +35,7 @@ const books: BooksOfFault = {
   fabricStructure: 'knit',
   needleLines: lines,
   threadMoves: [received(9), received(6)],
+  kitBefore: { foot: 'standard', extras: ['straight-stitch-plate'] },
 }
 
 describe('what the books tell the finder', () => {
@@ -44,14 +46,23 @@ describe('what the books tell the finder', () => {
         knownOfFault({ ...books, ...(step && { failed: { step, group: 'threading' } }) }, NOW),
       ))
         told.add(fact)
-    for (const { id, when } of EVIDENCE)
-      for (const fact of Object.keys(when)) expect([id, fact, told.has(fact)]).toEqual([id, fact, true])
+    for (const rule of [...EVIDENCE, ...JUST_NOW])
+      for (const fact of [...restsOn(rule)].filter((each) => each !== 'symptom'))
+        expect([rule.id, fact, told.has(fact)]).toEqual([rule.id, fact, true])
   })
 
   it('calls a thread as old as its shelf was last filled, and none new', () => {
     expect(knownOfFault(books, NOW).threadAgeYears).toBe(6)
     expect(knownOfFault({ ...books, threadMoves: [received(9), received(1)] }, NOW).threadAgeYears).toBeUndefined()
     expect(knownOfFault({ ...books, threadMoves: [] }, NOW).threadAgeYears).toBeUndefined()
+  })
+
+  it('knows of a straight plate or foot that the kit before had on, and of nothing else', () => {
+    const before = (kitBefore: BooksOfFault['kitBefore']) =>
+      knownOfFault({ ...books, kitBefore }, NOW).straightPlateBefore
+    expect(before({ foot: 'straight', extras: [] })).toBe(true)
+    expect(before({ foot: 'standard', extras: ['test-scrap'] })).toBeUndefined()
+    expect(before(undefined)).toBeUndefined()
   })
 
   it('forgets a strike after a week', () => {

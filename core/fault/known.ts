@@ -4,6 +4,7 @@ import type { MachineEvent } from '../machine/event'
 import { wearOfFitting } from '../machine/standing'
 import type { MachineState } from '../machine/state'
 import type { HouseRules } from '../schema/house-rules'
+import type { Kit } from '../kit/request'
 import type { StockMove } from '../stock/ledger'
 import type { KnownOfFault } from './fault'
 
@@ -23,6 +24,8 @@ export interface BooksOfFault {
   readonly needleLines: readonly MachineEvent[]
   /** what was written about the shelf of the thread that is on it */
   readonly threadMoves: readonly StockMove[]
+  /** the kit that was sewn here before this one */
+  readonly kitBefore?: Pick<Kit, 'foot' | 'extras'> | undefined
   /** the step of a check that sent somebody here */
   readonly failed?: { readonly step: string; readonly group: CheckGroup } | undefined
 }
@@ -32,7 +35,7 @@ export interface BooksOfFault {
  * @param now milliseconds
  */
 export function knownOfFault(books: BooksOfFault, now: number): KnownOfFault {
-  const { state, needleRules, fabricStructure, needleLines, threadMoves, failed } = books
+  const { state, needleRules, fabricStructure, needleLines, threadMoves, kitBefore, failed } = books
   const { fitting } = state
   const struck = needleLines.some(
     (line) =>
@@ -51,6 +54,10 @@ export function knownOfFault(books: BooksOfFault, now: number): KnownOfFault {
     bobbinsSinceClean: state.care.bobbinsSinceClean,
     ...(fabricStructure !== undefined && { fabricStructure }),
     ...(struck && { recentStrike: true }),
+    ...(kitBefore &&
+      (kitBefore.foot === 'straight' || kitBefore.extras.includes('straight-stitch-plate')) && {
+        straightPlateBefore: true,
+      }),
     ...(threadAgeYears >= OLD_YEARS && { threadAgeYears }),
     ...(failed && ifFailed(failed).known),
   }

@@ -24,6 +24,9 @@ export const FAULT_CHECKS = [
   'stabiliser',
   'even-feed',
   'start-inset',
+  'power',
+  'ends-locked',
+  'stitch-suits',
   'service',
 ] as const
 export type FaultCheck = (typeof FAULT_CHECKS)[number]
@@ -213,6 +216,28 @@ export const CHECKS: Readonly<Record<FaultCheck, FaultCheckGiven>> = {
     'Start a centimetre in from the edge, or on a scrap that leads into it.',
     'Start inset, or with a scrap leading.',
   ),
+  power: check(
+    'Switch, plug, pedal, speed',
+    20,
+    'learner',
+    'In this order: is the switch on and the lamp lit, the plug home in the wall and in the machine, the pedal’s own plug home, the speed slider off its lowest? Then the levers: foot down, buttonhole lever up.',
+    'Switched on, plugged in, pedal in, speed up.',
+    'Nothing further than the plug: a damaged cord or a smell is unplugged at the wall, and nobody tries again.',
+  ),
+  'ends-locked': check(
+    'Ends of the seam',
+    15,
+    'learner',
+    'Look at both ends: three forward and three back, or tied off; no tail cut shorter than a finger’s breadth before that.',
+    'Ends locked, or tied off where holes stay.',
+  ),
+  'stitch-suits': check(
+    'The stitch and the cloth',
+    20,
+    'learner',
+    'Pull the seam along its length: does the cloth give more than the stitches do?',
+    'A narrow zigzag or a stretch stitch where the cloth gives; a shorter stitch where it is pulled.',
+  ),
   service: check(
     'For a technician',
     1800,
@@ -233,7 +258,8 @@ export interface Cause {
 
 /** Weights of causes in order: 8 : 4 : 2 : 1 : 1 … */
 const WEIGHTS = [8, 4, 2]
-const inOrder = (...causes: readonly (Cause | readonly Cause[] | readonly [string, FaultCheck])[]): Cause[] =>
+type InOrder = readonly (Cause | readonly Cause[] | readonly [string, FaultCheck])[]
+const inOrder = (...causes: InOrder): Cause[] =>
   causes.flatMap((each, index) => {
     const weight = WEIGHTS[index] ?? 1
     if (isPair(each)) return [{ cause: each[0], check: each[1], weight }]
@@ -245,17 +271,44 @@ const isPair = (each: unknown): each is readonly [string, FaultCheck] =>
   Array.isArray(each) && typeof each[0] === 'string'
 const share = (cause: string, of: FaultCheck, weight: number): Cause => ({ cause, check: of, weight })
 
+/** Causes of any stitch that is not as it should be: seldom the first, and never left out, so that the list does not end before them. */
+const ANY_STITCH: readonly Cause[] = (
+  [
+    ['threaded-foot-down', 'rethread-foot-up'],
+    ['needle-worn', 'needle-condition'],
+    ['needle-not-seated', 'needle-seated'],
+    ['wrong-point', 'needle-fits'],
+    ['bobbin-wrong-way', 'bobbin-seated'],
+    ['wound-badly', 'bobbin-wound'],
+    ['old-thread', 'thread-quality'],
+    ['spool-caught', 'spool-path'],
+    ['out-of-take-up', 'take-up'],
+    ['foot-left-up', 'foot-down'],
+    ['dial-moved', 'dial-at-normal'],
+    ['lint', 'lint'],
+    ['twin-mismatch', 'plate-and-foot'],
+    ['started-on-edge', 'start-inset'],
+    ['tails-loose', 'tails-held'],
+    ['pressure-low', 'foot-pressure'],
+    ['dogs-down', 'feed-dogs'],
+  ] as const
+).map(([cause, of]) => ({ cause, check: of, weight: 0.15 }))
+/** The causes in their order, and behind them those of any stitch whose check they do not ask already. */
+const stitching = (...causes: InOrder): Cause[] => {
+  const own = inOrder(...causes)
+  return [...own, ...ANY_STITCH.filter(({ cause }) => !own.some((each) => each.cause === cause))]
+}
+
 /** What lies behind each symptom, roughly in order. Electrical symptoms have no checks: stop, unplug, licensed repair. */
 export const CAUSES: Readonly<Record<Exclude<Symptom, 'electrical'>, readonly Cause[]>> = {
-  'nest-at-start': inOrder(
+  'nest-at-start': stitching(
     ['tails-loose', 'tails-held'],
-    ['foot-left-up', 'foot-down'],
-    ['threaded-foot-down', 'rethread-foot-up'],
+    [share('foot-left-up', 'foot-down', 1), share('threaded-foot-down', 'rethread-foot-up', 1)],
     ['take-up-low', 'take-up'],
     ['bobbin-thread-down', 'bobbin-seated'],
     ['started-on-edge', 'start-inset'],
   ),
-  'loops-under': inOrder(
+  'loops-under': stitching(
     ['threaded-foot-down', 'rethread-foot-up'],
     ['out-of-take-up', 'take-up'],
     ['foot-left-up', 'foot-down'],
@@ -263,27 +316,32 @@ export const CAUSES: Readonly<Record<Exclude<Symptom, 'electrical'>, readonly Ca
     ['too-loose', 'dial-at-normal'],
     ['lint', 'lint'],
   ),
-  'bobbin-on-top': inOrder(
+  'bobbin-on-top': stitching(
     ['too-tight', 'dial-at-normal'],
     ['bobbin-not-under-spring', 'bobbin-seated'],
+    ['threaded-foot-down', 'rethread-foot-up'],
     ['unequal-threads', 'thread-quality'],
     ['lint', 'lint'],
   ),
-  skipped: inOrder(
+  skipped: stitching(
     [
       share('needle-worn', 'needle-condition', 4),
       share('wrong-point', 'needle-fits', 2),
       share('needle-not-seated', 'needle-seated', 2),
     ],
-    ['eye-too-small', 'needle-fits'],
-    ['pressure-low', 'foot-pressure'],
+    [share('eye-too-small', 'needle-fits', 2), share('threaded-foot-down', 'rethread-foot-up', 2)],
+    [share('pressure-low', 'foot-pressure', 3), share('plate-burr', 'plate-and-foot', 1)],
     ['timing', 'service'],
   ),
-  'thread-breaks': inOrder(
+  'thread-breaks': stitching(
     ['eye-too-small', 'needle-fits'],
     ['old-thread', 'thread-quality'],
-    ['spool-caught', 'spool-path'],
-    [share('needle-worn', 'needle-condition', 3), share('plate-burr', 'plate-and-foot', 1)],
+    [share('spool-caught', 'spool-path', 2), share('threaded-foot-down', 'rethread-foot-up', 2)],
+    [
+      share('needle-worn', 'needle-condition', 2),
+      share('needle-not-seated', 'needle-seated', 1),
+      share('plate-burr', 'plate-and-foot', 1),
+    ],
     ['too-tight', 'dial-at-normal'],
     ['wrong-thread', 'thread-quality'],
     ['cotton-pulled', 'dial-at-normal'],
@@ -295,6 +353,8 @@ export const CAUSES: Readonly<Record<Exclude<Symptom, 'electrical'>, readonly Ca
     ['needle-not-seated', 'needle-seated'],
     ['wrong-bobbin', 'bobbin-seated'],
     ['twin-mismatch', 'plate-and-foot'],
+    ['needle-worn', 'needle-condition'],
+    ['timing', 'service'],
   ),
   swallowed: inOrder(
     ['started-on-edge', 'start-inset'],
@@ -302,6 +362,8 @@ export const CAUSES: Readonly<Record<Exclude<Symptom, 'electrical'>, readonly Ca
     ['wrong-point', 'needle-fits'],
     ['needle-worn', 'needle-condition'],
     ['tails-loose', 'tails-held'],
+    ['no-stabiliser', 'stabiliser'],
+    ['pressure-high', 'foot-pressure'],
   ),
   puckers: inOrder(
     ['too-tight', 'dial-at-normal'],
@@ -309,33 +371,69 @@ export const CAUSES: Readonly<Record<Exclude<Symptom, 'electrical'>, readonly Ca
     ['thread-too-heavy', 'needle-fits'],
     ['layers-creep', 'even-feed'],
     ['pressure-high', 'foot-pressure'],
+    ['needle-worn', 'needle-condition'],
+    ['threaded-foot-down', 'rethread-foot-up'],
+    ['unequal-threads', 'thread-quality'],
+    ['no-stabiliser', 'stabiliser'],
   ),
-  creep: inOrder(['no-even-feed', 'even-feed'], ['pressure-high', 'foot-pressure'], ['cloth-pulled', 'feed-dogs']),
-  tunnelling: inOrder(['too-tight', 'dial-at-normal'], ['no-stabiliser', 'stabiliser']),
+  creep: inOrder(
+    ['no-even-feed', 'even-feed'],
+    ['pressure-high', 'foot-pressure'],
+    ['cloth-pulled', 'feed-dogs'],
+    ['lint', 'lint'],
+  ),
+  tunnelling: inOrder(
+    ['too-tight', 'dial-at-normal'],
+    ['no-stabiliser', 'stabiliser'],
+    ['twin-mismatch', 'plate-and-foot'],
+    ['bobbin-too-tight', 'bobbin-seated'],
+    ['thread-too-heavy', 'needle-fits'],
+  ),
   jam: inOrder(
     [share('thread-in-race', 'lint', 3), share('fragment', 'needle-fragment', 1)],
     ['lint', 'lint'],
     ['wrong-bobbin', 'bobbin-seated'],
     ['fragment', 'needle-fragment'],
+    ['winder-on', 'winder-engaged'],
+    ['bent-needle', 'needle-condition'],
   ),
   'needle-stands-still': inOrder(
     ['winder-on', 'winder-engaged'],
     ['clutch-loose', 'winder-engaged'],
     ['belt', 'service'],
   ),
-  popping: inOrder(['needle-worn', 'needle-condition'], ['touching', 'plate-and-foot']),
-  'crash-at-start': inOrder(
+  popping: inOrder(
+    ['needle-worn', 'needle-condition'],
+    ['touching', 'plate-and-foot'],
+    ['needle-not-seated', 'needle-seated'],
+    ['wrong-point', 'needle-fits'],
+    ['case-not-home', 'bobbin-seated'],
+    ['twin-mismatch', 'plate-and-foot'],
+    ['timing', 'service'],
+  ),
+  'crash-at-start': stitching(
     ['round-the-pin', 'spool-path'],
     ['in-a-crack', 'spool-path'],
     ['out-of-take-up', 'take-up'],
+    [share('threaded-foot-down', 'rethread-foot-up', 1), share('round-the-needle', 'rethread-foot-up', 1)],
     ['bobbin-wrong-way', 'bobbin-seated'],
     ['case-not-home', 'bobbin-seated'],
-    ['round-the-needle', 'rethread-foot-up'],
+    ['touching', 'plate-and-foot'],
   ),
-  'will-not-release': inOrder(['take-up-low', 'take-up'], ['thread-in-race', 'lint']),
-  untidy: inOrder(
+  'will-not-release': inOrder(
+    ['take-up-low', 'take-up'],
+    ['thread-in-race', 'lint'],
+    ['fragment', 'needle-fragment'],
+    ['bobbin-wrong-way', 'bobbin-seated'],
+  ),
+  untidy: stitching(
     ['old-thread', 'thread-quality'],
-    ['needle-worn', 'needle-condition'],
+    [
+      share('needle-worn', 'needle-condition', 2),
+      share('wound-badly', 'bobbin-wound', 1),
+      share('bobbin-not-under-spring', 'bobbin-seated', 1),
+    ],
+    ['threaded-foot-down', 'rethread-foot-up'],
     [share('length-nought', 'length-not-zero', 1), share('dogs-down', 'feed-dogs', 1), share('lint', 'lint', 1)],
   ),
   'will-not-feed': inOrder(
@@ -344,25 +442,74 @@ export const CAUSES: Readonly<Record<Exclude<Symptom, 'electrical'>, readonly Ca
     ['foot-left-up', 'foot-down'],
     ['lint', 'lint'],
     ['pressure-low', 'foot-pressure'],
+    ['wide-plate', 'plate-and-foot'],
+    ['no-even-feed', 'even-feed'],
   ),
-  'bobbin-loose': inOrder(['case-not-home', 'bobbin-seated'], ['case-upside-down', 'bobbin-seated']),
+  'bobbin-loose': inOrder(
+    ['case-not-home', 'bobbin-seated'],
+    ['case-upside-down', 'bobbin-seated'],
+    ['lint', 'lint'],
+    ['fragment', 'needle-fragment'],
+  ),
   'will-not-start': inOrder(
+    ['no-power', 'power'],
+    ['lever-up', 'foot-down'],
     ['winder-on', 'winder-engaged'],
-    ['foot-left-up', 'foot-down'],
     ['thread-in-race', 'lint'],
     ['motor', 'service'],
   ),
-  unthreads: inOrder(['tails-loose', 'tails-held'], ['take-up-low', 'take-up']),
-  'needle-will-not-go-up': inOrder(['needle-not-seated', 'needle-seated'], ['fragment', 'needle-fragment']),
+  unthreads: inOrder(
+    ['tails-loose', 'tails-held'],
+    ['take-up-low', 'take-up'],
+    ['round-the-pin', 'spool-path'],
+    ['out-of-take-up', 'rethread-foot-up'],
+  ),
+  'needle-will-not-go-up': inOrder(
+    ['needle-not-seated', 'needle-seated'],
+    ['fragment', 'needle-fragment'],
+    ['wrong-shank', 'needle-fits'],
+  ),
   'bobbin-will-not-come-up': inOrder(
     ['bobbin-wrong-way', 'bobbin-seated'],
     ['threaded-foot-down', 'rethread-foot-up'],
     ['needle-not-seated', 'needle-seated'],
+    ['tails-loose', 'tails-held'],
+    ['timing', 'service'],
   ),
-  'bobbin-thread-breaks': inOrder(['wound-badly', 'bobbin-wound'], ['plate-burr', 'plate-and-foot'], ['lint', 'lint']),
-  'wrong-stitch': inOrder(['off-baseline', 'length-not-zero'], ['dial-moved', 'dial-at-normal']),
-  'seam-undone': inOrder(['tails-short', 'tails-held'], ['old-thread', 'thread-quality']),
+  'bobbin-thread-breaks': inOrder(
+    ['wound-badly', 'bobbin-wound'],
+    ['bobbin-not-under-spring', 'bobbin-seated'],
+    ['plate-burr', 'plate-and-foot'],
+    ['lint', 'lint'],
+    ['old-thread', 'thread-quality'],
+    ['needle-worn', 'needle-condition'],
+  ),
+  // Selector, width and length; never the tension dial.
+  'wrong-stitch': inOrder(
+    ['off-baseline', 'length-not-zero'],
+    ['wrong-foot', 'plate-and-foot'],
+    ['dogs-down', 'feed-dogs'],
+    ['cam', 'service'],
+  ),
+  'seam-undone': inOrder(
+    ['ends-open', 'ends-locked'],
+    ['stitch-pops', 'stitch-suits'],
+    ['not-balanced', 'dial-at-normal'],
+    ['tails-short', 'tails-held'],
+    ['old-thread', 'thread-quality'],
+    ['stitch-too-long', 'length-not-zero'],
+    ['threaded-foot-down', 'rethread-foot-up'],
+  ),
 }
+
+/** Said with every check of a symptom, or with the first of what comes after a strike. */
+export const SYMPTOM_CAUTIONS: Readonly<Partial<Record<Symptom, { readonly said: string; readonly first?: true }>>> = {
+  jam: { said: 'Power off. Do not force the wheel: turn it only as far as it goes by itself.' },
+  popping: { said: 'Stop sewing: a needle that touches breaks and flies.', first: true },
+  'will-not-release': { said: 'Do not pull, and do not turn the wheel back hard.', first: true },
+  'needle-will-not-go-up': { said: 'Power off, and foot off the pedal.' },
+}
+export const AFTER_STRIKE = 'Stop sewing: look before the next stitch.'
 
 /** A technician's turn comes after everything else, though a symptom names none. */
 export const LAST_RESORT: Cause = { cause: 'inside', check: 'service', weight: 0.4 }
@@ -391,6 +538,11 @@ const evidence = (
 })
 
 const WORN = ['needle-worn']
+/** Fresh needles say little where one was struck. */
+const NOT_STRUCK = [{ recentStrike: { known: false } }, { recentStrike: { is: false } }] as const
+const TWIN_OR_WING = ['twin-universal', 'twin-stretch', 'twin-ballpoint', 'wing']
+/** Points that cut the loops of a knit. */
+const SHARP_POINTS = ['universal', 'microtex', 'jeans', 'quilting', 'leather', 'topstitch', 'wing', 'twin-universal']
 /** What a room may know already; every row that holds counts. */
 export const EVIDENCE: readonly Rule<Evidence>[] = readable([
   evidence('old-needle', { needleHours: { from: 8 } }, WORN, 0.7, 0.1, 'The needle has {needleHours} hours.'),
@@ -402,21 +554,45 @@ export const EVIDENCE: readonly Rule<Evidence>[] = readable([
     0.2,
     'The needle has {needleHours} hours.',
   ),
-  evidence('fresh-needle', { needleHours: { below: 2 } }, WORN, 0.1, 0.45, 'The needle is nearly new.'),
+  evidence(
+    'fresh-needle',
+    { needleHours: { from: 0.2, below: 2 }, any: NOT_STRUCK },
+    WORN,
+    0.1,
+    0.45,
+    'The needle is nearly new.',
+  ),
+  evidence('needle-just-new', { needleHours: { below: 0.2 }, any: NOT_STRUCK }, WORN, 0.05, 0.5, 'The needle is new.'),
   evidence(
     'strike',
     { recentStrike: { is: true } },
-    ['needle-worn', 'plate-burr', 'touching'],
+    ['needle-worn', 'bent-needle'],
+    0.97,
+    0.04,
+    'It struck something not long ago: the needle first, whatever its hours.',
+  ),
+  evidence(
+    'strike-plate',
+    { recentStrike: { is: true } },
+    ['plate-burr', 'touching', 'struck-something'],
+    0.9,
+    0.1,
+    'A strike leaves a burr on plate or foot.',
+  ),
+  evidence(
+    'knit-seam',
+    { fabricStructure: { in: ['knit'] } },
+    ['stitch-pops'],
     0.8,
-    0.12,
-    'It struck something not long ago.',
+    0.2,
+    'A straight seam in a knit pops where it is pulled.',
   ),
   evidence(
     'strike-timing',
     { recentStrike: { is: true } },
     ['timing', 'inside'],
-    0.45,
-    0.15,
+    0.6,
+    0.1,
     'A strike can throw the timing.',
   ),
   evidence(
@@ -464,9 +640,7 @@ export const EVIDENCE: readonly Rule<Evidence>[] = readable([
     'sharp-on-knit',
     {
       fabricStructure: { in: ['knit'] },
-      needlePoint: {
-        in: ['universal', 'microtex', 'jeans', 'quilting', 'leather', 'topstitch', 'wing', 'twin-universal'],
-      },
+      needlePoint: { in: SHARP_POINTS },
     },
     ['wrong-point'],
     0.9,
@@ -509,6 +683,73 @@ export const EVIDENCE: readonly Rule<Evidence>[] = readable([
     'The thread is {threadAgeYears} years old at least.',
   ),
   evidence('new-thread', { threadAgeYears: { below: 2 } }, ['old-thread'], 0.1, 0.45, 'The thread is new.'),
+])
+
+/** Checks that come before all others, whatever their odds: what happened just now weighs most. */
+export interface JustNow {
+  /** in this order, those that the symptom asks at all */
+  readonly checks: readonly FaultCheck[]
+}
+
+const justNow = (
+  id: string,
+  when: Rule<unknown>['when'],
+  checks: readonly FaultCheck[],
+  because: string,
+): Rule<JustNow> => ({
+  id: `just-now-${id}`,
+  when,
+  give: { checks },
+  because,
+  source: 'common practice',
+  confidence: 'high',
+})
+
+const PUT_IN = { needleHours: { below: 0.2 }, any: NOT_STRUCK } as const
+/** Every row that holds counts, the earlier before the later. Facts are what is known, and the symptom. */
+export const JUST_NOW: readonly Rule<JustNow>[] = readable([
+  justNow(
+    'broke',
+    { symptom: { in: ['needle-breaks'] } },
+    ['needle-fragment'],
+    'After a break every piece is found before anything else.',
+  ),
+  justNow(
+    'stuck-after-strike',
+    { symptom: { in: ['jam'] }, recentStrike: { is: true } },
+    ['needle-fragment'],
+    'It struck something and now stands: a piece may lie in the race.',
+  ),
+  justNow(
+    'struck',
+    { recentStrike: { is: true } },
+    ['needle-condition', 'plate-and-foot'],
+    'It struck something not long ago: the needle, whatever its hours, then the plate.',
+  ),
+  justNow(
+    'twin-or-wing',
+    { needlePoint: { in: TWIN_OR_WING } },
+    ['plate-and-foot'],
+    'A {needlePoint} needle wants a wide plate and foot: turn a whole stitch by hand.',
+  ),
+  justNow(
+    'straight-plate',
+    { straightPlateBefore: { is: true } },
+    ['plate-and-foot'],
+    'The kit before this one had the straight-stitch plate or foot on.',
+  ),
+  justNow(
+    'wrong-needle',
+    { ...PUT_IN, fabricStructure: { in: ['knit'] }, needlePoint: { in: SHARP_POINTS } },
+    ['needle-fits', 'needle-seated'],
+    'The needle was put in just now, and a {needlePoint} point is the wrong shape for a knit.',
+  ),
+  justNow(
+    'needle-put-in',
+    PUT_IN,
+    ['needle-seated', 'needle-fits'],
+    'The needle was put in just now: is it up to its stop, the right way round, and the right one?',
+  ),
 ])
 
 /** How an answer speaks: a check finds its own cause nearly always, and another's hardly ever. */

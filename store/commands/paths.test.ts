@@ -119,10 +119,16 @@ async function aBook(role: Role) {
 }
 
 describe.each(Object.keys(WAYS))('%s', (way) => {
-  it.each(PLAIN_KINDS)('a line “%s” comes into a book for those who may write it, and for nobody else', async (kind) => {
-    for (const role of ROLES)
-      expect([role, await WAYS[way]!(kind, role)]).toEqual([role, may(role, `log ${kind}`) ? 'landed' : 'not-allowed'])
-  })
+  it.each(PLAIN_KINDS)(
+    'a line “%s” comes into a book for those who may write it, and for nobody else',
+    async (kind) => {
+      for (const role of ROLES)
+        expect([role, await WAYS[way]!(kind, role)]).toEqual([
+          role,
+          may(role, `log ${kind}`) ? 'landed' : 'not-allowed',
+        ])
+    },
+  )
 })
 
 it.each(ROLES)('typed, a %s is offered what they may write and is read nothing else', (role) => {

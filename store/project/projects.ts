@@ -146,6 +146,20 @@ export async function readGiven(store: Reader, siteId: string, projectId: string
   }))
 }
 
+/** The kit that was sewn at a machine before the one given there last; undefined when there was none. */
+export async function readKitBefore(store: Reader, siteId: string, machineId: string): Promise<Kit | undefined> {
+  const [, before] = await store
+    .selectFrom('kit_given')
+    .select('kit')
+    .where('site_id', '=', siteId)
+    .where('machine_id', '=', machineId)
+    .where('taken_back_at', 'is', null)
+    .orderBy('landed', 'desc')
+    .limit(2)
+    .execute()
+  return before && check(KitSchema, before.kit)
+}
+
 /** The project whose kit was given last: whose turn it is. Undefined when none has a kit. */
 export const lastGiven = (projects: readonly Project[]): Project | undefined =>
   projects.filter(({ given }) => given).sort((a, b) => b.given!.landed - a.given!.landed)[0]

@@ -254,10 +254,8 @@ export function FaultFinder(props: Props) {
               {WHO[next.who] && ` · ${WHO[next.who]}`}
             </p>
             <p className="text-3xl font-bold">{CHECKS[next.check].title}</p>
-            <p className="mt-2 text-lg">{CHECKS[next.check].how}</p>
-            {CHECKS[next.check].caution && (
-              <p className="mt-2 font-semibold text-secondary">{CHECKS[next.check].caution}</p>
-            )}
+            <p className="mt-2 text-lg">{next.how}</p>
+            {next.caution && <p className="mt-2 font-semibold text-secondary">{next.caution}</p>}
             {props.ways[next.check].length > 0 && (
               <>
                 <h3 className="mt-4 font-bold">On {name}</h3>
