@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process'
+import { statSync, utimesSync, writeFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 
 const compute = (args: readonly string[], input = '') => {
@@ -34,6 +35,19 @@ describe('bin/compute', () => {
       .map((line) => JSON.parse(line) as { sizeNm?: number; error?: { code: string } })
     expect(status).toBe(0)
     expect(answers.map((answer) => answer.sizeNm ?? answer.error?.code)).toEqual([80, 'not-json', 80])
+  })
+
+  it('runs from one bundled file, made anew when a source is newer', () => {
+    compute(['needle-size'], '{"text":"80"}')
+    const bundle = 'node_modules/.cache/orthodex/compute.mjs'
+    utimesSync(bundle, 0, 0)
+    writeFileSync(bundle, 'process.exit(7)')
+    utimesSync(bundle, 0, 0)
+    expect(compute(['needle-size'], '{"text":"80"}').status).toBe(0)
+    const made = statSync(bundle).mtimeMs
+    expect(made).toBeGreaterThan(Date.now() - 60_000)
+    compute(['needle-size'], '{"text":"80"}')
+    expect(statSync(bundle).mtimeMs).toBe(made)
   })
 
   it('prints a schema for every computation', () => {

@@ -52,6 +52,7 @@ export function symptomOfSwatch(reading: Reading, signs: readonly SwatchSign[]):
       return 'loops-under'
     case 'balanced':
     case 'right-for-stitch':
+    case 'as-near':
       return undefined
   }
 }
@@ -66,7 +67,7 @@ export const STEPS_OF_CHECK: Readonly<Partial<Record<FaultCheck, readonly string
   'tails-held': ['tails', 'raise'],
   'dial-at-normal': ['dial-'],
   'winder-engaged': ['winder-'],
-  'feed-dogs': ['dogs-up'],
+  'feed-dogs': ['dogs-'],
   'length-not-zero': ['length', 'stitch-mark'],
   'foot-down': ['foot-down'],
   'plate-and-foot': ['no-touch', 'width'],

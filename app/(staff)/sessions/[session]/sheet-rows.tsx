@@ -32,7 +32,7 @@ export function MachineRow(props: RowProps) {
     <tr className="max-lg:mb-4 max-lg:block">
       <th
         scope="row"
-        className="border-t-2 border-dashed border-base-content/40 py-2 pr-3 text-left align-top max-lg:block"
+        className="border-t-2 border-dashed border-base-content/40 py-2 pr-3 text-left align-top wrap-anywhere max-lg:block"
       >
         <Link href={`/machines/${machineId}`} className="text-xl font-bold" prefetch={false}>
           {name}
@@ -88,7 +88,7 @@ function PlaceCell({
       {(!stopped || seats.length > 0) && (
         <div className="flex min-h-20 items-stretch gap-2">
           <Seam change={change} />
-          <div className="flex grow flex-col gap-1">
+          <div className="flex min-w-0 grow flex-col gap-1 wrap-anywhere">
             {seats.map((seat) => {
               const learner = who.get(seat.projectId)
               return learner ? (
@@ -189,7 +189,7 @@ function SeatCard({
       {...listeners}
       className={`flex items-start gap-2 border-2 bg-base-100 px-2 py-1 ${broken ? 'border-error' : pinned ? 'border-primary' : 'border-base-300'} ${isDragging ? 'opacity-40' : ''} ${mayMove ? 'cursor-grab touch-manipulation' : ''}`}
     >
-      <div className="grow">
+      <div className="min-w-0 grow">
         <p>
           <strong className="text-lg">{name}</strong> <span>{what}</span>
         </p>
