@@ -63,7 +63,7 @@ describe('a sheet of machines', () => {
 
   it('holds each trait of a machine in a cell that a person can read', () => {
     const cells = machineCells({ name: 'Heron', number: 1, notes: '', traits: archetype('iron-front-loader').traits })
-    expect(cells).toContain('standard; zigzag; walking; non-stick; buttonhole')
+    expect(cells).toContain('standard; zigzag; walking; non-stick; buttonhole; zip; darning')
     expect(cells).toContain('yes')
     expect(cells[heading.indexOf('place_x')]).toBe('')
   })

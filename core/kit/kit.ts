@@ -277,17 +277,6 @@ function assemble(
   const short = (text: string, is: boolean) => (is ? `${text} Not in stock: ${missing}.` : text)
 
   const oneSpool = isTwin(kind) && machine !== undefined && machine.spoolPins < 2
-  const marginal =
-    needle.marginal ||
-    fit.verdict === 'tight' ||
-    chosenStitch.marginal ||
-    chosenFoot.byEye ||
-    oneSpool ||
-    prices.length > 0 ||
-    doubts.length > 0 ||
-    choice.substituted !== undefined ||
-    cautionRules.some(({ give }) => give.marginal)
-
   const say = (part: string, rules: readonly Rule<unknown>[], because: string, name = namesOf(rules)): Reason => ({
     part,
     rule: name,
@@ -296,24 +285,33 @@ function assemble(
     confidence: confidenceOf(rules, question.guessed),
     ...(rules[0]!.school && { school: rules[0]!.school }),
   })
+  /** A reason that makes the kit marginal, when it does. */
+  const priced = (reason: Reason, is: boolean): Reason => (is ? { ...reason, price: true } : reason)
   const sizeBecause = short(needle.because, !needleInStock)
   const threadBecause = short(threadReason(choice, known), !choice.thread.inStock)
   const reasons: Reason[] = [
     say('needle-point', [choice.rule], choice.because),
-    say('needle-size', choice.range.rules, sizeBecause, `bound-${needle.bound}`),
-    say('thread', [choice.thread.rule], threadBecause),
+    priced(
+      say('needle-size', choice.range.rules, sizeBecause, `bound-${needle.bound}`),
+      needle.marginal || fit.verdict === 'tight',
+    ),
+    priced(say('thread', [choice.thread.rule], threadBecause), choice.substituted !== undefined),
     say('bobbin', [bobbin.rule], bobbin.because),
-    say('foot', [chosenFoot.rule], chosenFoot.because),
+    priced(say('foot', [chosenFoot.rule], chosenFoot.because), chosenFoot.byEye),
     say('foot-pressure', [pressure.rule], pressure.because),
-    say('stitch', chosenStitch.rules, chosenStitch.because),
+    priced(say('stitch', chosenStitch.rules, chosenStitch.because), chosenStitch.marginal),
     say('dial', dial.rules, dial.because),
-    ...extraRules.map((rule) => say(rule.give.extra, [rule], sentence(rule.because, known))),
-    ...cautionRules.map((rule) => say(rule.give.caution, [rule], sentence(rule.because, known))),
-    ...prices.map((rule) => say(rule.give.price, [rule], sentence(rule.because, known))),
-    ...doubts.map(({ rule, because }) => say('stack', [rule], because)),
+    ...extraRules.map((rule) =>
+      priced(say(rule.give.extra, [rule], sentence(rule.because, known)), oneSpool && rule.give.extra === 'cone-stand'),
+    ),
+    ...cautionRules.map((rule) =>
+      priced(say(rule.give.caution, [rule], sentence(rule.because, known)), rule.give.marginal === true),
+    ),
+    ...prices.map((rule) => priced(say(rule.give.price, [rule], sentence(rule.because, known)), true)),
+    ...doubts.map(({ rule, because }) => priced(say('stack', [rule], because), true)),
   ]
   return {
-    verdict: marginal ? 'marginal' : 'good',
+    verdict: reasons.some(({ price }) => price) ? 'marginal' : 'good',
     confidence: lowest(reasons.slice(0, 8).map(({ confidence }) => confidence!)),
     needle: { system: system.name, ...named(choice) },
     alternates: all.filter((other) => other !== choice && other.substituted === undefined).map(named),

@@ -216,6 +216,14 @@ describe('the thread that was asked for', () => {
   })
 })
 
+describe('a marginal kit', () => {
+  it('says what makes it so, and a good one has nothing to say', () =>
+    always((kit) => {
+      const prices = kit.reasons.filter(({ price }) => price)
+      expect(prices.length > 0).toBe(kit.verdict === 'marginal')
+    }))
+})
+
 describe('no two parts of a kit contradict each other', () => {
   it('ends, pins, plates, feet and cautions', () =>
     always((kit, { fabric, operation, machine }) => {

@@ -222,6 +222,8 @@ export const KitSchema = strict({
       school: Type.Optional(Type.String()),
       source: Type.Optional(Type.String()),
       confidence: Type.Optional(ConfidenceWord),
+      /** this is what makes the kit marginal */
+      price: Type.Optional(Type.Literal(true)),
     }),
   ),
   /** parts that a person chose otherwise; the kit above is as they chose it */

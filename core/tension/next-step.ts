@@ -210,8 +210,9 @@ function dialStep(question: TensionQuestion, { reading, s }: SwatchReading, fit:
   const marks = marksBetween(dial, Math.max(low, from), Math.min(high, to)).filter(
     (mark) => mark > from + slack && mark < to - slack && !isTried(mark),
   )
-  if (bracketed && marks.length === 0) {
-    const middle = Number(((from + to) / 2).toFixed(6))
+  const middle = Number(((from + to) / 2).toFixed(6))
+  // Between two marks that a learner may not turn to there is nothing for a learner.
+  if (bracketed && marks.length === 0 && middle >= low - slack && middle <= high + slack) {
     if (to - from > dial.step * 0.75 && !isTried(middle) && !learnersLast(question))
       return step(
         'dial',

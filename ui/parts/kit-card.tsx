@@ -103,9 +103,9 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
         </p>
       ))}
       {kit.reasons
-        .filter(({ part }) => part === 'cloth' || part === 'stack')
-        .map(({ rule, because }) => (
-          <p key={rule} role="note" className="mb-3 border-l-8 border-warning pl-3 text-lg">
+        .filter(({ price }) => price)
+        .map(({ part, rule, because }) => (
+          <p key={`${part} ${rule}`} role="note" className="mb-3 border-l-8 border-warning pl-3 text-lg">
             {because}
           </p>
         ))}
