@@ -1,7 +1,7 @@
-import { completeFabric, type Fabric } from '../fabric/intake'
+import { completeFabric, type Fabric, type FabricNumber } from '../fabric/intake'
 import type { Knowledge } from '../knowledge/knowledge'
 import { roomFacts } from '../knowledge/room-number'
-import { holds, plain, type Facts } from '../knowledge/rule'
+import { holds, plain, restsOn, type Facts, type Rule } from '../knowledge/rule'
 import { counted } from '../units/counted'
 import { usualFinish } from '../units/thread'
 import type { KitRequest } from './request'
@@ -17,7 +17,7 @@ export interface KitQuestion {
 }
 
 /** Facts that follow from a number of the cloth: guessed when it is. */
-const FOLLOWS: Readonly<Record<string, readonly string[]>> = {
+const FOLLOWS: Readonly<Record<FabricNumber, readonly string[]>> = {
   massGsm: ['massGsm', 'gsmPerMm', 'lofty', 'band', 'bandWords', 'light', 'silky'],
   thicknessMm: ['thicknessMm', 'gsmPerMm', 'lofty', 'stackMm', 'crossingMm', 'stackWords'],
   stretchPercent: ['stretchPercent', 'elastane'],
@@ -62,8 +62,24 @@ export function kitQuestion(request: KitRequest, knowledge: Knowledge): KitQuest
   }
   for (const { when, give } of knowledge.clothFacts) facts[give.fact] ??= holds(when, facts)
   Object.assign(facts, stackFacts(fabric.thicknessMm, layers.seam, crossingLayers, facts))
-  const guessed = fabric.estimated.flatMap((field) => FOLLOWS[field] ?? [])
+  const guessed = fabric.estimated.flatMap((field) => FOLLOWS[field])
   return { request, knowledge, fabric, facts, guessed }
+}
+
+const FIELD_WORDS: Readonly<Record<FabricNumber, string>> = {
+  massGsm: 'mass',
+  thicknessMm: 'thickness',
+  stretchPercent: 'stretch',
+}
+
+/** What these rows rest on that nobody measured, as a sentence to add: " Its thickness is a guess."; empty when all was. */
+export function guessSaid({ fabric }: Pick<KitQuestion, 'fabric'>, rules: readonly Rule<unknown>[]): string {
+  const fields = fabric.estimated.filter((field) =>
+    FOLLOWS[field].some((fact) => rules.some((rule) => restsOn(rule).has(fact))),
+  )
+  if (fields.length === 0) return ''
+  const words = fields.map((field) => FIELD_WORDS[field]).join(' and its ')
+  return ` Its ${words} ${fields.length === 1 ? 'is a guess' : 'are guesses'}.`
 }
 
 /** Of lofty cloth the foot leaves half the thickness. Source: common practice. */

@@ -564,7 +564,7 @@ describe('what the field adds by data alone', () => {
       knowledge,
     )
     expect(kits[0]).toMatchObject({ needle: { point: 'corker', sizeNm: 80 }, cautions: ['permanent-holes'] })
-    expect(reason(kits[0]!, 'needle-point')).toBe('Cork of 200 g/m² wants the corker.')
+    expect(reason(kits[0]!, 'needle-point')).toBe('Cork of 200 g/m² wants the corker. Its mass is a guess.')
     expect(reason(kits[0]!, 'needle-size')).toContain('Cork of 0.8 mm wants 80 to 90.')
   })
 

@@ -5,7 +5,7 @@ import { THREAD_REASONS } from '../knowledge/thread'
 import { olderNumber, sizeText } from '../units/needle-size'
 import { usualFinish, type Thread } from '../units/thread'
 import { startingDial } from './dial-start'
-import { kitQuestion, type KitQuestion } from './facts'
+import { guessSaid, kitQuestion, type KitQuestion } from './facts'
 import { chooseFoot, choosePressure, type FootChoice } from './foot-choice'
 import { fabricLimits, needleRefusal, stackLimits, systemOf, threadLimit } from './limits'
 import {
@@ -280,7 +280,7 @@ function assemble(
   const say = (part: string, rules: readonly Rule<unknown>[], because: string, name = namesOf(rules)): Reason => ({
     part,
     rule: name,
-    because,
+    because: `${because}${guessSaid(question, rules)}`,
     source: rules[0]!.source,
     confidence: confidenceOf(rules, question.guessed),
     ...(rules[0]!.school && { school: rules[0]!.school }),

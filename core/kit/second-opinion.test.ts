@@ -216,6 +216,20 @@ describe('the thread that was asked for', () => {
   })
 })
 
+describe('what is guessed', () => {
+  it('is said as guessed in every reason that rests on it, and nowhere else', () => {
+    const measured = first({ structure: 'woven', massGsm: 150, thicknessMm: 0.3, traits: [] })
+    expect(JSON.stringify(measured.reasons)).not.toContain('guess')
+    const guessed = first({ structure: 'woven', massGsm: 150, thicknessMm: 0.3, traits: [], guessed: ['massGsm'] })
+    expect(reason(guessed, 'needle-size')).toContain('Its mass is a guess.')
+    expect(reason(guessed, 'foot')).not.toContain('guess')
+    const crossing = first({ structure: 'woven', massGsm: 340, traits: ['canvas'] }, 'seam', {
+      layers: { seam: 2, crossing: 4 },
+    })
+    expect(reason(crossing, 'needle-size')).toContain('Its thickness is a guess.')
+  })
+})
+
 describe('a marginal kit', () => {
   it('says what makes it so, and a good one has nothing to say', () =>
     always((kit) => {

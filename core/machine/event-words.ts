@@ -80,9 +80,11 @@ export function eventWords(happened: Happening): EventWords {
         : { title: `${list} passed`, detail: `${counted(happened.body.steps.length, 'step')}.` }
     }
     case 'swatch-stitched': {
-      const { reading } = readSwatch(happened.body, happened.body.target)
+      const { dial, target, asNear } = happened.body
+      const { reading } = readSwatch(happened.body, target)
+      const near = asNear === undefined ? '' : `; ${plain(asNear)} is as near as this dial comes`
       return {
-        title: `Swatch at ${plain(happened.body.dial)}: ${spaced(reading)}`,
+        title: `Swatch at ${plain(dial)}: ${spaced(reading)}${near}`,
         detail: `${spaced(happened.body.target)}. ${READING_WORDS[reading]}`,
       }
     }

@@ -100,6 +100,8 @@ export const EVENT_BODIES = {
     under: words(UNDER_LOOKS),
     signs: Type.Optional(Type.Array(words(SWATCH_SIGNS), { uniqueItems: true })),
     done: Type.Array(words(GATES), { uniqueItems: true }),
+    /** the mark taken between two that disagree: as near as this dial comes, and good */
+    asNear: Type.Optional(Type.Number()),
     projectId: ProjectId,
   }),
   used: strict({

@@ -174,6 +174,17 @@ describe('what a machine is today', () => {
   })
 })
 
+it('takes a swatch that is as near as the dial comes for good, at the mark that was taken', () => {
+  const off = { dial: 3.5, target: 'straight', top: 'dots', under: 'own', done: [] } as const
+  const before = foldMachine([line(everythingPassed), line({ kind: 'swatch-stitched', body: { ...off, done: [] } })])
+  expect([before.stale.includes('swatch'), before.dial]).toEqual([true, 3.5])
+  const near = foldMachine([
+    line(everythingPassed),
+    line({ kind: 'swatch-stitched', body: { ...off, done: [], asNear: 3 } }),
+  ])
+  expect([near.stale.includes('swatch'), near.dial, near.lastSwatch?.reading]).toEqual([false, 3, 'as-near'])
+})
+
 it('has words for every kind, so that no line of a book is dumb', () =>
   fc.assert(
     fc.property(anyHappening, (happening) => {

@@ -9,7 +9,7 @@ import { stayOf } from './needle-history'
 import type { Lock, LockKind, MachineState, NeedleStay, Readied } from './state'
 
 /** Raised with every change of what a book folds to; a state that another version made is folded again at the next start. */
-export const FOLD_VERSION = 1
+export const FOLD_VERSION = 2
 
 /** A machine of which nothing has been written down: everything is still to be checked. */
 export const UNSEEN: MachineState = {
@@ -117,12 +117,11 @@ function after(before: MachineState, line: MachineEvent, happened: Happening): M
     case 'check-run':
       return checkRun(state, line, happened.body)
     case 'swatch-stitched': {
-      const { s: _, ...reading } = readSwatch(happened.body, happened.body.target)
-      const looked = {
-        ...state,
-        dial: happened.body.dial,
-        lastSwatch: { eventId, happenedAt, dial: happened.body.dial, ...reading },
-      }
+      const { asNear, target } = happened.body
+      const { s: _, ...seen } = readSwatch(happened.body, target)
+      const reading = asNear === undefined ? seen : { reading: 'as-near' as const, onTarget: true }
+      const dial = asNear ?? happened.body.dial
+      const looked = { ...state, dial, lastSwatch: { eventId, happenedAt, dial, ...reading } }
       const swatchGroups: CheckGroup[] = ['swatch', 'line']
       return reading.onTarget
         ? { ...looked, stale: minus(looked.stale, swatchGroups), failed: minus(looked.failed, swatchGroups) }

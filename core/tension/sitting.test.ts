@@ -45,6 +45,9 @@ describe('this trouble', () => {
     expect(sittingOf([swatch(5, { dial: 4 }), swatch(9, { dial: 5, top: 'dots' })], 'straight', NOW).swatches).toEqual(
       [],
     )
+    const near = swatch(5, { dial: 3.5, top: 'dots' })
+    const taken = { ...near, body: { ...near.body, asNear: 3 } } as MachineEvent
+    expect(sittingOf([taken, swatch(9, { dial: 4, top: 'dots' })], 'straight', NOW).swatches).toEqual([])
     const old = sittingOf([swatch(4 * 60, { dial: 5, top: 'dots' })], 'straight', NOW)
     expect([old.swatches, dials(old.past)]).toEqual([[], [5]])
     // Two evenings in a row are two troubles.

@@ -39,7 +39,7 @@ export function sittingOf(events: readonly MachineEvent[], target: Target, now: 
   for (const swatch of swatches) {
     const at = Date.parse(swatch.happenedAt)
     const { onTarget } = readSwatch(swatch.body, swatch.body.target)
-    if (onTarget || swatch.body.target !== target || next - at > SITTING_MS) break
+    if (onTarget || swatch.body.asNear !== undefined || swatch.body.target !== target || next - at > SITTING_MS) break
     own.push(swatch)
     next = at
   }

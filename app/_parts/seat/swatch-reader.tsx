@@ -120,7 +120,10 @@ export function SwatchReader(props: Props) {
       ...(projectId && { projectId }),
     }
     const good = step?.next.do === 'done'
-    const landed = await log(machineId, 'swatch-stitched', body, {
+    // Between two marks that disagree the better one is taken, and that is where the dial stands.
+    const asNear = good && step.reading === 'as-near' ? step.next.dial : undefined
+    const line = { ...body, ...(asNear !== undefined && { asNear }) }
+    const landed = await log(machineId, 'swatch-stitched', line, {
       done: 'Swatch written down',
       ...(good && { then: homeHref }),
     })
@@ -164,7 +167,7 @@ export function SwatchReader(props: Props) {
               className="input w-28 text-lg"
               min={dial.min}
               max={dial.max}
-              step={dial.step}
+              step={dial.step / 2}
               value={at}
               onChange={({ target: { valueAsNumber } }) => Number.isFinite(valueAsNumber) && setAt(valueAsNumber)}
             />
@@ -257,13 +260,13 @@ export function SwatchReader(props: Props) {
               {step.next.dial !== undefined && `: ${plain(step.next.dial)}`}
             </p>
             <p className="mt-1">{step.because}</p>
-            {step.next.dial !== undefined && step.interval && (
+            {step.next.do === 'dial' && step.interval && (
               <p className="mt-1 text-sm">
                 It is right somewhere from {plain(step.interval[0])} to {plain(step.interval[1])}, four chances in five.
               </p>
             )}
             {step.next.do === 'bobbin-screw' && <BobbinScrew machineId={machineId} mayTurn={props.mayTurnScrew} />}
-            {symptom && step.next.do !== 'dial' && (
+            {symptom && !['dial', 'restore', 'done'].includes(step.next.do) && (
               <p className="mt-2">
                 <Link className="link" href={`${props.faultHref}?symptom=${symptom}`}>
                   Find out what it is
