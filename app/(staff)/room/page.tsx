@@ -7,6 +7,7 @@ import type { Traits } from '@/core/machine/trait'
 import { partsOf } from '@/core/room/walk'
 import type { HelpCall } from '@/core/people/help-call'
 import { readOpenCalls } from '@/store/calls/calls'
+import { DRAWN_CALLS } from '../../_parts/calls/drawn-calls'
 import { readRoom, readTraits, type RoomMachine } from '@/store/machine/machines'
 import { readSitters } from '@/store/project/projects'
 import { siteOf } from '../../_server/site'
@@ -73,7 +74,9 @@ export default async function RoomPage({ searchParams }: Props) {
   return (
     <>
       <div className="mb-4 flex flex-wrap items-end gap-x-8 gap-y-2">
-        <h1 className="text-3xl font-bold">Room</h1>
+        <h1 className="text-3xl font-bold" {...{ [DRAWN_CALLS]: calls.map(({ callId }) => callId).join() }}>
+          Room
+        </h1>
         {room.length > 0 && (
           <ul className="flex flex-wrap gap-6 text-lg">
             {STANDINGS.map((word) => (

@@ -6,6 +6,7 @@ import { usePathname, useRouter } from 'next/navigation'
 import { useEffect, useRef } from 'react'
 import { useWrite } from '@/ui/parts/use-write'
 import { send } from '@/ui/write'
+import { DRAWN_CALLS } from './drawn-calls'
 import { useCalls, useNow } from './use-calls'
 
 const waited = (ms: number): string => {
@@ -15,12 +16,12 @@ const waited = (ms: number): string => {
 
 /** Every open call, on every page of staff: who, where, since when, and what the finder found. */
 export function StaffCalls({ personId }: { personId: string }) {
-  const { calls, live, aheadMs } = useCalls()
+  const { calls, told, live, aheadMs } = useCalls()
   const now = useNow()
   const router = useRouter()
   const path = usePathname()
   const { busy, write } = useWrite()
-  const told = useRef<ReadonlySet<string>>(new Set())
+  const known = useRef<ReadonlySet<string>>(new Set())
 
   const unseen = calls.filter(({ seen }) => !seen).map(({ callId }) => callId)
   const unseenKey = unseen.join()
@@ -30,14 +31,18 @@ export function StaffCalls({ personId }: { personId: string }) {
 
   const openKey = calls.map(({ callId }) => callId).join()
   useEffect(() => {
+    if (!told) return
     const ids = openKey === '' ? [] : openKey.split(',')
-    const fresh = ids.some((id) => !told.current.has(id))
-    const same = !fresh && ids.length === told.current.size
-    told.current = new Set(ids)
+    const fresh = ids.some((id) => !known.current.has(id))
+    const same = !fresh && ids.length === known.current.size
+    known.current = new Set(ids)
     if (fresh && typeof navigator.vibrate === 'function') navigator.vibrate(200)
-    // The plan of the room shows calls, too, and a machine may have been stopped with one.
-    if (!same && (path === '/room' || path.startsWith('/machines/'))) router.refresh()
-  }, [openKey, path, router])
+    // The plan of the room shows calls, too, and a machine may have been stopped with one. A page that was drawn just before
+    // a call came or ended is drawn again, though nothing has changed since this line to the server was made.
+    const drawn = document.querySelector<HTMLElement>(`[${DRAWN_CALLS}]`)?.getAttribute(DRAWN_CALLS)
+    const stale = drawn !== undefined && drawn !== null && drawn !== openKey
+    if (stale || (!same && (path === '/room' || path.startsWith('/machines/')))) router.refresh()
+  }, [told, openKey, path, router])
 
   return (
     <section aria-label="Calls for help" aria-live="assertive" className="print:hidden">

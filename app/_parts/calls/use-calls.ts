@@ -5,6 +5,8 @@ import type { ShownCall } from '../../_server/shown-call'
 
 export interface Calls {
   readonly calls: readonly ShownCall[]
+  /** whether the server has told anything yet */
+  readonly told: boolean
   /** whether the line to the room's server is up */
   readonly live: boolean
   /** how far this device's clock is ahead of the server's, ms */
@@ -16,7 +18,7 @@ export interface Calls {
  * say "seen" of what nobody sees, and a browser has few lines to one server. Coming back, it is told the whole again.
  */
 export function useCalls(): Calls {
-  const [state, setState] = useState<Calls>({ calls: [], live: true, aheadMs: 0 })
+  const [state, setState] = useState<Calls>({ calls: [], told: false, live: true, aheadMs: 0 })
   const visible = useSyncExternalStore(
     (tell) => {
       document.addEventListener('visibilitychange', tell)
@@ -30,7 +32,7 @@ export function useCalls(): Calls {
     const source = new EventSource('/api/calls')
     source.onmessage = ({ data }) => {
       const { now, calls } = JSON.parse(data as string) as { now: string; calls: ShownCall[] }
-      setState({ calls, live: true, aheadMs: Date.now() - Date.parse(now) })
+      setState({ calls, told: true, live: true, aheadMs: Date.now() - Date.parse(now) })
     }
     // The browser makes the line again by itself; until then what stands here may be old, and says so.
     source.onerror = () => setState((before) => ({ ...before, live: false }))
