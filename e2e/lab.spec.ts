@@ -142,9 +142,20 @@ test.describe('staff', () => {
     const at = page.getByLabel('The dial stands at')
     await at.fill((await at.getAttribute('max'))!)
     await page.getByText('twin needle', { exact: true }).click()
-    await page.getByRole('radio', { name: 'only the dark thread' }).check({ force: true })
-    await page.getByRole('radio', { name: /loops of the dark/ }).check({ force: true })
-    await expect(page.getByRole('region', { name: 'Reading' })).toContainText('The bobbin screw, in eighths')
+    const reading = page.getByRole('region', { name: 'Reading' })
+    const loops = async (said: RegExp) => {
+      await page.getByRole('radio', { name: 'only the dark thread' }).check({ force: true })
+      await page.getByRole('radio', { name: /loops of the dark/ }).check({ force: true })
+      await expect(reading).toContainText(said)
+    }
+    // Found off, it is put back first; then two more that show all there is to see are no slope.
+    for (const said of [/Put the dial back: /, /Turn the dial: /]) {
+      await loops(said)
+      await page.getByRole('button', { name: 'Write this swatch down' }).click()
+      await expect(reading).toContainText('of this trouble')
+      await expect(page.getByRole('radio', { name: /loops of the dark/ })).not.toBeChecked()
+    }
+    await loops(/The bobbin screw, in eighths/)
     await page.getByRole('button', { name: '1⁄8 looser' }).click()
     await expect(page.getByText('Written down: 1⁄8 looser')).toBeVisible()
     await page.goto(page.url().replace(/\/swatch$/, ''))

@@ -1,6 +1,7 @@
 'use client'
 
 import { v7 as uuid } from 'uuid'
+import type { EventKind, LineBody } from '@/core/machine/event'
 import type { Fault } from '@/core/schema/invalid'
 
 export type Outcome = { readonly ok: true; readonly commandId: string } | { readonly ok: false; readonly error: Fault }
@@ -47,10 +48,10 @@ export async function send(name: string, body: object, commandId: string = uuid(
 }
 
 /** Writes one line in a machine's book, now; tried again it is still of the moment when it was first tried. */
-export const logLine = (
+export const logLine = <Kind extends EventKind>(
   machineId: string,
-  kind: string,
-  body: object,
+  kind: Kind,
+  body: LineBody<Kind>,
   commandId: string = uuid(),
   happenedAt: string = new Date().toISOString(),
 ): Promise<Outcome> => send('log', { machineId, happenedAt, kind, body }, commandId)

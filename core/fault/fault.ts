@@ -92,7 +92,8 @@ export function findFault(question: FaultQuestion): FaultAdvice {
   const now = rulesThatHold(JUST_NOW, { ...facts, symptom })
   const broken = symptom === 'needle-breaks' && !answers.some(({ check }) => check === 'needle-fragment')
   if (broken) chances.set('needle-fragment', chances.get('needle-fragment') ?? 0)
-  const order = now.flatMap(({ give }) => give.checks)
+  const own = new Set(causes.filter(({ seldom }) => !seldom).map(({ check }) => check))
+  const order = now.flatMap(({ give }) => give.checks).filter((check) => own.has(check) || check === 'needle-fragment')
   const place = (check: FaultCheck) => (order.includes(check) ? order.indexOf(check) : order.length)
   const worth = ({ chance, seconds }: RankedCheck) => chance / (seconds + SEW_AGAIN_SECONDS)
   const ranked = [...chances]
@@ -114,9 +115,10 @@ export function findFault(question: FaultQuestion): FaultAdvice {
       return { ...each, ...(caution !== undefined && { caution }) }
     }),
     // The break itself needs no telling; what was done just now does.
-    because: [...now.filter(({ id }) => id !== 'just-now-broke'), ...speaking].map((rule) =>
-      sentence(rule.because, facts),
-    ),
+    because: [
+      ...now.filter(({ id, give }) => id !== 'just-now-broke' && give.checks.some((each) => order.includes(each))),
+      ...speaking,
+    ].map((rule) => sentence(rule.because, facts)),
   }
 }
 
@@ -128,11 +130,15 @@ const told = (how: string, answers: readonly FaultAnswer[]): string => {
   return tried.length === 0 ? how : `${how} Say what was looked at: ${tried.join('; ')}.`
 }
 
+/** Whether a strike speaks of this symptom: where the needle is one of its own causes. */
+const struckSays = (symptom: Symptom): boolean =>
+  symptom !== 'electrical' && CAUSES[symptom].some(({ check, seldom }) => check === 'needle-condition' && !seldom)
+
 /** A check's own caution, with what this symptom asks besides. */
 function cautionOf({ symptom, known }: FaultQuestion, index: number, own: string | undefined): string | undefined {
   const of = SYMPTOM_CAUTIONS[symptom]
   const said = [
-    index === 0 && known?.recentStrike === true && AFTER_STRIKE,
+    index === 0 && known?.recentStrike === true && struckSays(symptom) && AFTER_STRIKE,
     of && (index === 0 || of.first === undefined) && of.said,
     own,
   ].filter((each): each is string => typeof each === 'string')

@@ -152,6 +152,11 @@ describe('what happened just now weighs most', () => {
     expect(order('needle-breaks', { needlePoint }).slice(0, 2)).toEqual(['needle-fragment', 'plate-and-foot'])
   })
 
+  it('a strike says nothing of what no needle does', () => {
+    const nest = findFault({ symptom: 'nest-at-start', known: { recentStrike: true } }).checks[0]!
+    expect([nest.check, nest.caution]).toEqual(['tails-held', undefined])
+  })
+
   it('a straight-plate job before: plate and foot first', () => {
     for (const symptom of ['skipped', 'popping', 'thread-breaks'] as const)
       expect(order(symptom, { straightPlateBefore: true })[0]).toBe('plate-and-foot')

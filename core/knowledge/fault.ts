@@ -254,6 +254,8 @@ export interface Cause {
   readonly check: FaultCheck
   /** chance against the symptom's other causes, before anything is known */
   readonly weight: number
+  /** of any stitch rather than of this symptom: what happened just now does not bring it forward */
+  readonly seldom?: true
 }
 
 /** Weights of causes in order: 8 : 4 : 2 : 1 : 1 … */
@@ -292,7 +294,7 @@ const ANY_STITCH: readonly Cause[] = (
     ['pressure-low', 'foot-pressure'],
     ['dogs-down', 'feed-dogs'],
   ] as const
-).map(([cause, of]) => ({ cause, check: of, weight: 0.15 }))
+).map(([cause, of]) => ({ cause, check: of, weight: 0.15, seldom: true }))
 /** The causes in their order, and behind them those of any stitch whose check they do not ask already. */
 const stitching = (...causes: InOrder): Cause[] => {
   const own = inOrder(...causes)
@@ -687,7 +689,7 @@ export const EVIDENCE: readonly Rule<Evidence>[] = readable([
 
 /** Checks that come before all others, whatever their odds: what happened just now weighs most. */
 export interface JustNow {
-  /** in this order, those that the symptom asks at all */
+  /** in this order, those that belong to the symptom itself */
   readonly checks: readonly FaultCheck[]
 }
 

@@ -174,6 +174,16 @@ export interface Correction {
 export type EventKind = PlainKind | 'correction'
 export const EVENT_KINDS: readonly EventKind[] = [...PLAIN_KINDS, 'correction']
 
+/** The same with nothing in it that could be changed: what is sent is only read. */
+type Sent<Value> = Value extends readonly (infer Each)[]
+  ? readonly Sent<Each>[]
+  : Value extends object
+    ? { readonly [Name in keyof Value]: Sent<Value[Name]> }
+    : Value
+
+/** The body of a line of any kind as it is sent, a correction's too. */
+export type LineBody<Kind extends EventKind> = Sent<Kind extends PlainKind ? BodyOf<Kind> : Correction['body']>
+
 /** One line in a machine's book. Ids are made by the client (UUID v7); the person is named by id only. */
 export type MachineEvent = (Happening | Correction) & {
   readonly eventId: string

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { v7 as uuid } from 'uuid'
+import type { EventKind, LineBody } from '@/core/machine/event'
 import type { Fault } from '@/core/schema/invalid'
 import { logLine, send, type Outcome } from '../write'
 
@@ -83,7 +84,13 @@ export function useWrite() {
       return settle(await send(name, body, id), words) ? id : undefined
     },
     /** @param named the line's id where it follows from what it is about, so that two people who tick it at once tick it once */
-    log: async (machineId: string, kind: string, body: object, words: WriteWords, named?: string): Promise<boolean> => {
+    log: async <Kind extends EventKind>(
+      machineId: string,
+      kind: Kind,
+      body: LineBody<Kind>,
+      words: WriteWords,
+      named?: string,
+    ): Promise<boolean> => {
       setBusy(true)
       setFault(undefined)
       const { id, at } = attempt(JSON.stringify([machineId, kind, body, named]), named)

@@ -87,8 +87,12 @@ export function SwatchReader(props: Props) {
   const [under, setUnder] = useState<UnderLook>()
   const [signs, setSigns] = useState<readonly SwatchSign[]>([])
   const [done, setDone] = useState<readonly Gate[]>(before.done)
-  const [sewn, setSewn] = useState<readonly SwatchAt[]>(before.swatches)
   const [target, setTarget] = useState(props.target)
+  const [all, setAll] = useState<readonly (SwatchAt & { readonly target: Target })[]>(
+    before.swatches.map((each) => ({ ...each, target: props.target })),
+  )
+  // Each kind of stitch is a trouble of its own.
+  const sewn = all.filter((each) => each.target === target).map(({ target: _, ...swatch }) => swatch)
   const [at, setAt] = useState(props.at)
   const { busy, fault, log } = useWrite()
 
@@ -100,7 +104,7 @@ export function SwatchReader(props: Props) {
       target,
       start: props.start,
       done,
-      swatches: [...(target === props.target ? sewn : []), { dial: at, top, under, signs }],
+      swatches: [...sewn, { dial: at, top, under, signs }],
       ...(target === props.target && { past: before.past }),
       ...(props.stackMm !== undefined && { stackMm: props.stackMm }),
       role: props.role,
@@ -110,6 +114,7 @@ export function SwatchReader(props: Props) {
   const symptom = step && symptomOfSwatch(step.reading, signs)
   const last = sewn.at(-1)
   const write = async () => {
+    if (!top || !under || !step) return
     const body = {
       dial: at,
       target,
@@ -119,7 +124,7 @@ export function SwatchReader(props: Props) {
       ...(signs.length > 0 && { signs }),
       ...(projectId && { projectId }),
     }
-    const good = step?.next.do === 'done'
+    const good = step.next.do === 'done'
     // Between two marks that disagree the better one is taken, and that is where the dial stands.
     const asNear = good && step.reading === 'as-near' ? step.next.dial : undefined
     const line = { ...body, ...(asNear !== undefined && { asNear }) }
@@ -127,10 +132,10 @@ export function SwatchReader(props: Props) {
       done: 'Swatch written down',
       ...(good && { then: homeHref }),
     })
-    if (!landed || good || !step) return
+    if (!landed || good) return
     // The next swatch starts from what was just advised.
     if (step.next.dial !== undefined) setAt(step.next.dial)
-    setSewn([...sewn, { dial: at, top, under, signs }])
+    setAll([...all, { dial: at, top, under, signs, target }])
     setTop(undefined)
     setUnder(undefined)
     setSigns([])

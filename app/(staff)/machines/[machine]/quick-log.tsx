@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import type { LineBody } from '@/core/machine/event'
 import type { Traits } from '@/core/machine/trait'
 import { FAULTS } from '@/core/knowledge/fault-kind'
 import { LOADS, type Load } from '@/core/knowledge/wear'
@@ -51,7 +52,7 @@ export function QuickLog({
     setForm(undefined)
     setText('')
   }
-  const bodies: Record<Form, () => { body: object; words: string }> = {
+  const bodies: { readonly [Kind in Form]: () => { body: LineBody<Kind>; words: string } } = {
     used: () => ({
       body: { use: { load, chairMinutes: Number(minutes) }, finishedProject: finished },
       words: 'Sewing time written down',
