@@ -1,5 +1,6 @@
 import { computeKit } from '@/core/kit/kit'
 import type { Kit, KitMachine } from '@/core/kit/request'
+import { FEET } from '@/core/knowledge/foot'
 import { NAMED_FABRICS, type NamedFabric } from '@/core/knowledge/named-fabric'
 import { plain } from '@/core/knowledge/rule'
 import { OPERATIONS, type Operation } from '@/core/knowledge/stitch'
@@ -14,19 +15,7 @@ const MACHINE: KitMachine = {
   maxWidthMm: 7,
   lengthMm: { min: 0, max: 5 },
   spoolPins: 2,
-  feet: [
-    'standard',
-    'zigzag',
-    'walking',
-    'non-stick',
-    'roller',
-    'straight',
-    'zip',
-    'buttonhole',
-    'embroidery',
-    'darning',
-    'blind-hem',
-  ],
+  feet: FEET,
   evenFeed: false,
   maxStackMm: 8,
   maxLeatherMm: 3.2,

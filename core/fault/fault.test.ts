@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { CAUSES, CHECKS, EVIDENCE, FAULT_CHECKS, type FaultCheck } from '../knowledge/fault'
+import { CAUSES } from '../knowledge/fault'
+import { CHECKS, FAULT_CHECKS, type FaultCheck } from '../knowledge/fault-check'
+import { EVIDENCE } from '../knowledge/fault-evidence'
 import { SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '../knowledge/symptom'
 import { findFault, type FaultQuestion, type KnownOfFault } from './fault'
 

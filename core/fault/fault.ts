@@ -2,17 +2,14 @@ import {
   AFTER_STRIKE,
   ANSWER,
   CAUSES,
-  CHECKS,
-  EVIDENCE,
-  JUST_NOW,
   LAST_RESORT,
   OWN_CURES,
   SEW_AGAIN_SECONDS,
   SYMPTOM_CAUTIONS,
   type Cause,
-  type FaultCheck,
-  type FaultCheckGiven,
 } from '../knowledge/fault'
+import { CHECKS, type FaultCheck, type FaultCheckGiven } from '../knowledge/fault-check'
+import { EVIDENCE, JUST_NOW } from '../knowledge/fault-evidence'
 import { rulesThatHold, sentence, type Facts } from '../knowledge/rule'
 import type { Symptom } from '../knowledge/symptom'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { EVIDENCE, JUST_NOW } from '../knowledge/fault'
+import { EVIDENCE, JUST_NOW } from '../knowledge/fault-evidence'
 import { restsOn } from '../knowledge/rule'
 import type { MachineEvent } from '../machine/event'
 import { foldMachine } from '../machine/fold'

@@ -1,7 +1,7 @@
 import { AFTER_FAIL, type CheckGroup } from '../knowledge/check'
 import { ifFailed } from '../knowledge/failed-step'
 import type { IfFailed } from '../knowledge/seat-check'
-import type { FaultCheck } from '../knowledge/fault'
+import type { FaultCheck } from '../knowledge/fault-check'
 import type { Symptom } from '../knowledge/symptom'
 import type { SwatchSign } from '../knowledge/tension'
 import type { Reading } from '../tension/reading'

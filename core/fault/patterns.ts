@@ -1,4 +1,4 @@
-import { CHECKS, type FaultCheck } from '../knowledge/fault'
+import { CHECKS, type FaultCheck } from '../knowledge/fault-check'
 import { SYMPTOM_WORDS, type Symptom } from '../knowledge/symptom'
 
 /** One run of the finder, as a room looks back on it. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { CHECKS, type FaultCheck } from '../knowledge/fault'
+import { CHECKS, type FaultCheck } from '../knowledge/fault-check'
 import type { Symptom } from '../knowledge/symptom'
 import { findFault, type FaultAnswer, type KnownOfFault } from './fault'
 

@@ -1,4 +1,4 @@
-import { CHECKS } from '../knowledge/fault'
+import { CHECKS } from '../knowledge/fault-check'
 import { SYMPTOM_WORDS } from '../knowledge/symptom'
 import { POINTS, systemWords } from '../knowledge/needle'
 import { plain } from '../knowledge/rule'

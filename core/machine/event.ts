@@ -1,6 +1,6 @@
 import Type, { type Static } from 'typebox'
 import { CHECK_GROUPS } from '../knowledge/check'
-import { FAULT_CHECKS } from '../knowledge/fault'
+import { FAULT_CHECKS } from '../knowledge/fault-check'
 import { FAULTS } from '../knowledge/fault-kind'
 import { SYMPTOMS } from '../knowledge/symptom'
 import { LOADS, NEEDLE_SIGNS } from '../knowledge/wear'

@@ -1,5 +1,5 @@
 import Type, { type Static } from 'typebox'
-import { CHECKS, FAULT_CHECKS } from '../knowledge/fault'
+import { CHECKS, FAULT_CHECKS } from '../knowledge/fault-check'
 import type { Happening, MachineEvent } from '../machine/event'
 import { SYMPTOMS, SYMPTOM_WORDS } from '../knowledge/symptom'
 import { strict, words } from '../schema/vocabulary'

@@ -5,7 +5,7 @@ import { MachinesFileSchema } from '@/core/exchange/machines-file'
 import { readLogLine, saidAs, TYPABLE_KINDS } from '@/core/log-line/log-line'
 import { PLAIN_KINDS, type PlainKind } from '@/core/machine/event'
 import { UNSEEN } from '@/core/machine/fold'
-import { may, ROLES, STAFF_ROLES, type Role } from '@/core/people/role'
+import { may, ROLES, type Role } from '@/core/people/role'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { ANY_BODY } from '@/core/testing/histories'
@@ -13,8 +13,7 @@ import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import type { Actor } from '../actor'
 import type { Store } from '../connect'
 import { readMachinesFile } from '../machine/machines-file'
-import { addSignIn } from '../site/people'
-import { aProject, aVenue, freshStore } from '../testing/store'
+import { aProject, aStaffedVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
 
 /**
@@ -40,16 +39,7 @@ const outcome = (work: Promise<unknown>) =>
 
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
-  actors.coordinator = await aVenue(store, 'paths')
-  const { siteId } = actors.coordinator
-  for (const role of STAFF_ROLES.slice(1)) {
-    const personId = uuid()
-    await store.insertInto('person').values({ site_id: siteId, person_id: personId, name: role }).execute()
-    await store
-      .transaction()
-      .execute((tx) => addSignIn(tx, { siteId, personId, role, name: role, email: `${role}@paths.example` }))
-    actors[role] = { siteId, personId, role }
-  }
+  Object.assign(actors, await aStaffedVenue(store, 'paths'))
   await run(actors.coordinator, 'open-course', { courseId, name: 'Bags' })
 })
 afterAll(() => end())

@@ -3,15 +3,14 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { MachinesFileSchema, type MachinesFile } from '@/core/exchange/machines-file'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
-import { ROLES, STAFF_ROLES, type Role } from '@/core/people/role'
+import { ROLES, type Role } from '@/core/people/role'
 import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import type { Actor } from '../actor'
 import { readOpenCalls, readOwnCalls } from '../calls/calls'
 import type { Store } from '../connect'
 import { readMachine } from '../machine/machines'
 import { readMachinesFile } from '../machine/machines-file'
-import { addSignIn } from '../site/people'
-import { aProject, aVenue, freshStore } from '../testing/store'
+import { aProject, aStaffedVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
 
 /** The law of locks and the reach of a call along every way into a book: direct, corrected, corrected again, and by a file. */
@@ -40,16 +39,7 @@ const locks = async () =>
 
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
-  actors.coordinator = await aVenue(store, 'room')
-  const { siteId } = actors.coordinator
-  for (const role of STAFF_ROLES.slice(1)) {
-    const personId = uuid()
-    await store.insertInto('person').values({ site_id: siteId, person_id: personId, name: role }).execute()
-    await store
-      .transaction()
-      .execute((tx) => addSignIn(tx, { siteId, personId, role, name: role, email: `${role}@room.example` }))
-    actors[role] = { siteId, personId, role }
-  }
+  Object.assign(actors, await aStaffedVenue(store, 'room'))
   await run('coordinator', 'open-course', { courseId, name: 'Bags' })
 })
 beforeEach(async () => {

@@ -4,7 +4,9 @@ import { v7 as uuid } from 'uuid'
 import { inject } from 'vitest'
 import type { Actor } from '../actor'
 import { connect, type Store } from '../connect'
+import type { StaffRole } from '@/core/people/role'
 import { createSite } from '../site/create-site'
+import { addSignIn } from '../site/people'
 
 /** A fresh, migrated database of the test's own, dropped by `end`. */
 export async function freshStore(): Promise<{ store: Store; url: string; end: () => Promise<void> }> {
@@ -52,3 +54,20 @@ export const aProject = (learner: string) => ({
   layers: { seam: 2, crossing: 4 },
   operation: 'seam',
 })
+
+/** A venue with one sign-in for each role of staff, by role. */
+export async function aStaffedVenue(store: Store, code: string): Promise<Record<StaffRole, Actor>> {
+  const coordinator = await aVenue(store, code)
+  const { siteId } = coordinator
+  const others = await Promise.all(
+    (['instructor', 'helper'] as const).map(async (role) => {
+      const personId = uuid()
+      await store.insertInto('person').values({ site_id: siteId, person_id: personId, name: role }).execute()
+      await store
+        .transaction()
+        .execute((tx) => addSignIn(tx, { siteId, personId, role, name: role, email: `${role}@${code}.example` }))
+      return { siteId, personId, role }
+    }),
+  )
+  return { coordinator, instructor: others[0]!, helper: others[1]! }
+}

@@ -1,0 +1,246 @@
+export const FAULT_CHECKS = [
+  'rethread-foot-up',
+  'needle-condition',
+  'needle-fits',
+  'needle-seated',
+  'bobbin-seated',
+  'bobbin-wound',
+  'tails-held',
+  'lint',
+  'thread-quality',
+  'spool-path',
+  'take-up',
+  'dial-at-normal',
+  'foot-pressure',
+  'plate-and-foot',
+  'winder-engaged',
+  'feed-dogs',
+  'length-not-zero',
+  'foot-down',
+  'needle-fragment',
+  'stabiliser',
+  'even-feed',
+  'start-inset',
+  'power',
+  'ends-locked',
+  'stitch-suits',
+  'service',
+] as const
+export type FaultCheck = (typeof FAULT_CHECKS)[number]
+
+export interface FaultCheckGiven {
+  readonly title: string
+  /** how to look */
+  readonly how: string
+  /** what cures it when it is found */
+  readonly remedy: string
+  readonly seconds: number
+  readonly who: 'learner' | 'staff' | 'technician'
+  readonly caution?: string
+}
+
+const POWER_OFF = 'Power off and foot off the pedal.'
+const check = (
+  title: string,
+  seconds: number,
+  who: FaultCheckGiven['who'],
+  how: string,
+  remedy: string,
+  caution?: string,
+): FaultCheckGiven => ({ title, how, remedy, seconds, who, ...(caution !== undefined && { caution }) })
+
+/** What can be looked at, how long it takes, who may, and what cures it. Source: common practice. */
+export const CHECKS: Readonly<Record<FaultCheck, FaultCheckGiven>> = {
+  'rethread-foot-up': check(
+    'Thread again, foot up',
+    45,
+    'learner',
+    'Cut at the spool, pull the old thread out forward through the needle, lift the foot, and thread from the spool, flossing it into the discs. Then tug: loose with the foot up, firm with it down.',
+    'Threaded again with the foot up, so that the discs hold the thread.',
+    POWER_OFF,
+  ),
+  'needle-condition': check(
+    'The needle itself',
+    60,
+    'learner',
+    'Take it out: lay its flat on glass and look for an even gap; draw its point over a scrap of fine knit and feel for a snag.',
+    'A new needle of the kit’s point and size.',
+    POWER_OFF,
+  ),
+  'needle-fits': check(
+    'Needle, cloth and thread belong together',
+    30,
+    'learner',
+    'Read the needle’s tag: is its point right for this cloth, its size for the thickest crossing, and does the thread slide through its eye?',
+    'The needle that the kit asks for, or a finer thread.',
+    POWER_OFF,
+  ),
+  'needle-seated': check(
+    'Needle up to its stop, the right way round',
+    40,
+    'learner',
+    'Look at the flat, push it up, pull and twist: it neither drops nor turns.',
+    'Pushed up to the stop, the right way round, clamp tight.',
+    POWER_OFF,
+  ),
+  'bobbin-seated': check(
+    'Bobbin out, look, and in again',
+    40,
+    'learner',
+    'The right class, the right way round, thread under the spring, home until it clicks; it must not wiggle, and the thread draws smoothly.',
+    'Put in again: right class, right way round, under the spring, home.',
+    POWER_OFF,
+  ),
+  'bobbin-wound': check(
+    'How the bobbin is wound',
+    30,
+    'learner',
+    'Firm and even like a spool, not soft, lopsided or over its mark, and of one kind of thread.',
+    'A freshly and firmly wound bobbin.',
+  ),
+  'tails-held': check(
+    'Tails held at the start',
+    10,
+    'learner',
+    'Both tails 15 to 20 cm to the back, under the foot, and held for the first stitches.',
+    'Tails held for the first three stitches.',
+  ),
+  lint: check(
+    'Lint in race, case and discs',
+    180,
+    'staff',
+    'Take off the plate; brush or vacuum the race and the case, and draw a folded cloth through the discs. No blowing.',
+    'Lint out.',
+    'Unplug to open anything.',
+  ),
+  'thread-quality': check(
+    'The thread itself',
+    30,
+    'learner',
+    'Pull a length between your hands: does it snap, fuzz or change thickness? Is it the same weight above and below?',
+    'Good thread, the same weight above and below.',
+  ),
+  'spool-path': check(
+    'From the spool to the first guide',
+    20,
+    'learner',
+    'Does it catch under the cap, round the pin, in a nick of the spool, in a crack of the lid?',
+    'The spool sits so that its thread runs free.',
+  ),
+  'take-up': check(
+    'Take-up lever',
+    15,
+    'learner',
+    'Raise it to its top by hand and look from the side: is the thread really in it?',
+    'Thread in the take-up lever, and the lever at its top at each start and end.',
+  ),
+  'dial-at-normal': check(
+    'Dial at its mark',
+    10,
+    'learner',
+    'Compare the dial with its normal mark and with what the kit says.',
+    'Set back to its mark; read a swatch from there.',
+  ),
+  'foot-pressure': check(
+    'Foot pressure',
+    30,
+    'staff',
+    'Does the foot hold the cloth without printing it? Thin cloth on a heavy machine wants it almost backed off.',
+    'Pressure set for this cloth.',
+  ),
+  'plate-and-foot': check(
+    'Plate, foot and width',
+    40,
+    'staff',
+    'Turn the wheel by hand through both ends of the swing: does the needle touch foot or plate? Is the plate right for this cloth?',
+    'The foot, plate and width that belong together.',
+    POWER_OFF,
+  ),
+  'winder-engaged': check(
+    'Winder and hand wheel',
+    5,
+    'learner',
+    'Is the winder pushed home, and the hand wheel’s clutch tight?',
+    'Winder off, clutch tight.',
+  ),
+  'feed-dogs': check(
+    'Feed dogs up, hands off',
+    10,
+    'learner',
+    'Are the dogs up, and does a scrap walk through by itself when nobody pulls?',
+    'Dogs up; hands guide and do not pull.',
+  ),
+  'length-not-zero': check(
+    'Stitch length',
+    5,
+    'learner',
+    'Is it at what the kit says, and not at nothing?',
+    'Length as on the kit.',
+  ),
+  'foot-down': check(
+    'Foot down while sewing',
+    5,
+    'learner',
+    'Is the presser foot down?',
+    'Foot down before the first stitch.',
+  ),
+  'needle-fragment': check(
+    'Every piece of a broken needle',
+    120,
+    'staff',
+    'Lay point, blade and shank together to their whole length; look in the case and under the plate.',
+    'Every piece found, and out of the machine.',
+    'Glasses on. Nobody sews until every piece lies on the table.',
+  ),
+  stabiliser: check(
+    'Something behind the cloth',
+    120,
+    'learner',
+    'Sew a few centimetres with a stabiliser or a slip of paper behind it.',
+    'A stabiliser behind the cloth.',
+  ),
+  'even-feed': check(
+    'Even feed',
+    180,
+    'learner',
+    'Sew a scrap with the walking foot, or with the layers held together by clips.',
+    'The walking foot or built-in even feed.',
+  ),
+  'start-inset': check(
+    'Start in from the edge',
+    10,
+    'learner',
+    'Start a centimetre in from the edge, or on a scrap that leads into it.',
+    'Start inset, or with a scrap leading.',
+  ),
+  power: check(
+    'Switch, plug, pedal, speed',
+    20,
+    'learner',
+    'In this order: is the switch on and the lamp lit, the plug home in the wall and in the machine, the pedal’s own plug home, the speed slider off its lowest? Then the levers: foot down, buttonhole lever up.',
+    'Switched on, plugged in, pedal in, speed up.',
+    'Nothing further than the plug: a damaged cord or a smell is unplugged at the wall, and nobody tries again.',
+  ),
+  'ends-locked': check(
+    'Ends of the seam',
+    15,
+    'learner',
+    'Look at both ends: three forward and three back, or tied off; no tail cut shorter than a finger’s breadth before that.',
+    'Ends locked, or tied off where holes stay.',
+  ),
+  'stitch-suits': check(
+    'The stitch and the cloth',
+    20,
+    'learner',
+    'Pull the seam along its length: does the cloth give more than the stitches do?',
+    'A narrow zigzag or a stretch stitch where the cloth gives; a shorter stitch where it is pulled.',
+  ),
+  service: check(
+    'For a technician',
+    1800,
+    'technician',
+    'Timing, hook, motor, belt and covers are looked at by somebody who services machines of this kind.',
+    'Serviced.',
+    'Covers, timing and wiring are for the technician.',
+  ),
+}
