@@ -3,6 +3,7 @@
 import { v7 as uuid } from 'uuid'
 import type { EventKind, LineBody } from '@/core/machine/event'
 import type { Fault } from '@/core/schema/invalid'
+import type { CommandName, CommandSent } from '@/core/wire/commands'
 
 export type Outcome = { readonly ok: true; readonly commandId: string } | { readonly ok: false; readonly error: Fault }
 
@@ -14,7 +15,11 @@ const LONGEST_MS = 12_000
  * Sends one write. The id is made here, so that trying again over a bad network lands it once.
  * @param commandId give the same one to try the very same write again
  */
-export async function send(name: string, body: object, commandId: string = uuid()): Promise<Outcome> {
+export async function send<Name extends CommandName>(
+  name: Name,
+  body: CommandSent<Name>,
+  commandId: string = uuid(),
+): Promise<Outcome> {
   let said: Fault | undefined
   for (const pause of PAUSES_MS) {
     if (pause > 0) await new Promise((resolve) => setTimeout(resolve, pause))

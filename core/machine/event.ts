@@ -1,4 +1,5 @@
 import Type, { type Static } from 'typebox'
+import type { Sent } from '../schema/sent'
 import { CHECK_GROUPS } from '../knowledge/check'
 import { FAULT_CHECKS } from '../knowledge/fault-check'
 import { FAULTS } from '../knowledge/fault-kind'
@@ -173,13 +174,6 @@ export interface Correction {
 
 export type EventKind = PlainKind | 'correction'
 export const EVENT_KINDS: readonly EventKind[] = [...PLAIN_KINDS, 'correction']
-
-/** The same with nothing in it that could be changed: what is sent is only read. */
-type Sent<Value> = Value extends readonly (infer Each)[]
-  ? readonly Sent<Each>[]
-  : Value extends object
-    ? { readonly [Name in keyof Value]: Sent<Value[Name]> }
-    : Value
 
 /** The body of a line of any kind as it is sent, a correction's too. */
 export type LineBody<Kind extends EventKind> = Sent<Kind extends PlainKind ? BodyOf<Kind> : Correction['body']>

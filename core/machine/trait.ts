@@ -12,12 +12,15 @@ import {
   Tex,
 } from '../schema/vocabulary'
 
+/** Kinds of machine, as they are signed off for. */
+export const DRIVES = ['mechanical', 'electronic', 'computerised', 'portable-walking-foot', 'industrial'] as const
+
 /**
  * What differs from machine to machine. Every check list, card, kit and drawing is made from these; there is no list of
  * machine kinds. `title` is the question a person answers at the machine.
  */
 export const TRAITS = {
-  drive: words(['mechanical', 'electronic', 'computerised', 'portable-walking-foot', 'industrial'] as const),
+  drive: words(DRIVES),
   needleSystem: Type.String({ minLength: 1, maxLength: 80 }),
   needleNm: strict({ min: Above0, max: Above0 }),
   shankFlat: words(['back', 'left', 'right', 'round'] as const),

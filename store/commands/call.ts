@@ -1,91 +1,66 @@
-import Type from 'typebox'
-import { CallFoundSchema } from '@/core/people/help-call'
-import { strict } from '@/core/schema/vocabulary'
 import { openCall } from '../calls/open-call'
 import { notFound, Refused } from '../refused'
 import { command } from './command'
 import { checkSeat } from './log'
 import { mustHaveMachine } from './machine'
 
-const Id = Type.String({ format: 'uuid' })
-
 /** Somebody at a machine wants staff to come, and has asked the finder nothing; one that was asked calls with its line. */
-export const callStaff = command(
-  strict({ machineId: Id, found: CallFoundSchema }),
-  () => 'call-staff',
-  async (call, { machineId, found }) => {
-    await mustHaveMachine(call, machineId)
-    await checkSeat(call, machineId)
-    await openCall(call, machineId, 'help', found)
-  },
-)
+export const callStaff = command('call-staff', async (call, { machineId, found }) => {
+  await mustHaveMachine(call, machineId)
+  await checkSeat(call, machineId)
+  await openCall(call, machineId, 'help', found)
+})
 
 /** The one who called needs nobody any more. */
-export const takeCallBack = command(
-  strict({ callId: Id }),
-  () => 'take-call-back',
-  async ({ tx, actor, now }, { callId }) => {
-    const { numUpdatedRows } = await tx
-      .updateTable('help_call')
-      .set({ ended_at: now, ended_by: actor.personId, ended_how: 'taken-back' })
-      .where('site_id', '=', actor.siteId)
-      .where('call_id', '=', callId)
-      .where('person_id', '=', actor.personId)
-      .where('about', '=', 'help')
-      .where('ended_at', 'is', null)
-      .executeTakeFirst()
-    if (numUpdatedRows === 0n) throw notFound('open call of yours', 'callId')
-  },
-)
+export const takeCallBack = command('take-call-back', async ({ tx, actor, now }, { callId }) => {
+  const { numUpdatedRows } = await tx
+    .updateTable('help_call')
+    .set({ ended_at: now, ended_by: actor.personId, ended_how: 'taken-back' })
+    .where('site_id', '=', actor.siteId)
+    .where('call_id', '=', callId)
+    .where('person_id', '=', actor.personId)
+    .where('about', '=', 'help')
+    .where('ended_at', 'is', null)
+    .executeTakeFirst()
+  if (numUpdatedRows === 0n) throw notFound('open call of yours', 'callId')
+})
 
 /** A screen that somebody of staff has before them shows these calls. */
-export const seeCalls = command(
-  strict({ callIds: Type.Array(Id, { minItems: 1, maxItems: 200, uniqueItems: true }) }),
-  () => 'see-calls',
-  async ({ tx, actor, now }, { callIds }) => {
-    await tx
-      .updateTable('help_call')
-      .set({ seen_at: now, seen_by: actor.personId })
-      .where('site_id', '=', actor.siteId)
-      .where('call_id', 'in', callIds)
-      .where('seen_at', 'is', null)
-      .execute()
-  },
-)
+export const seeCalls = command('see-calls', async ({ tx, actor, now }, { callIds }) => {
+  await tx
+    .updateTable('help_call')
+    .set({ seen_at: now, seen_by: actor.personId })
+    .where('site_id', '=', actor.siteId)
+    .where('call_id', 'in', callIds)
+    .where('seen_at', 'is', null)
+    .execute()
+})
 
 /** Whoever taps this walks over; whoever taps it last is the one who goes. */
-export const goToCall = command(
-  strict({ callId: Id }),
-  () => 'go-to-call',
-  async ({ tx, actor, now }, { callId }) => {
-    const going = { going_at: now, going_by: actor.personId }
-    const { numUpdatedRows } = await tx
-      .updateTable('help_call')
-      .set((column) => ({
-        ...going,
-        seen_at: column.fn.coalesce('seen_at', column.val(now)),
-        seen_by: column.fn.coalesce('seen_by', column.val(actor.personId)),
-      }))
-      .where('site_id', '=', actor.siteId)
-      .where('call_id', '=', callId)
-      .where('ended_at', 'is', null)
-      .executeTakeFirst()
-    if (numUpdatedRows === 0n)
-      throw new Refused(409, 'ended', 'This call is over: it was taken back, or somebody has been there', 'callId')
-  },
-)
+export const goToCall = command('go-to-call', async ({ tx, actor, now }, { callId }) => {
+  const going = { going_at: now, going_by: actor.personId }
+  const { numUpdatedRows } = await tx
+    .updateTable('help_call')
+    .set((column) => ({
+      ...going,
+      seen_at: column.fn.coalesce('seen_at', column.val(now)),
+      seen_by: column.fn.coalesce('seen_by', column.val(actor.personId)),
+    }))
+    .where('site_id', '=', actor.siteId)
+    .where('call_id', '=', callId)
+    .where('ended_at', 'is', null)
+    .executeTakeFirst()
+  if (numUpdatedRows === 0n)
+    throw new Refused(409, 'ended', 'This call is over: it was taken back, or somebody has been there', 'callId')
+})
 
 /** The learner has been helped. */
-export const endCall = command(
-  strict({ callId: Id }),
-  () => 'end-call',
-  async ({ tx, actor, now }, { callId }) => {
-    await tx
-      .updateTable('help_call')
-      .set({ ended_at: now, ended_by: actor.personId, ended_how: 'done' })
-      .where('site_id', '=', actor.siteId)
-      .where('call_id', '=', callId)
-      .where('ended_at', 'is', null)
-      .execute()
-  },
-)
+export const endCall = command('end-call', async ({ tx, actor, now }, { callId }) => {
+  await tx
+    .updateTable('help_call')
+    .set({ ended_at: now, ended_by: actor.personId, ended_how: 'done' })
+    .where('site_id', '=', actor.siteId)
+    .where('call_id', '=', callId)
+    .where('ended_at', 'is', null)
+    .execute()
+})

@@ -1,6 +1,7 @@
 import type { Transaction } from 'kysely'
-import type { Static, TSchema } from 'typebox'
+import type { TSchema } from 'typebox'
 import type { Action } from '@/core/people/role'
+import { COMMAND_BODIES, permissionFor, type CommandBody, type CommandName } from '@/core/wire/commands'
 import type { Actor } from '../actor'
 import type { Database } from '../database'
 
@@ -20,13 +21,12 @@ export interface Command {
   readonly run: (call: CommandCall, body: unknown) => Promise<void>
 }
 
-/** Ties the body's type to its schema; bodies reach `action` and `run` only after the schema has passed them. */
-export const command = <Schema extends TSchema>(
-  schema: Schema,
-  action: (body: Static<Schema>) => Action,
-  run: (call: CommandCall, body: Static<Schema>) => Promise<void>,
+/** What a command of that name does; bodies reach it only after their schema has passed them. */
+export const command = <Name extends CommandName>(
+  name: Name,
+  run: (call: CommandCall, body: CommandBody<Name>) => Promise<void>,
 ): Command => ({
-  schema,
-  action: (body) => action(body as Static<Schema>),
-  run: (call, body) => run(call, body as Static<Schema>),
+  schema: COMMAND_BODIES[name],
+  action: (body) => permissionFor(name, body),
+  run: (call, body) => run(call, body as CommandBody<Name>),
 })

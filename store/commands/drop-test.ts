@@ -1,12 +1,8 @@
-import Type from 'typebox'
-import { DropTestSchema } from '@/core/schema/kit'
-import { strict } from '@/core/schema/vocabulary'
 import { command } from './command'
 
 /** A needle hung on its own thread at the table: what it did beats the formula from now on. */
 export const logDropTest = command(
-  strict({ ...DropTestSchema.properties, testedAt: Type.Optional(Type.String({ format: 'date-time' })) }),
-  () => 'log-drop-test',
+  'log-drop-test',
   async ({ tx, actor, commandId, now }, { point, sizeNm, thread, result, testedAt }) => {
     await tx
       .insertInto('drop_test')

@@ -1,6 +1,5 @@
 import type { Transaction } from 'kysely'
-import { KitsFileSchema, type KitsFile } from '@/core/exchange/kits-file'
-import { strict } from '@/core/schema/vocabulary'
+import { type KitsFile } from '@/core/exchange/kits-file'
 import type { Database } from '../database'
 import { Refused } from '../refused'
 import { command } from './command'
@@ -10,77 +9,69 @@ import { projectColumns } from './project'
  * Reads a class back as it was written out. What is here already under the same id stays as it is; people, projects and
  * kits that are not here are added, with who gave them and when. Machines are found by id, else by name.
  */
-export const importKits = command(
-  strict({ file: KitsFileSchema }),
-  () => 'import-kits',
-  async ({ tx, actor }, { file }) => {
-    const { siteId, personId: writtenBy } = actor
-    const { code } = await tx.selectFrom('site').select('code').where('site_id', '=', siteId).executeTakeFirstOrThrow()
-    const machines = await tx
-      .selectFrom('machine')
-      .select(['machine_id', 'name'])
-      .where('site_id', '=', siteId)
-      .execute()
-    const machineOf = (machine: { machineId: string; name: string }, path: string): string => {
-      const found =
-        machines.find((each) => each.machine_id === machine.machineId) ??
-        machines.find((each) => each.name === machine.name)
-      if (!found)
-        throw new Refused(409, 'no-such-machine', `No machine is called ${machine.name} here: add it first`, path)
-      return found.machine_id
-    }
-    await addPeople(tx, siteId, peopleIn(file))
+export const importKits = command('import-kits', async ({ tx, actor }, { file }) => {
+  const { siteId, personId: writtenBy } = actor
+  const { code } = await tx.selectFrom('site').select('code').where('site_id', '=', siteId).executeTakeFirstOrThrow()
+  const machines = await tx.selectFrom('machine').select(['machine_id', 'name']).where('site_id', '=', siteId).execute()
+  const machineOf = (machine: { machineId: string; name: string }, path: string): string => {
+    const found =
+      machines.find((each) => each.machine_id === machine.machineId) ??
+      machines.find((each) => each.name === machine.name)
+    if (!found)
+      throw new Refused(409, 'no-such-machine', `No machine is called ${machine.name} here: add it first`, path)
+    return found.machine_id
+  }
+  await addPeople(tx, siteId, peopleIn(file))
+  await tx
+    .insertInto('course')
+    .values({
+      site_id: siteId,
+      course_id: file.course.courseId,
+      name: file.course.name,
+      class_code: `${code}-${file.course.classCode}`,
+    })
+    .onConflict((conflict) => conflict.columns(['site_id', 'course_id']).doNothing())
+    .execute()
+  for (const [index, project] of file.projects.entries()) {
     await tx
-      .insertInto('course')
+      .insertInto('enrolment')
       .values({
         site_id: siteId,
+        enrolment_id: project.enrolmentId,
         course_id: file.course.courseId,
-        name: file.course.name,
-        class_code: `${code}-${file.course.classCode}`,
+        person_id: project.learner.personId,
       })
-      .onConflict((conflict) => conflict.columns(['site_id', 'course_id']).doNothing())
+      .onConflict((conflict) => conflict.columns(['site_id', 'enrolment_id']).doNothing())
       .execute()
-    for (const [index, project] of file.projects.entries()) {
+    await tx
+      .insertInto('project')
+      .values({
+        site_id: siteId,
+        project_id: project.projectId,
+        enrolment_id: project.enrolmentId,
+        name: project.name,
+        ...projectColumns(project),
+        written_by: writtenBy,
+      })
+      .onConflict((conflict) => conflict.columns(['site_id', 'project_id']).doNothing())
+      .execute()
+    for (const [at, given] of project.given.entries()) {
       await tx
-        .insertInto('enrolment')
+        .insertInto('kit_given')
         .values({
           site_id: siteId,
-          enrolment_id: project.enrolmentId,
-          course_id: file.course.courseId,
-          person_id: project.learner.personId,
-        })
-        .onConflict((conflict) => conflict.columns(['site_id', 'enrolment_id']).doNothing())
-        .execute()
-      await tx
-        .insertInto('project')
-        .values({
-          site_id: siteId,
+          kit_given_id: given.kitGivenId,
           project_id: project.projectId,
-          enrolment_id: project.enrolmentId,
-          name: project.name,
-          ...projectColumns(project),
-          written_by: writtenBy,
+          machine_id: machineOf(given.machine, `file.projects.${index}.given.${at}.machine.name`),
+          kit: JSON.stringify(given.kit),
+          given_by: given.givenBy.personId,
+          given_at: given.givenAt,
         })
-        .onConflict((conflict) => conflict.columns(['site_id', 'project_id']).doNothing())
+        .onConflict((conflict) => conflict.columns(['site_id', 'kit_given_id']).doNothing())
         .execute()
-      for (const [at, given] of project.given.entries()) {
-        await tx
-          .insertInto('kit_given')
-          .values({
-            site_id: siteId,
-            kit_given_id: given.kitGivenId,
-            project_id: project.projectId,
-            machine_id: machineOf(given.machine, `file.projects.${index}.given.${at}.machine.name`),
-            kit: JSON.stringify(given.kit),
-            given_by: given.givenBy.personId,
-            given_at: given.givenAt,
-          })
-          .onConflict((conflict) => conflict.columns(['site_id', 'kit_given_id']).doNothing())
-          .execute()
-      }
     }
-  },
-)
+  }
+})
 
 type Person = KitsFile['projects'][number]['learner']
 

@@ -1,8 +1,7 @@
-import { MachinesFileSchema, type MachinesFile } from '@/core/exchange/machines-file'
+import { type MachinesFile } from '@/core/exchange/machines-file'
 import { eventBody } from '@/core/machine/event'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
-import { strict } from '@/core/schema/vocabulary'
 import { rebuildState, startBook } from '../machine/book'
 import { may, type Role } from '@/core/people/role'
 import { Refused } from '../refused'
@@ -15,29 +14,25 @@ const CHUNK = 1000
  * Reads machines and their books back as they were written out. What is here already under the same id stays as it is;
  * machines, traits and lines that are not here are added, and each book is folded again.
  */
-export const importMachines = command(
-  strict({ file: MachinesFileSchema }),
-  () => 'import-machines',
-  async (call, { file }) => {
-    const { tx, actor } = call
-    if (file.people.length > 0) {
-      await tx
-        .insertInto('person')
-        .values(file.people.map(({ personId, name }) => ({ site_id: actor.siteId, person_id: personId, name })))
-        .onConflict((conflict) => conflict.columns(['site_id', 'person_id']).doNothing())
-        .execute()
-    }
-    const known = await readAuthors(call, file)
-    for (const [index, machine] of file.machines.entries()) {
-      const path = `file.machines.${index}`
-      machine.book.forEach((line, at) => checkLine(call, known, line, `${path}.book.${at}`))
-      machine.traits.forEach(({ learntBy }, at) => {
-        if (!known.has(learntBy)) throw notNamed(`${path}.traits.${at}.learntBy`)
-      })
-      await importMachine(call, machine, path)
-    }
-  },
-)
+export const importMachines = command('import-machines', async (call, { file }) => {
+  const { tx, actor } = call
+  if (file.people.length > 0) {
+    await tx
+      .insertInto('person')
+      .values(file.people.map(({ personId, name }) => ({ site_id: actor.siteId, person_id: personId, name })))
+      .onConflict((conflict) => conflict.columns(['site_id', 'person_id']).doNothing())
+      .execute()
+  }
+  const known = await readAuthors(call, file)
+  for (const [index, machine] of file.machines.entries()) {
+    const path = `file.machines.${index}`
+    machine.book.forEach((line, at) => checkLine(call, known, line, `${path}.book.${at}`))
+    machine.traits.forEach(({ learntBy }, at) => {
+      if (!known.has(learntBy)) throw notNamed(`${path}.traits.${at}.learntBy`)
+    })
+    await importMachine(call, machine, path)
+  }
+})
 
 /** Clocks of other rooms run a little ahead; more than this is a mistake. */
 const AHEAD_MS = 2 * 60_000

@@ -1,59 +1,39 @@
-import Type from 'typebox'
-import { KEY_PURPOSES } from '@/core/people/key'
 import { Invalid } from '@/core/schema/invalid'
-import { Name } from '@/core/schema/project'
-import { strict, words } from '@/core/schema/vocabulary'
 import { digestOf } from '../keys/keys'
 import { notFound } from '../refused'
 import { command } from './command'
 import { mustHaveMachine } from './machine'
 
-const Id = Type.String({ format: 'uuid' })
-
 /** Makes a key. Its secret is made by whoever asks and is never kept here, only its digest. */
-export const makeKey = command(
-  strict({
-    keyId: Id,
-    purpose: words(KEY_PURPOSES),
-    machineId: Type.Optional(Id),
-    name: Name,
-    secret: Type.String({ pattern: '^[A-Za-z0-9_-]{32,100}$' }),
-  }),
-  () => 'make-key',
-  async (call, { keyId, purpose, machineId, name, secret }) => {
-    const { tx, actor, now } = call
-    if ((purpose === 'run-meter') !== (machineId !== undefined)) {
-      throw new Invalid('invalid', 'A run meter belongs to one machine, and a calendar to none', 'machineId')
-    }
-    if (machineId) await mustHaveMachine(call, machineId)
-    await tx
-      .insertInto('access_key')
-      .values({
-        site_id: actor.siteId,
-        key_id: keyId,
-        purpose,
-        machine_id: machineId ?? null,
-        name,
-        secret_digest: digestOf(secret),
-        made_by: actor.personId,
-        made_at: now,
-      })
-      .execute()
-  },
-)
+export const makeKey = command('make-key', async (call, { keyId, purpose, machineId, name, secret }) => {
+  const { tx, actor, now } = call
+  if ((purpose === 'run-meter') !== (machineId !== undefined)) {
+    throw new Invalid('invalid', 'A run meter belongs to one machine, and a calendar to none', 'machineId')
+  }
+  if (machineId) await mustHaveMachine(call, machineId)
+  await tx
+    .insertInto('access_key')
+    .values({
+      site_id: actor.siteId,
+      key_id: keyId,
+      purpose,
+      machine_id: machineId ?? null,
+      name,
+      secret_digest: digestOf(secret),
+      made_by: actor.personId,
+      made_at: now,
+    })
+    .execute()
+})
 
 /** Ends a key at once; what it opened stays shut from then on. */
-export const endKey = command(
-  strict({ keyId: Id }),
-  () => 'end-key',
-  async ({ tx, actor, now }, { keyId }) => {
-    const { numUpdatedRows } = await tx
-      .updateTable('access_key')
-      .set({ ended_at: now })
-      .where('site_id', '=', actor.siteId)
-      .where('key_id', '=', keyId)
-      .where('ended_at', 'is', null)
-      .executeTakeFirst()
-    if (numUpdatedRows === 0n) throw notFound('key in force', 'keyId')
-  },
-)
+export const endKey = command('end-key', async ({ tx, actor, now }, { keyId }) => {
+  const { numUpdatedRows } = await tx
+    .updateTable('access_key')
+    .set({ ended_at: now })
+    .where('site_id', '=', actor.siteId)
+    .where('key_id', '=', keyId)
+    .where('ended_at', 'is', null)
+    .executeTakeFirst()
+  if (numUpdatedRows === 0n) throw notFound('key in force', 'keyId')
+})

@@ -1,10 +1,8 @@
-import Type from 'typebox'
-import { eventBody, EVENT_KINDS, type BodyOf, type EventKind, type MachineEvent } from '@/core/machine/event'
+import { eventBody, type BodyOf, type EventKind, type MachineEvent } from '@/core/machine/event'
 import { needleMisfit } from '@/core/machine/needle-misfit'
 import { may } from '@/core/people/role'
 import { check } from '@/core/schema/validate'
 import { Invalid } from '@/core/schema/invalid'
-import { strict, words } from '@/core/schema/vocabulary'
 import { callRaisedBy } from '@/core/people/help-call'
 import { readTraits } from '../machine/machines'
 import { openCall } from '../calls/open-call'
@@ -17,37 +15,26 @@ import { command, type CommandCall } from './command'
 /** Clocks of tablets run a little ahead; more than this is a mistake. */
 const AHEAD_MS = 2 * 60_000
 
-const LogSchema = strict({
-  machineId: Type.String({ format: 'uuid' }),
-  happenedAt: Type.String({ format: 'date-time' }),
-  kind: words(EVENT_KINDS),
-  body: Type.Unknown(),
-})
-
 /** Writes one line in a machine's book; the command's id is the line's id. */
-export const log = command(
-  LogSchema,
-  ({ kind }) => `log ${kind}`,
-  async (call, { machineId, happenedAt, kind, body }) => {
-    const line = {
-      eventId: call.commandId,
-      happenedAt: new Date(happenedAt).toISOString(),
-      personId: call.actor.personId,
-      kind,
-      body: await withDuty(call, kind, checkedBody(kind, body)),
-    } as MachineEvent
-    if (new Date(happenedAt).getTime() > call.now.getTime() + AHEAD_MS) {
-      throw new Invalid('invalid', '"happenedAt" lies in the future; it must be now or earlier', 'happenedAt')
-    }
-    await checkSeat(call, machineId)
-    await checkLearner(call, machineId, line)
-    await checkNeedle(call, machineId, line)
-    if (line.kind === 'correction') await checkCorrection(call, machineId, line.body)
-    await writeLine(call.tx, call.actor, machineId, line)
-    const raised = callRaisedBy(line)
-    if (raised) await openCall(call, machineId, raised.about, raised.found)
-  },
-)
+export const log = command('log', async (call, { machineId, happenedAt, kind, body }) => {
+  const line = {
+    eventId: call.commandId,
+    happenedAt: new Date(happenedAt).toISOString(),
+    personId: call.actor.personId,
+    kind,
+    body: await withDuty(call, kind, checkedBody(kind, body)),
+  } as MachineEvent
+  if (new Date(happenedAt).getTime() > call.now.getTime() + AHEAD_MS) {
+    throw new Invalid('invalid', '"happenedAt" lies in the future; it must be now or earlier', 'happenedAt')
+  }
+  await checkSeat(call, machineId)
+  await checkLearner(call, machineId, line)
+  await checkNeedle(call, machineId, line)
+  if (line.kind === 'correction') await checkCorrection(call, machineId, line.body)
+  await writeLine(call.tx, call.actor, machineId, line)
+  const raised = callRaisedBy(line)
+  if (raised) await openCall(call, machineId, raised.about, raised.found)
+})
 
 /**
  * Chair time counts as much as the room says. The share is written into the line, so that a later change of the rule does not

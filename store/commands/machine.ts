@@ -1,23 +1,15 @@
-import Type from 'typebox'
 import { TRAIT_NAMES, TRAITS, type TraitName } from '@/core/machine/trait'
-import { TRAIT_SOURCES } from '@/core/machine/trait-source'
 import { checkDial, checkLengthMarks, checkSpan } from '@/core/schema/dial'
 import { freePlace } from '@/core/room/free-place'
-import { FARTHEST, INSTRUCTOR_TABLE, TABLE, tableInTheWay, type Place, type TableSize } from '@/core/room/table'
+import { INSTRUCTOR_TABLE, TABLE, tableInTheWay, type Place, type TableSize } from '@/core/room/table'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
-import { Name } from '@/core/schema/project'
-import { strict, words } from '@/core/schema/vocabulary'
 import type { Dial } from '@/core/units/dial'
 import type { LengthMarks } from '@/core/units/length-marks'
 import { traitWords } from '@/core/machine/trait-words'
 import { startBook, writeLine } from '../machine/book'
 import { notFound, Refused } from '../refused'
 import { command, type CommandCall } from './command'
-
-const Id = Type.String({ format: 'uuid' })
-const Tenths = Type.Integer({ minimum: 0, maximum: FARTHEST })
-const source = words(TRAIT_SOURCES)
 
 /** Checks a trait's value beyond what JSON Schema can say. */
 export function checkTrait(trait: TraitName, value: unknown, path: string): unknown {
@@ -34,125 +26,99 @@ export function checkTrait(trait: TraitName, value: unknown, path: string): unkn
   }
 }
 
-export const addMachine = command(
-  strict({
-    machineId: Id,
-    name: Name,
-    number: Type.Integer({ minimum: 1, maximum: 9999 }),
-    notes: Type.Optional(Type.String({ maxLength: 500 })),
-    place: strict({ x: Tenths, y: Tenths }),
-    traits: Type.Object({}, { additionalProperties: true }),
-    source,
-    /** traits that come from a template and that nobody has checked at this machine */
-    unchecked: Type.Optional(Type.Array(words(TRAIT_NAMES), { uniqueItems: true })),
-  }),
-  () => 'add-machine',
-  async (call, body) => {
-    const { tx, actor, now } = call
-    const traits = Object.entries(body.traits as Record<string, unknown>).map(([trait, value]) => {
-      if (!TRAIT_NAMES.includes(trait as TraitName)) {
-        throw new Invalid(
-          'invalid',
-          `"traits.${trait}" is no trait; allowed are ${TRAIT_NAMES.join(', ')}`,
-          `traits.${trait}`,
-        )
-      }
-      return { trait, value: checkTrait(trait as TraitName, value, `traits.${trait}`) }
-    })
-    const taken = await tx
-      .selectFrom('machine')
-      .select(['name', 'number'])
-      .where('site_id', '=', actor.siteId)
-      .where((where) => where.or([where('name', '=', body.name), where('number', '=', body.number)]))
-      .executeTakeFirst()
-    if (taken) {
-      const path = taken.name === body.name ? 'name' : 'number'
-      throw new Refused(409, 'taken', `Another machine has the ${path} ${taken[path]} already`, path)
+export const addMachine = command('add-machine', async (call, body) => {
+  const { tx, actor, now } = call
+  const traits = Object.entries(body.traits as Record<string, unknown>).map(([trait, value]) => {
+    if (!TRAIT_NAMES.includes(trait as TraitName)) {
+      throw new Invalid(
+        'invalid',
+        `"traits.${trait}" is no trait; allowed are ${TRAIT_NAMES.join(', ')}`,
+        `traits.${trait}`,
+      )
     }
-    const place = await placeOrNextFree(call, body.place)
-    await tx
-      .insertInto('machine')
-      .values({
+    return { trait, value: checkTrait(trait as TraitName, value, `traits.${trait}`) }
+  })
+  const taken = await tx
+    .selectFrom('machine')
+    .select(['name', 'number'])
+    .where('site_id', '=', actor.siteId)
+    .where((where) => where.or([where('name', '=', body.name), where('number', '=', body.number)]))
+    .executeTakeFirst()
+  if (taken) {
+    const path = taken.name === body.name ? 'name' : 'number'
+    throw new Refused(409, 'taken', `Another machine has the ${path} ${taken[path]} already`, path)
+  }
+  const place = await placeOrNextFree(call, body.place)
+  await tx
+    .insertInto('machine')
+    .values({
+      site_id: actor.siteId,
+      machine_id: body.machineId,
+      name: body.name,
+      number: body.number,
+      notes: body.notes ?? '',
+      place_x: place.x,
+      place_y: place.y,
+    })
+    .execute()
+  await startBook(tx, actor.siteId, body.machineId)
+  if (traits.length === 0) return
+  await tx
+    .insertInto('trait')
+    .values(
+      traits.map(({ trait, value }) => ({
         site_id: actor.siteId,
         machine_id: body.machineId,
-        name: body.name,
-        number: body.number,
-        notes: body.notes ?? '',
-        place_x: place.x,
-        place_y: place.y,
-      })
-      .execute()
-    await startBook(tx, actor.siteId, body.machineId)
-    if (traits.length === 0) return
-    await tx
-      .insertInto('trait')
-      .values(
-        traits.map(({ trait, value }) => ({
-          site_id: actor.siteId,
-          machine_id: body.machineId,
-          trait,
-          value: JSON.stringify(value),
-          source: body.unchecked?.includes(trait as TraitName) ? 'template' : body.source,
-          learnt_by: actor.personId,
-          learnt_at: now,
-        })),
-      )
-      .execute()
-  },
-)
+        trait,
+        value: JSON.stringify(value),
+        source: body.unchecked?.includes(trait as TraitName) ? 'template' : body.source,
+        learnt_by: actor.personId,
+        learnt_at: now,
+      })),
+    )
+    .execute()
+})
 
-export const setTrait = command(
-  strict({ machineId: Id, trait: words(TRAIT_NAMES), value: Type.Unknown(), source }),
-  () => 'set-trait',
-  async (call, { machineId, trait, value, source: learntFrom }) => {
-    const { tx, actor, now } = call
-    const checked = checkTrait(trait, value, 'value')
-    await mustHaveMachine(call, machineId)
-    const row = { value: JSON.stringify(checked), source: learntFrom, learnt_by: actor.personId, learnt_at: now }
-    await tx
-      .insertInto('trait')
-      .values({ site_id: actor.siteId, machine_id: machineId, trait, ...row })
-      .onConflict((conflict) => conflict.columns(['site_id', 'machine_id', 'trait']).doUpdateSet(row))
-      .execute()
-    await writeLine(tx, actor, machineId, {
-      kind: 'trait-learnt',
-      body: { trait, words: traitWords(checked).slice(0, 500), source: learntFrom },
-      eventId: call.commandId,
-      happenedAt: now.toISOString(),
-      personId: actor.personId,
-    })
-  },
-)
+export const setTrait = command('set-trait', async (call, { machineId, trait, value, source: learntFrom }) => {
+  const { tx, actor, now } = call
+  const checked = checkTrait(trait, value, 'value')
+  await mustHaveMachine(call, machineId)
+  const row = { value: JSON.stringify(checked), source: learntFrom, learnt_by: actor.personId, learnt_at: now }
+  await tx
+    .insertInto('trait')
+    .values({ site_id: actor.siteId, machine_id: machineId, trait, ...row })
+    .onConflict((conflict) => conflict.columns(['site_id', 'machine_id', 'trait']).doUpdateSet(row))
+    .execute()
+  await writeLine(tx, actor, machineId, {
+    kind: 'trait-learnt',
+    body: { trait, words: traitWords(checked).slice(0, 500), source: learntFrom },
+    eventId: call.commandId,
+    happenedAt: now.toISOString(),
+    personId: actor.personId,
+  })
+})
 
-export const placeMachine = command(
-  strict({ machineId: Id, place: strict({ x: Tenths, y: Tenths }) }),
-  () => 'place-machine',
-  async (call, { machineId, place }) => {
-    await mustHaveMachine(call, machineId)
-    await mustBeFree(call, place, TABLE, machineId)
-    await call.tx
-      .updateTable('machine')
-      .set({ place_x: place.x, place_y: place.y })
-      .where('site_id', '=', call.actor.siteId)
-      .where('machine_id', '=', machineId)
-      .execute()
-  },
-)
+export const placeMachine = command('place-machine', async (call, { machineId, place }) => {
+  await mustHaveMachine(call, machineId)
+  await mustBeFree(call, place, TABLE, machineId)
+  await call.tx
+    .updateTable('machine')
+    .set({ place_x: place.x, place_y: place.y })
+    .where('site_id', '=', call.actor.siteId)
+    .where('machine_id', '=', machineId)
+    .execute()
+})
 
 /** Where the instructor's own table stands: near it is where beginners sit. */
-export const placeInstructor = command(
-  strict({ place: strict({ x: Tenths, y: Tenths }) }),
-  () => 'place-instructor',
-  async (call, { place }) => {
-    const { tx, actor } = call
-    await mustBeFree(call, place, INSTRUCTOR_TABLE, INSTRUCTOR)
-    await tx
-      .updateTable('site')
-      .set({ instructor_x: place.x, instructor_y: place.y })
-      .where('site_id', '=', actor.siteId)
-      .execute()
-  },
-)
+export const placeInstructor = command('place-instructor', async (call, { place }) => {
+  const { tx, actor } = call
+  await mustBeFree(call, place, INSTRUCTOR_TABLE, INSTRUCTOR)
+  await tx
+    .updateTable('site')
+    .set({ instructor_x: place.x, instructor_y: place.y })
+    .where('site_id', '=', actor.siteId)
+    .execute()
+})
 
 const INSTRUCTOR = 'instructor'
 

@@ -1,7 +1,4 @@
-import Type from 'typebox'
-import { PERSON_EVENTS, SKILLS, type PersonEventKind } from '@/core/people/progress'
-import { TRAITS } from '@/core/machine/trait'
-import { strict, words } from '@/core/schema/vocabulary'
+import { type PersonEventKind } from '@/core/people/progress'
 import { notFound } from '../refused'
 import { command, type CommandCall } from './command'
 
@@ -21,29 +18,18 @@ async function write(call: CommandCall, personId: string, kind: PersonEventKind,
 }
 
 /** Somebody did an exercise; always their own. */
-export const logProgress = command(
-  PERSON_EVENTS['exercise-done'],
-  () => 'log-progress',
-  (call, body) => write(call, call.actor.personId, 'exercise-done', body),
+export const logProgress = command('log-progress', (call, body) =>
+  write(call, call.actor.personId, 'exercise-done', body),
 )
 
 /** Staff say that somebody can do something on a kind of machine, or say so no more. */
-export const signOff = command(
-  strict({
-    personId: Type.String({ format: 'uuid' }),
-    skill: words(SKILLS),
-    machineKind: TRAITS.drive,
-    withdrawn: Type.Optional(Type.Boolean()),
-  }),
-  () => 'sign-off',
-  async (call, { personId, skill, machineKind, withdrawn }) => {
-    const found = await call.tx
-      .selectFrom('person')
-      .select('person_id')
-      .where('site_id', '=', call.actor.siteId)
-      .where('person_id', '=', personId)
-      .executeTakeFirst()
-    if (!found) throw notFound('person', 'personId')
-    await write(call, personId, withdrawn ? 'sign-off-withdrawn' : 'signed-off', { skill, machineKind })
-  },
-)
+export const signOff = command('sign-off', async (call, { personId, skill, machineKind, withdrawn }) => {
+  const found = await call.tx
+    .selectFrom('person')
+    .select('person_id')
+    .where('site_id', '=', call.actor.siteId)
+    .where('person_id', '=', personId)
+    .executeTakeFirst()
+  if (!found) throw notFound('person', 'personId')
+  await write(call, personId, withdrawn ? 'sign-off-withdrawn' : 'signed-off', { skill, machineKind })
+})

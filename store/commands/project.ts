@@ -1,5 +1,4 @@
 import { randomInt } from 'node:crypto'
-import Type, { type Static } from 'typebox'
 import { kitRequestFor } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
 import { overrideKit, type Override } from '@/core/kit/override'
@@ -7,17 +6,14 @@ import type { Kit, KitRequest } from '@/core/kit/request'
 import { choicesIn, travel } from '@/core/kit/travel'
 import { kitMachine } from '@/core/machine/kit-machine'
 import { sameName } from '@/core/people/same-name'
-import { OverrideSchema } from '@/core/schema/kit'
-import { Name, ProjectSchema, type ProjectFacts } from '@/core/schema/project'
-import { Above0, PointWord, strict } from '@/core/schema/vocabulary'
+import { type ProjectFacts } from '@/core/schema/project'
 import { readMachine } from '../machine/machines'
 import { readProject } from '../project/projects'
 import { notFound, Refused } from '../refused'
 import { readKitRoom } from '../room/kit-room'
 import { mustBeAsSeen } from './as-seen'
+import type { CommandBody } from '@/core/wire/commands'
 import { command, type CommandCall } from './command'
-
-const Id = Type.String({ format: 'uuid' })
 
 /** Letters and digits that nobody mistakes for each other on a board. */
 const CODE_LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789'
@@ -25,15 +21,7 @@ const newClassCode = (): string =>
   Array.from({ length: 8 }, () => CODE_LETTERS[randomInt(CODE_LETTERS.length)]).join('')
 
 export const openCourse = command(
-  strict({
-    courseId: Id,
-    name: Name,
-    /** absent: the machine makes one, which nobody guesses */
-    classCode: Type.Optional(
-      Type.String({ pattern: '^[a-z0-9]{8,20}$', description: 'of 8 to 20 small letters and digits' }),
-    ),
-  }),
-  () => 'open-course',
+  'open-course',
   async ({ tx, actor }, { courseId, name, classCode = newClassCode() }) => {
     const { code } = await tx
       .selectFrom('site')
@@ -56,49 +44,19 @@ export const openCourse = command(
 )
 
 /** A project with the learner who makes it; a first name that the class already has is the same learner. */
-export const addProject = command(
-  strict({
-    projectId: Id,
-    courseId: Id,
-    /** ids for the learner, used when the class has nobody of that name yet */
-    personId: Id,
-    enrolmentId: Id,
-    learner: Name,
-    ...ProjectSchema.properties,
-  }),
-  () => 'add-project',
-  async (call, body) => {
-    await holdCourse(call, body.courseId)
-    await insertProject(call, body)
-  },
-)
+export const addProject = command('add-project', async (call, body) => {
+  await holdCourse(call, body.courseId)
+  await insertProject(call, body)
+})
 
 /** Projects from a sheet, all in one write: what lands, lands together. */
-export const addProjects = command(
-  strict({
-    courseId: Id,
-    projects: Type.Array(
-      strict({
-        projectId: Id,
-        personId: Id,
-        enrolmentId: Id,
-        learner: Name,
-        ...ProjectSchema.properties,
-        /** a bag that hangs already: it gets this cloth and this work in place of its own */
-        replaces: Type.Optional(Id),
-      }),
-      { minItems: 1, maxItems: 500 },
-    ),
-  }),
-  () => 'add-projects',
-  async (call, { courseId, projects }) => {
-    await holdCourse(call, courseId)
-    for (const [index, { replaces, ...project }] of projects.entries()) {
-      if (replaces === undefined) await insertProject(call, { courseId, ...project })
-      else await replaceProject(call, courseId, replaces, project, `projects.${index}.replaces`)
-    }
-  },
-)
+export const addProjects = command('add-projects', async (call, { courseId, projects }) => {
+  await holdCourse(call, courseId)
+  for (const [index, { replaces, ...project }] of projects.entries()) {
+    if (replaces === undefined) await insertProject(call, { courseId, ...project })
+    else await replaceProject(call, courseId, replaces, project, `projects.${index}.replaces`)
+  }
+})
 
 /** Held while projects are hung up, so that two people who add the same first name at once add one learner. */
 async function holdCourse({ tx, actor }: CommandCall, courseId: string): Promise<void> {
@@ -196,113 +154,75 @@ async function enrolmentOf(
   return body.enrolmentId
 }
 
-const { name: _, ...WITHOUT_NAME } = ProjectSchema.properties
-
-export const changeProject = command(
-  strict({
-    projectId: Id,
-    ...WITHOUT_NAME,
-    /** as it stood when the change was begun */
-    was: Type.Optional(strict(WITHOUT_NAME)),
-  }),
-  () => 'change-project',
-  async ({ tx, actor }, body) => {
-    const before = await tx
-      .selectFrom('project')
-      .select(['fabric', 'layers', 'operation', 'sewn'])
-      .where('site_id', '=', actor.siteId)
-      .where('project_id', '=', body.projectId)
-      .forNoKeyUpdate()
-      .executeTakeFirst()
-    if (!before) throw notFound('project', 'projectId')
-    const { fabric, layers, operation, sewn } = before
-    mustBeAsSeen(body.was, { fabric, layers, operation, ...(sewn !== null && { sewn }) }, 'This bag')
-    await tx
-      .updateTable('project')
-      .set({ ...projectColumns(body), written_by: actor.personId })
-      .where('site_id', '=', actor.siteId)
-      .where('project_id', '=', body.projectId)
-      .execute()
-  },
-)
-
-const GIVEN = {
-  projectId: Id,
-  machineId: Id,
-  /** absent: the best that the core says */
-  needle: Type.Optional(strict({ point: PointWord, sizeNm: Above0, gapMm: Type.Optional(Above0) })),
-  /** the thread tells two ways with the same needle apart */
-  threadTex: Type.Optional(Above0),
-  /** absent: what a person chose by hand before goes with its owner; empty: nothing does */
-  overrides: Type.Optional(Type.Array(OverrideSchema, { maxItems: 7 })),
-}
-const GivenSchema = strict(GIVEN)
+export const changeProject = command('change-project', async ({ tx, actor }, body) => {
+  const before = await tx
+    .selectFrom('project')
+    .select(['fabric', 'layers', 'operation', 'sewn'])
+    .where('site_id', '=', actor.siteId)
+    .where('project_id', '=', body.projectId)
+    .forNoKeyUpdate()
+    .executeTakeFirst()
+  if (!before) throw notFound('project', 'projectId')
+  const { fabric, layers, operation, sewn } = before
+  mustBeAsSeen(body.was, { fabric, layers, operation, ...(sewn !== null && { sewn }) }, 'This bag')
+  await tx
+    .updateTable('project')
+    .set({ ...projectColumns(body), written_by: actor.personId })
+    .where('site_id', '=', actor.siteId)
+    .where('project_id', '=', body.projectId)
+    .execute()
+})
 
 /**
  * Gives a project its kit for one machine: computed here again, so that what is kept is what the core says, with the parts
  * that a person chose otherwise and what that breaks.
  */
-export const giveKit = command(
-  GivenSchema,
-  () => 'give-kit',
-  (call, kit) => give(call, call.commandId, kit),
-)
+export const giveKit = command('give-kit', (call, kit) => give(call, call.commandId, kit))
 
 /** Every learner's kit for the place where they sit now, all in one write: a block begins. */
-export const giveKits = command(
-  strict({ kits: Type.Array(strict({ kitGivenId: Id, ...GIVEN }), { minItems: 1, maxItems: 200 }) }),
-  () => 'give-kits',
-  async (call, { kits }) => {
-    for (const { kitGivenId, ...kit } of kits) await give(call, kitGivenId, kit)
-  },
-)
+export const giveKits = command('give-kits', async (call, { kits }) => {
+  for (const { kitGivenId, ...kit } of kits) await give(call, kitGivenId, kit)
+})
 
 /** Kits that were given too early, for as long as nobody has sewn with them. */
-export const takeKitsBack = command(
-  strict({ kitGivenIds: Type.Array(Id, { minItems: 1, maxItems: 200, uniqueItems: true }) }),
-  () => 'take-kits-back',
-  async ({ tx, actor, now }, { kitGivenIds }) => {
-    const kits = await tx
-      .selectFrom('kit_given')
-      .innerJoin('machine', (join) =>
-        join
-          .onRef('machine.site_id', '=', 'kit_given.site_id')
-          .onRef('machine.machine_id', '=', 'kit_given.machine_id'),
-      )
-      .select(['kit_given_id', 'project_id', 'kit_given.machine_id', 'given_at', 'machine.name'])
-      .where('kit_given.site_id', '=', actor.siteId)
-      .where('kit_given_id', 'in', kitGivenIds)
-      .where('taken_back_at', 'is', null)
-      .forUpdate('kit_given')
-      .execute()
-    const gone = kitGivenIds.findIndex((id) => !kits.some(({ kit_given_id }) => kit_given_id === id))
-    if (gone >= 0) throw notFound('given kit', `kitGivenIds.${gone}`)
-    for (const kit of kits) {
-      const sewn = await tx
-        .selectFrom('machine_event')
-        .select('event_id')
-        .where('site_id', '=', actor.siteId)
-        .where('machine_id', '=', kit.machine_id)
-        .where('happened_at', '>=', kit.given_at)
-        .where('kind', 'in', ['used', 'swatch-stitched'])
-        .limit(1)
-        .executeTakeFirst()
-      if (sewn)
-        throw new Refused(409, 'sewn', `${kit.name} has sewn since this kit was given: it stands`, 'kitGivenIds')
-    }
-    await tx
-      .updateTable('kit_given')
-      .set({ taken_back_at: now, taken_back_by: actor.personId })
+export const takeKitsBack = command('take-kits-back', async ({ tx, actor, now }, { kitGivenIds }) => {
+  const kits = await tx
+    .selectFrom('kit_given')
+    .innerJoin('machine', (join) =>
+      join.onRef('machine.site_id', '=', 'kit_given.site_id').onRef('machine.machine_id', '=', 'kit_given.machine_id'),
+    )
+    .select(['kit_given_id', 'project_id', 'kit_given.machine_id', 'given_at', 'machine.name'])
+    .where('kit_given.site_id', '=', actor.siteId)
+    .where('kit_given_id', 'in', kitGivenIds)
+    .where('taken_back_at', 'is', null)
+    .forUpdate('kit_given')
+    .execute()
+  const gone = kitGivenIds.findIndex((id) => !kits.some(({ kit_given_id }) => kit_given_id === id))
+  if (gone >= 0) throw notFound('given kit', `kitGivenIds.${gone}`)
+  for (const kit of kits) {
+    const sewn = await tx
+      .selectFrom('machine_event')
+      .select('event_id')
       .where('site_id', '=', actor.siteId)
-      .where('kit_given_id', 'in', kitGivenIds)
-      .execute()
-  },
-)
+      .where('machine_id', '=', kit.machine_id)
+      .where('happened_at', '>=', kit.given_at)
+      .where('kind', 'in', ['used', 'swatch-stitched'])
+      .limit(1)
+      .executeTakeFirst()
+    if (sewn) throw new Refused(409, 'sewn', `${kit.name} has sewn since this kit was given: it stands`, 'kitGivenIds')
+  }
+  await tx
+    .updateTable('kit_given')
+    .set({ taken_back_at: now, taken_back_by: actor.personId })
+    .where('site_id', '=', actor.siteId)
+    .where('kit_given_id', 'in', kitGivenIds)
+    .execute()
+})
 
 async function give(
   { tx, actor, now }: CommandCall,
   kitGivenId: string,
-  { projectId, machineId, needle, threadTex, overrides }: Static<typeof GivenSchema>,
+  { projectId, machineId, needle, threadTex, overrides }: CommandBody<'give-kit'>,
 ): Promise<void> {
   const [project, machine, room] = [
     await readProject(tx, actor.siteId, projectId),

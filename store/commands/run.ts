@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import Type from 'typebox'
 import { may } from '@/core/people/role'
 import { check } from '@/core/schema/validate'
+import type { CommandName } from '@/core/wire/commands'
 import { strict } from '@/core/schema/vocabulary'
 import type { Actor } from '../actor'
 import type { Store } from '../connect'
@@ -23,7 +24,7 @@ import { addSessions, changeSession, endPair, pairPeople, setAttendance, setNeed
 import { adjustStock, countStock, receiveStock, takeStock } from './stock'
 
 /** Everything that can be written, by the name it has on the wire. */
-export const COMMANDS: Readonly<Record<string, Command>> = {
+export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   log,
   'call-staff': callStaff,
   'take-call-back': takeCallBack,
@@ -63,6 +64,8 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'add-person': addPerson,
 }
 
+const isCommand = (name: string): name is CommandName => Object.hasOwn(COMMANDS, name)
+
 export const EnvelopeSchema = strict({ commandId: Type.String({ format: 'uuid' }), body: Type.Unknown() })
 
 /** `before`: this very command had landed already, so nothing was written again. */
@@ -84,7 +87,7 @@ export async function runCommand(
   name: string,
   envelope: unknown,
   now?: Date,
-  found: Command | undefined = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined,
+  found: Command | undefined = isCommand(name) ? COMMANDS[name] : undefined,
 ): Promise<Landed> {
   if (!found)
     throw new Refused(404, 'unknown-name', `"${name}" is no command; allowed are ${Object.keys(COMMANDS).join(', ')}`)

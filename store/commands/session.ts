@@ -1,220 +1,154 @@
-import Type, { type Static } from 'typebox'
-import {
-  AccessNeedsSchema,
-  ComesSchema,
-  PAIR_KINDS,
-  SessionFactsSchema,
-  SessionPlanSchema,
-  type PlanProof,
-  type SessionFacts,
-  type SessionPlan,
-} from '@/core/schema/session'
+import { SessionPlanSchema, type PlanProof, type SessionFacts, type SessionPlan } from '@/core/schema/session'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
-import { strict, words } from '@/core/schema/vocabulary'
 import { notFound, Refused } from '../refused'
 import { mustBeAsSeen } from './as-seen'
+import type { CommandBody } from '@/core/wire/commands'
 import { command, type CommandCall } from './command'
-
-const Id = Type.String({ format: 'uuid' })
-const Words = Type.String({ minLength: 1, maxLength: 200 })
 
 function inOrder({ startsAt, endsAt }: SessionFacts, path: string): void {
   if (new Date(endsAt) <= new Date(startsAt)) throw new Invalid('invalid', 'An evening ends after it begins', path)
 }
 
 /** The evenings of a class, all in one write. */
-export const addSessions = command(
-  strict({
-    courseId: Id,
-    sessions: Type.Array(strict({ sessionId: Id, ...SessionFactsSchema.properties }), { minItems: 1, maxItems: 60 }),
-  }),
-  () => 'add-sessions',
-  async ({ tx, actor }, { courseId, sessions }) => {
-    sessions.forEach((session, index) => inOrder(session, `sessions.${index}.endsAt`))
-    const course = await tx
-      .selectFrom('course')
-      .select('course_id')
-      .where('site_id', '=', actor.siteId)
-      .where('course_id', '=', courseId)
-      .executeTakeFirst()
-    if (!course) throw notFound('class', 'courseId')
-    await tx
-      .insertInto('session')
-      .values(
-        sessions.map(({ sessionId, startsAt, endsAt, blocks }) => ({
-          site_id: actor.siteId,
-          session_id: sessionId,
-          course_id: courseId,
-          starts_at: startsAt,
-          ends_at: endsAt,
-          blocks,
-        })),
-      )
-      .execute()
-  },
-)
+export const addSessions = command('add-sessions', async ({ tx, actor }, { courseId, sessions }) => {
+  sessions.forEach((session, index) => inOrder(session, `sessions.${index}.endsAt`))
+  const course = await tx
+    .selectFrom('course')
+    .select('course_id')
+    .where('site_id', '=', actor.siteId)
+    .where('course_id', '=', courseId)
+    .executeTakeFirst()
+  if (!course) throw notFound('class', 'courseId')
+  await tx
+    .insertInto('session')
+    .values(
+      sessions.map(({ sessionId, startsAt, endsAt, blocks }) => ({
+        site_id: actor.siteId,
+        session_id: sessionId,
+        course_id: courseId,
+        starts_at: startsAt,
+        ends_at: endsAt,
+        blocks,
+      })),
+    )
+    .execute()
+})
 
 /** Another time, more or fewer blocks, called off or on again. */
-export const changeSession = command(
-  strict({ sessionId: Id, ...SessionFactsSchema.properties, calledOff: Type.Optional(Words) }),
-  () => 'change-session',
-  async ({ tx, actor }, { sessionId, calledOff, ...facts }) => {
-    inOrder(facts, 'endsAt')
-    const { numUpdatedRows } = await tx
-      .updateTable('session')
-      .set({
-        starts_at: facts.startsAt,
-        ends_at: facts.endsAt,
-        blocks: facts.blocks,
-        called_off: calledOff ?? null,
-      })
-      .where('site_id', '=', actor.siteId)
-      .where('session_id', '=', sessionId)
-      .executeTakeFirst()
-    if (numUpdatedRows === 0n) throw notFound('evening', 'sessionId')
-  },
-)
+export const changeSession = command('change-session', async ({ tx, actor }, { sessionId, calledOff, ...facts }) => {
+  inOrder(facts, 'endsAt')
+  const { numUpdatedRows } = await tx
+    .updateTable('session')
+    .set({
+      starts_at: facts.startsAt,
+      ends_at: facts.endsAt,
+      blocks: facts.blocks,
+      called_off: calledOff ?? null,
+    })
+    .where('site_id', '=', actor.siteId)
+    .where('session_id', '=', sessionId)
+    .executeTakeFirst()
+  if (numUpdatedRows === 0n) throw notFound('evening', 'sessionId')
+})
 
 /** Who comes to an evening, late or not at all. */
-export const setAttendance = command(
-  strict({
-    sessionId: Id,
-    personId: Id,
-    comes: ComesSchema,
-    /** for those who come late: the first block that they are there for */
-    fromBlock: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })),
-    /** as it stood when the change was begun */
-    was: Type.Optional(
-      strict({ comes: ComesSchema, fromBlock: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })) }),
-    ),
-  }),
-  () => 'set-attendance',
-  async (call, { sessionId, personId, comes, fromBlock, was }) => {
-    const { tx, actor, now } = call
-    const { course_id, blocks } = await holdSession(call, sessionId)
-    const enrolled = await tx
-      .selectFrom('enrolment')
-      .select('person_id')
-      .where('site_id', '=', actor.siteId)
-      .where('course_id', '=', course_id)
-      .where('person_id', '=', personId)
-      .executeTakeFirst()
-    if (!enrolled) throw new Refused(404, 'not-found', 'Nobody of this id is in this class', 'personId')
-    if (fromBlock !== undefined && fromBlock > blocks)
-      throw new Invalid(
-        'invalid',
-        `The session has ${blocksWords(blocks)}; there is no block ${fromBlock}`,
-        'fromBlock',
-      )
-    const before = await tx
-      .selectFrom('attendance')
-      .select(['comes', 'from_block'])
-      .where('site_id', '=', actor.siteId)
-      .where('session_id', '=', sessionId)
-      .where('person_id', '=', personId)
-      .executeTakeFirst()
-    const stands = {
-      comes: before?.comes ?? 'here',
-      ...(before?.from_block != null && { fromBlock: before.from_block }),
-    }
-    mustBeAsSeen(was, stands, 'Whether they come')
-    if ((comes === 'late') !== (fromBlock !== undefined))
-      throw new Invalid('invalid', 'Whoever comes late is there from a block, and nobody else is', 'fromBlock')
-    const values = {
-      comes,
-      from_block: fromBlock ?? null,
-      written_by: actor.personId,
-      written_at: now,
-    }
-    await tx
-      .insertInto('attendance')
-      .values({ site_id: actor.siteId, session_id: sessionId, person_id: personId, ...values })
-      .onConflict((conflict) => conflict.columns(['site_id', 'session_id', 'person_id']).doUpdateSet(values))
-      .execute()
-  },
-)
+export const setAttendance = command('set-attendance', async (call, { sessionId, personId, comes, fromBlock, was }) => {
+  const { tx, actor, now } = call
+  const { course_id, blocks } = await holdSession(call, sessionId)
+  const enrolled = await tx
+    .selectFrom('enrolment')
+    .select('person_id')
+    .where('site_id', '=', actor.siteId)
+    .where('course_id', '=', course_id)
+    .where('person_id', '=', personId)
+    .executeTakeFirst()
+  if (!enrolled) throw new Refused(404, 'not-found', 'Nobody of this id is in this class', 'personId')
+  if (fromBlock !== undefined && fromBlock > blocks)
+    throw new Invalid('invalid', `The session has ${blocksWords(blocks)}; there is no block ${fromBlock}`, 'fromBlock')
+  const before = await tx
+    .selectFrom('attendance')
+    .select(['comes', 'from_block'])
+    .where('site_id', '=', actor.siteId)
+    .where('session_id', '=', sessionId)
+    .where('person_id', '=', personId)
+    .executeTakeFirst()
+  const stands = {
+    comes: before?.comes ?? 'here',
+    ...(before?.from_block != null && { fromBlock: before.from_block }),
+  }
+  mustBeAsSeen(was, stands, 'Whether they come')
+  if ((comes === 'late') !== (fromBlock !== undefined))
+    throw new Invalid('invalid', 'Whoever comes late is there from a block, and nobody else is', 'fromBlock')
+  const values = {
+    comes,
+    from_block: fromBlock ?? null,
+    written_by: actor.personId,
+    written_at: now,
+  }
+  await tx
+    .insertInto('attendance')
+    .values({ site_id: actor.siteId, session_id: sessionId, person_id: personId, ...values })
+    .onConflict((conflict) => conflict.columns(['site_id', 'session_id', 'person_id']).doUpdateSet(values))
+    .execute()
+})
 
 /** What somebody needs of a place. */
-export const setNeeds = command(
-  strict({ personId: Id, needs: AccessNeedsSchema, was: Type.Optional(AccessNeedsSchema) }),
-  () => 'set-needs',
-  async ({ tx, actor, now }, { personId, needs, was }) => {
-    const before = await tx
-      .selectFrom('person_need')
-      .select('needs')
-      .where('site_id', '=', actor.siteId)
-      .where('person_id', '=', personId)
-      .forNoKeyUpdate()
-      .executeTakeFirst()
-    mustBeAsSeen(was, before?.needs ?? [], 'What they need')
-    const values = { needs: JSON.stringify(needs), written_by: actor.personId, written_at: now }
-    await tx
-      .insertInto('person_need')
-      .values({ site_id: actor.siteId, person_id: personId, ...values })
-      .onConflict((conflict) => conflict.columns(['site_id', 'person_id']).doUpdateSet(values))
-      .execute()
-  },
-)
+export const setNeeds = command('set-needs', async ({ tx, actor, now }, { personId, needs, was }) => {
+  const before = await tx
+    .selectFrom('person_need')
+    .select('needs')
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .forNoKeyUpdate()
+    .executeTakeFirst()
+  mustBeAsSeen(was, before?.needs ?? [], 'What they need')
+  const values = { needs: JSON.stringify(needs), written_by: actor.personId, written_at: now }
+  await tx
+    .insertInto('person_need')
+    .values({ site_id: actor.siteId, person_id: personId, ...values })
+    .onConflict((conflict) => conflict.columns(['site_id', 'person_id']).doUpdateSet(values))
+    .execute()
+})
 
 /** Two who sit in one block, or never in the same. */
-export const pairPeople = command(
-  strict({ pairId: Id, kind: words(PAIR_KINDS), people: Type.Tuple([Id, Id]) }),
-  () => 'pair-people',
-  async ({ tx, actor }, { pairId, kind, people: [one, other] }) => {
-    if (one === other) throw new Invalid('invalid', 'A pair is two people', 'people.1')
-    await tx
-      .insertInto('seat_pair')
-      .values({
-        site_id: actor.siteId,
-        pair_id: pairId,
-        kind,
-        one_id: one,
-        other_id: other,
-        written_by: actor.personId,
-      })
-      .execute()
-  },
-)
+export const pairPeople = command('pair-people', async ({ tx, actor }, { pairId, kind, people: [one, other] }) => {
+  if (one === other) throw new Invalid('invalid', 'A pair is two people', 'people.1')
+  await tx
+    .insertInto('seat_pair')
+    .values({
+      site_id: actor.siteId,
+      pair_id: pairId,
+      kind,
+      one_id: one,
+      other_id: other,
+      written_by: actor.personId,
+    })
+    .execute()
+})
 
-export const endPair = command(
-  strict({ pairId: Id }),
-  () => 'end-pair',
-  async ({ tx, actor, now }, { pairId }) => {
-    const { numUpdatedRows } = await tx
-      .updateTable('seat_pair')
-      .set({ ended_at: now })
-      .where('site_id', '=', actor.siteId)
-      .where('pair_id', '=', pairId)
-      .executeTakeFirst()
-    if (numUpdatedRows === 0n) throw notFound('pair', 'pairId')
-  },
-)
-
-const { proof: _, ...SEATS } = SessionPlanSchema.properties
-const PlanBody = strict({ sessionId: Id, basedOn: Type.Union([Id, Type.Null()]), plan: strict(SEATS) })
+export const endPair = command('end-pair', async ({ tx, actor, now }, { pairId }) => {
+  const { numUpdatedRows } = await tx
+    .updateTable('seat_pair')
+    .set({ ended_at: now })
+    .where('site_id', '=', actor.siteId)
+    .where('pair_id', '=', pairId)
+    .executeTakeFirst()
+  if (numUpdatedRows === 0n) throw notFound('pair', 'pairId')
+})
 
 /**
  * A new plan of a session; nothing of an earlier one is lost. Made from a plan that is no longer the newest, it is refused.
  * What was proved of the plan it builds on goes along: whether it still holds is told from the seats.
  */
-export const setPlan = command(
-  PlanBody,
-  () => 'set-plan',
-  (call, body) => keepPlan(call, body, undefined),
-)
+export const setPlan = command('set-plan', (call, body) => keepPlan(call, body, undefined))
 
 /** A proof is the planner's word: only the server itself writes one, never whoever sends a plan. */
-export const keepProvedPlan = (proof: PlanProof) =>
-  command(
-    PlanBody,
-    () => 'set-plan',
-    (call, body) => keepPlan(call, body, proof),
-  )
+export const keepProvedPlan = (proof: PlanProof) => command('set-plan', (call, body) => keepPlan(call, body, proof))
 
 async function keepPlan(
   call: CommandCall,
-  { sessionId, basedOn, plan: asked }: Static<typeof PlanBody>,
+  { sessionId, basedOn, plan: asked }: CommandBody<'set-plan'>,
   proved: PlanProof | undefined,
 ): Promise<void> {
   const { tx, actor, now, commandId } = call

@@ -1,16 +1,9 @@
 import { sql } from 'kysely'
-import Type from 'typebox'
-import { strict } from '@/core/schema/vocabulary'
-import { itemKey, itemWords, StockItemSchema, type StockItem } from '@/core/stock/item'
+import { itemKey, itemWords, type StockItem } from '@/core/stock/item'
 import type { StockMove } from '@/core/stock/ledger'
 import { Refused } from '../refused'
 import { readShelves } from '../stock/stock'
 import { command, type CommandCall } from './command'
-
-const MOST = 100_000
-const From0 = Type.Integer({ minimum: 0, maximum: MOST })
-const From1 = Type.Integer({ minimum: 1, maximum: MOST })
-const Because = Type.String({ minLength: 3, maxLength: 300 })
 
 /** Holds one item's shelf for this transaction, so that two people cannot both take the last of it. */
 async function holdShelf({ tx, actor }: CommandCall, item: StockItem): Promise<void> {
@@ -44,40 +37,24 @@ async function mustHold(call: CommandCall, item: StockItem, count: number): Prom
 }
 
 /** Something new came in. */
-export const receiveStock = command(
-  strict({ item: StockItemSchema, count: From1 }),
-  () => 'receive-stock',
-  (call, { item, count }) => write(call, 'received', item, count),
-)
+export const receiveStock = command('receive-stock', (call, { item, count }) => write(call, 'received', item, count))
 
 /** Somebody counted a shelf: so many lie there now, whatever was thought before. */
-export const countStock = command(
-  strict({ item: StockItemSchema, count: From0 }),
-  () => 'count-stock',
-  async (call, { item, count }) => {
-    await holdShelf(call, item)
-    await write(call, 'counted', item, count)
-  },
-)
+export const countStock = command('count-stock', async (call, { item, count }) => {
+  await holdShelf(call, item)
+  await write(call, 'counted', item, count)
+})
 
 /** Goes out for a class. Two people taking the last at once: one is told. */
-export const takeStock = command(
-  strict({ item: StockItemSchema, count: From1, because: Type.Optional(Because) }),
-  () => 'take-stock',
-  async (call, { item, count, because }) => {
-    await holdShelf(call, item)
-    await mustHold(call, item, count)
-    await write(call, 'taken', item, count, because)
-  },
-)
+export const takeStock = command('take-stock', async (call, { item, count, because }) => {
+  await holdShelf(call, item)
+  await mustHold(call, item, count)
+  await write(call, 'taken', item, count, because)
+})
 
 /** More or fewer, for a reason: given away, found behind the cupboard. */
-export const adjustStock = command(
-  strict({ item: StockItemSchema, change: Type.Integer({ minimum: -MOST, maximum: MOST }), because: Because }),
-  () => 'adjust-stock',
-  async (call, { item, change, because }) => {
-    await holdShelf(call, item)
-    if (change < 0) await mustHold(call, item, -change)
-    await write(call, 'adjusted', item, change, because)
-  },
-)
+export const adjustStock = command('adjust-stock', async (call, { item, change, because }) => {
+  await holdShelf(call, item)
+  if (change < 0) await mustHold(call, item, -change)
+  await write(call, 'adjusted', item, change, because)
+})

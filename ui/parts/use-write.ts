@@ -6,6 +6,7 @@ import { toast } from 'sonner'
 import { v7 as uuid } from 'uuid'
 import type { EventKind, LineBody } from '@/core/machine/event'
 import type { Fault } from '@/core/schema/invalid'
+import type { CommandName, CommandSent } from '@/core/wire/commands'
 import { logLine, send, type Outcome } from '../write'
 
 export interface WriteWords {
@@ -77,7 +78,11 @@ export function useWrite() {
     busy,
     fault,
     /** @returns the id under which it landed; undefined when it did not */
-    write: async (name: string, body: object, words: WriteWords): Promise<string | undefined> => {
+    write: async <Name extends CommandName>(
+      name: Name,
+      body: CommandSent<Name>,
+      words: WriteWords,
+    ): Promise<string | undefined> => {
       setBusy(true)
       setFault(undefined)
       const { id } = attempt(JSON.stringify([name, body]))

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { DRILLS } from '@/core/knowledge/drill'
-import { TRAITS } from '@/core/machine/trait'
+import { DRIVES } from '@/core/machine/trait'
 import { SKILL_WORDS } from '@/core/people/progress'
 import { PASS } from '@/core/trainer/pass'
 import { readLearners, readProgress } from '@/store/people/progress'
@@ -53,7 +53,7 @@ export default async function ProgressPage() {
                 <SignOffs
                   personId={personId}
                   name={name}
-                  kinds={[...(TRAITS.drive as unknown as { enum: string[] }).enum]}
+                  kinds={DRIVES}
                   given={(own?.signOffs ?? []).map(({ skill, machineKind, by, at }) => ({
                     skill,
                     machineKind,

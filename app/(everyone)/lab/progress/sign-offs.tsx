@@ -1,17 +1,17 @@
 'use client'
 
 import { useState } from 'react'
-import { SKILL_WORDS, SKILLS, type Skill } from '@/core/people/progress'
+import { SKILL_WORDS, SKILLS, type Skill, type SignOff } from '@/core/people/progress'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
 interface Props {
   readonly personId: string
   readonly name: string
-  readonly kinds: readonly string[]
+  readonly kinds: readonly SignOff['machineKind'][]
   readonly given: readonly {
     readonly skill: Skill
-    readonly machineKind: string
+    readonly machineKind: SignOff['machineKind']
     readonly words: string
     readonly by: string
   }[]
@@ -77,7 +77,7 @@ export function SignOffs({ personId, name, kinds, given }: Props) {
             className="select"
             aria-label="On which kind of machine"
             value={machineKind}
-            onChange={({ target }) => setMachineKind(target.value)}
+            onChange={({ target }) => setMachineKind(kinds.find((kind) => kind === target.value)!)}
           >
             {kinds.map((kind) => (
               <option key={kind} value={kind}>

@@ -84,7 +84,7 @@ export function Sheet({ courses, columns, mayImport }: Props) {
       const here = rows.here[index]
       const way = wayOf(line, here)
       if (way === 'keep') return []
-      return [{ ...rows.ids[index], ...project, ...(way === 'replace' && here && { replaces: here.projectId }) }]
+      return [{ ...rows.ids[index]!, ...project, ...(way === 'replace' && here && { replaces: here.projectId }) }]
     })
     const bags = projects.length === 1 ? 'One bag hangs' : `${projects.length} bags hang`
     const then = rows.bad.length === 0 ? { then: '/kits' } : {}

@@ -53,7 +53,7 @@ export function Exchange({ taken }: { taken: readonly Place[] }) {
       const place = row.place ?? freePlace(places.map((each) => ({ place: each, size: TABLE })))
       places.push(place)
       const { name, number, notes, traits } = row
-      const body = { machineId: rows.ids[index]!, name, number, notes, place, traits, source: 'manual' }
+      const body = { machineId: rows.ids[index]!, name, number, notes, place, traits, source: 'manual' as const }
       const outcome = await send('add-machine', body, rows.ids[index])
       setLanded((before) => [
         ...before,

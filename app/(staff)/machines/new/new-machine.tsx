@@ -3,6 +3,7 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
+import { TRAIT_NAMES, type TraitName } from '@/core/machine/trait'
 import { PROVEN_SOURCES, SOURCE_WORDS } from '@/core/machine/trait-source'
 import type { Archetype } from '@/core/knowledge/archetype'
 import { FaultNote } from '@/ui/parts/fault-note'
@@ -15,7 +16,7 @@ interface Draft {
   readonly number: number
   readonly source: (typeof PROVEN_SOURCES)[number]
   /** answers that come from a template and were not touched since */
-  readonly unchecked?: readonly string[]
+  readonly unchecked?: readonly TraitName[]
   readonly traits: Readonly<Record<string, unknown>>
 }
 
@@ -27,7 +28,7 @@ export function NewMachine({
   number,
   mayImport,
 }: {
-  questions: readonly { readonly trait: string; readonly question: string; readonly schema: FieldSchema }[]
+  questions: readonly { readonly trait: TraitName; readonly question: string; readonly schema: FieldSchema }[]
   archetypes: readonly Archetype[]
   place: { readonly x: number; readonly y: number }
   number: number
@@ -122,7 +123,7 @@ export function NewMachine({
               key={id}
               type="button"
               className="sheet p-3 text-left hover:bg-base-200"
-              onClick={() => keep({ ...draft, traits, unchecked: Object.keys(traits) })}
+              onClick={() => keep({ ...draft, traits, unchecked: TRAIT_NAMES.filter((each) => each in traits) })}
             >
               <strong>{name}</strong>
               <span className="block text-sm">{looks}</span>

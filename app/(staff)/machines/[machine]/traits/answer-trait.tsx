@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import type { TraitName } from '@/core/machine/trait'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { TraitField, type FieldSchema } from '@/ui/parts/trait-field'
 import { useWrite } from '@/ui/parts/use-write'
@@ -8,7 +9,7 @@ import { useWrite } from '@/ui/parts/use-write'
 interface Props {
   readonly machineId: string
   readonly mayAnswer: boolean
-  readonly trait: string
+  readonly trait: TraitName
   readonly question: string
   readonly schema: FieldSchema
   readonly value?: unknown
@@ -61,7 +62,7 @@ export function AnswerTrait({ machineId, mayAnswer, trait, question, schema, val
       className="flex flex-col gap-3"
       onSubmit={(submitted) => {
         submitted.preventDefault()
-        const body = { machineId, trait, value: answer, source: 'tried' }
+        const body = { machineId, trait, value: answer, source: 'tried' as const }
         void write('set-trait', body, { done: 'Written on its card' }).then((landed) => landed && setOpen(false))
       }}
     >

@@ -28,8 +28,8 @@ export function Roster({
   const come = (person: Person, value: string) => {
     const late = /^late (\d+)$/.exec(value)
     const body = late
-      ? { comes: 'late', fromBlock: Number(late[1]) }
-      : { comes: value === 'absent' ? 'absent' : 'here' }
+      ? { comes: 'late' as const, fromBlock: Number(late[1]) }
+      : { comes: value === 'absent' ? ('absent' as const) : ('here' as const) }
     const words = late ? `${person.name} comes for block ${late[1]}` : `${person.name}: ${body.comes}`
     const was = { comes: person.comes, ...(person.fromBlock !== undefined && { fromBlock: person.fromBlock }) }
     void write('set-attendance', { sessionId, personId: person.personId, ...body, was }, { done: words })
