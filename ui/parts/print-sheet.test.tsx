@@ -9,7 +9,8 @@ import { bobbinVolumeOf, kitMachine } from '@/core/machine/kit-machine'
 import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
 import { kitUse } from '@/core/thread-use/kit-use'
 import { sizeText } from '@/core/units/needle-size'
-import { cautionWords, extraWords } from '../kit-words'
+import { LAID_OUT } from '@/core/knowledge/extra'
+import { cautionWords } from '../kit-words'
 import { needleWords, threadWords } from '../words'
 import { BagLabel, KitSheet, type PrintedBag } from './print-sheet'
 
@@ -71,7 +72,7 @@ describe.each(CLOTHS)('printed for $fabric.structure, $operation', (cloth) => {
       threadWords(bag.kit.topThread),
       threadWords(bag.kit.bobbinThread),
       bag.kit.foot,
-      ...bag.kit.extras.map((extra) => extraWords[extra]),
+      ...bag.kit.extras.flatMap((extra) => LAID_OUT[extra] ?? []),
       ...bag.kit.cautions.map((caution) => cautionWords[caution]),
     ])
       expect(words).toContain(part)

@@ -1,5 +1,6 @@
 import { completeFabric } from '@/core/fabric/intake'
 import type { Kit, KitRequest } from '@/core/kit/request'
+import { LAID_OUT } from '@/core/knowledge/extra'
 import { POINTS } from '@/core/knowledge/needle'
 import { plain } from '@/core/knowledge/rule'
 import { counted } from '@/core/units/counted'
@@ -28,6 +29,8 @@ export interface PrintedBag {
 /** A6, across: what goes on the bag. Black on white; nothing needs colour to be read. */
 export function BagLabel({ bag }: { bag: PrintedBag }) {
   const { kit, use } = bag
+  // What is done rather than packed stands on the card.
+  const things = kit.extras.flatMap((extra) => LAID_OUT[extra] ?? [])
   return (
     <section className="paper paper-a6" aria-label={`Label for ${bag.learner}`}>
       <header className="flex items-start justify-between gap-4">
@@ -58,10 +61,10 @@ export function BagLabel({ bag }: { bag: PrintedBag }) {
         </li>
         <li>
           <strong>Foot</strong> {kit.foot}
-          {kit.extras.length > 0 && (
+          {things.length > 0 && (
             <>
               {' '}
-              · <strong>besides</strong> {kit.extras.map((extra) => extraWords[extra]).join(', ')}
+              · <strong>besides</strong> {things.join(', ')}
             </>
           )}
         </li>
