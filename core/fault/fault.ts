@@ -86,11 +86,13 @@ export function findFault(question: FaultQuestion): FaultAdvice {
   const chances = new Map<FaultCheck, number>()
   causes.forEach(({ check }, index) => chances.set(check, (chances.get(check) ?? 0) + weights[index]! / total))
   const nothing = new Set(answers.filter(({ found }) => !found).map(({ check }) => check))
-  const now = rulesThatHold(JUST_NOW, { ...facts, symptom })
   const broken = symptom === 'needle-breaks' && !answers.some(({ check }) => check === 'needle-fragment')
   if (broken) chances.set('needle-fragment', chances.get('needle-fragment') ?? 0)
   const own = new Set(causes.filter(({ seldom }) => !seldom).map(({ check }) => check))
-  const order = now.flatMap(({ give }) => give.checks).filter((check) => own.has(check) || check === 'needle-fragment')
+  if (broken) own.add('needle-fragment')
+  // What was done just now speaks where its first check is one of the symptom's own: no strike sets another stitch.
+  const now = rulesThatHold(JUST_NOW, { ...facts, symptom }).filter(({ give }) => own.has(give.checks[0]!))
+  const order = now.flatMap(({ give }) => give.checks).filter((check) => own.has(check))
   const place = (check: FaultCheck) => (order.includes(check) ? order.indexOf(check) : order.length)
   const worth = ({ chance, seconds }: RankedCheck) => chance / (seconds + SEW_AGAIN_SECONDS)
   const ranked = [...chances]

@@ -155,6 +155,8 @@ describe('what happened just now weighs most', () => {
   it('a strike says nothing of what no needle does', () => {
     const nest = findFault({ symptom: 'nest-at-start', known: { recentStrike: true } }).checks[0]!
     expect([nest.check, nest.caution]).toEqual(['tails-held', undefined])
+    const other = findFault({ symptom: 'wrong-stitch', known: { recentStrike: true } }).checks[0]!
+    expect(other.check).toBe('length-not-zero')
   })
 
   it('a straight-plate job before: plate and foot first', () => {
