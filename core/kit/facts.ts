@@ -74,6 +74,7 @@ const FIELD_WORDS: Readonly<Record<FabricNumber, string>> = {
 
 /** What these rows rest on that nobody measured, as a sentence to add: " Its thickness is a guess."; empty when all was. */
 export function guessSaid({ fabric }: Pick<KitQuestion, 'fabric'>, rules: readonly Rule<unknown>[]): string {
+  if (fabric.estimated.length === 0) return ''
   const fields = fabric.estimated.filter((field) =>
     FOLLOWS[field].some((fact) => rules.some((rule) => restsOn(rule).has(fact))),
   )

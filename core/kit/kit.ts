@@ -257,7 +257,7 @@ function assemble(
       question.facts['needleAside'] !== true &&
       !isTwin(kind) &&
       kind.holeWanted !== true,
-    threadText: `${capital(usualFinish(thread.fibre) === (thread.finish ?? usualFinish(thread.fibre)) ? '' : `${thread.finish!} `)}${thread.fibre} thread`,
+    threadText: threadText(thread),
   })
   const bobbin = chooseBobbin(thread, known, knowledge)
   const dial = startingDial(machine?.dial, thread, bobbin.thread, known, knowledge)
@@ -333,6 +333,12 @@ function assemble(
     ...(stock && { inStock }),
     reasons,
   }
+}
+
+/** "Monofilament nylon thread": its finish only where it is not the usual one of its fibre. */
+const threadText = ({ fibre, finish }: Thread): string => {
+  const words = finish === undefined || finish === usualFinish(fibre) ? fibre : `${finish} ${fibre}`
+  return `${capital(words)} thread`
 }
 
 /** How wide a twin may swing before a needle strikes: the plate less the gap and half a millimetre. */

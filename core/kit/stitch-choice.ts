@@ -1,4 +1,4 @@
-import { firstThatHolds, plain, rulesThatHold, sentence, type Rule } from '../knowledge/rule'
+import { besides, firstThatHolds, plain, rulesThatHold, sentence, type Rule } from '../knowledge/rule'
 import { LENGTH_REASONS } from '../knowledge/stitch'
 import { nearestLengthMark } from '../units/length-marks'
 import type { KitQuestion } from './facts'
@@ -81,8 +81,8 @@ export function chooseStitch(
     stitchesPerInch: lengthMm > 0 ? Math.round(25.4 / lengthMm) : 0,
   }
   const lengthReason = reached !== wanted ? 'fitted' : low === high || length.give.startMm ? 'start' : 'middle'
-  const notes = rulesThatHold(knowledge.lengthNotes, { ...facts, stitchOf: of, lengthMm })
-  const lock = firstThatHolds(knowledge.locks, { ...facts, lockWished: kind.give.lock })
+  const notes = rulesThatHold(knowledge.lengthNotes, besides(facts, { stitchOf: of, lengthMm }))
+  const lock = firstThatHolds(knowledge.locks, besides(facts, { lockWished: kind.give.lock }))
   const because = [
     sentence((of !== kind.give.of[0] && kind.give.otherwise?.[of]) || kind.because, facts, spoken),
     sentence(lock.because, facts),
