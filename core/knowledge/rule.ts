@@ -59,39 +59,70 @@ const at = (bound: Bound | undefined, facts: Facts, absent: number): number => {
   return typeof value === 'number' ? value : NaN
 }
 
-const passes = (value: Facts[string], test: Test, facts: Facts): boolean => {
-  if (test.known !== undefined && (value !== undefined) !== test.known) return false
-  if (test.notIn && typeof value === 'string' && test.notIn.includes(value)) return false
-  if (test.lacks && Array.isArray(value) && test.lacks.some((word) => value.includes(word))) return false
-  if (test.in && !(typeof value === 'string' && test.in.includes(value))) return false
-  if (test.has) {
-    const wanted = typeof test.has === 'string' ? facts[test.has] : test.has
-    if (!Array.isArray(value) || !Array.isArray(wanted)) return false
-    if (!(wanted as readonly string[]).some((word) => value.includes(word))) return false
+type Holds = (facts: Facts) => boolean
+
+/** One test of one fact, as far as it asks anything: rows are read once and asked thousands of times a second. */
+function* testsOf(name: string, test: Test): Generator<Holds> {
+  const { known, notIn, lacks, in: among, has, is, from, below, over, upTo } = test
+  if (known !== undefined) yield (facts) => (facts[name] !== undefined) === known
+  if (notIn)
+    yield (facts) => {
+      const value = facts[name]
+      return !(typeof value === 'string' && notIn.includes(value))
+    }
+  if (lacks)
+    yield (facts) => {
+      const value = facts[name]
+      return !(Array.isArray(value) && lacks.some((word) => value.includes(word)))
+    }
+  if (among)
+    yield (facts) => {
+      const value = facts[name]
+      return typeof value === 'string' && among.includes(value)
+    }
+  if (has)
+    yield (facts) => {
+      const value = facts[name]
+      const wanted = typeof has === 'string' ? facts[has] : has
+      if (!Array.isArray(value) || !Array.isArray(wanted)) return false
+      return (wanted as readonly string[]).some((word) => value.includes(word))
+    }
+  if (is !== undefined) yield (facts) => (facts[name] ?? false) === is
+  if (from !== undefined || below !== undefined || over !== undefined || upTo !== undefined)
+    yield (facts) => {
+      const value = facts[name]
+      return (
+        typeof value === 'number' &&
+        value >= at(from, facts, -Infinity) &&
+        value < at(below, facts, Infinity) &&
+        value > at(over, facts, -Infinity) &&
+        value <= at(upTo, facts, Infinity)
+      )
+    }
+}
+
+const READ = new WeakMap<Condition, Holds>()
+
+function read(condition: Condition): Holds {
+  const tests: Holds[] = []
+  for (const name in condition) {
+    if (name === 'any') {
+      const any = condition.any!.map(read)
+      tests.push((facts) => any.some((each) => each(facts)))
+    } else if (name === 'all') tests.push(...condition.all!.map(read))
+    else tests.push(...testsOf(name, condition[name] as Test))
   }
-  if (test.is !== undefined && (value ?? false) !== test.is) return false
-  const bounded =
-    test.from !== undefined || test.below !== undefined || test.over !== undefined || test.upTo !== undefined
-  if (!bounded) return true
-  return (
-    typeof value === 'number' &&
-    value >= at(test.from, facts, -Infinity) &&
-    value < at(test.below, facts, Infinity) &&
-    value > at(test.over, facts, -Infinity) &&
-    value <= at(test.upTo, facts, Infinity)
-  )
+  return (facts) => {
+    for (const test of tests) if (!test(facts)) return false
+    return true
+  }
 }
 
 /** Whether every part of the condition holds for these facts. */
 export function holds(condition: Condition, facts: Facts): boolean {
-  for (const name in condition) {
-    if (name === 'any') {
-      if (!condition.any!.some((one) => holds(one, facts))) return false
-    } else if (name === 'all') {
-      if (!condition.all!.every((one) => holds(one, facts))) return false
-    } else if (!passes(facts[name], condition[name] as Test, facts)) return false
-  }
-  return true
+  let known = READ.get(condition)
+  if (!known) READ.set(condition, (known = read(condition)))
+  return known(facts)
 }
 
 /** The rows that hold, in the order in which the knowledge lists them. */
