@@ -183,3 +183,12 @@ describe('long work', () => {
     expect(await stopped).toBe(true)
   })
 })
+
+it('a fault of ours never claims that nothing was kept', async () => {
+  const answer = await answering(() => Promise.reject(new Error('the commit was lost')))
+  const { error } = (await answer.json()) as { error: { message: string } }
+  expect([answer.status, error.message]).toEqual([
+    500,
+    expect.stringContaining('it is not certain whether this was kept'),
+  ])
+})

@@ -61,6 +61,25 @@ describe('a rule that is broken', () => {
       }),
     ))
 
+  it('of somebody who cannot sit there says whether they come later, the machine is out, or it cannot make it', () => {
+    const question: PlanQuestion = {
+      blocks: 2,
+      kits: [{ id: 'k', needle: 'n', thread: 't', foot: 'f' }],
+      machines: [
+        { id: 'heron', can: ['k'], holds: { needle: null, thread: null, foot: null } },
+        { id: 'curlew', can: [], holds: { needle: null, thread: null, foot: null } },
+      ],
+      students: [{ id: 'ida', kit: 'k', fromBlock: 2 }],
+    }
+    const why = (machine: string, block: number) => breaches(question, [{ student: 'ida', machine, block }])[0]?.because
+    expect([why('heron', 2), why('heron', 1), why('knot', 2), why('curlew', 2)]).toEqual([
+      undefined,
+      'late',
+      'out',
+      'unable',
+    ])
+  })
+
   it('is a pair that sits together or apart against what was said', () => {
     const pair = (kind: PlanPair['kind']): PlanQuestion => ({
       blocks: 2,
