@@ -7,6 +7,7 @@ import { runCommand } from '@/store/commands/run'
 import type { Store } from '@/store/connect'
 import { readMachine } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'
+import { readPlannedSeats } from '@/store/session/planned-seats'
 import { readSessions } from '@/store/session/sessions'
 import { readSite } from '@/store/site/site'
 import { aProject, aVenue, freshStore } from '@/store/testing/store'
@@ -207,4 +208,20 @@ describe('the finder', () => {
     expect(await asked('gremlins')).toBeUndefined()
     expect(await asked()).toBeUndefined()
   })
+})
+
+it('somebody of block 2 is told before the session where and when they sit, and until it is over', async () => {
+  const sessionId = uuid()
+  const facts = { startsAt: '2030-02-07T18:00:00.000Z', endsAt: '2030-02-07T20:00:00.000Z', blocks: 2 }
+  await run('add-sessions', { courseId, sessions: [{ sessionId, ...facts }] })
+  await plan(sessionId, [seat(ida.projectId, heron, 1), seat(jon.projectId, heron, 2)])
+  const told = (at: string, person = jon.personId) =>
+    readPlannedSeats(held.orthodexStore!, who.siteId, person, new Date(at))
+  expect(await told('2030-02-07T17:30:00Z')).toMatchObject([
+    { machine: 'Heron', block: 2, from: new Date('2030-02-07T19:00:00Z'), to: new Date('2030-02-07T20:00:00Z') },
+  ])
+  // Ida's block is over; Jon's has begun.
+  expect(await told('2030-02-07T19:10:00Z', ida.personId)).toEqual([])
+  expect(await told('2030-02-07T19:10:00Z')).toHaveLength(1)
+  expect(await told('2030-02-06T17:30:00Z')).toEqual([])
 })
