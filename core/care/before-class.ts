@@ -10,6 +10,7 @@ import type { MachineState } from '../machine/state'
 import type { Traits } from '../machine/trait'
 import { sizeText } from '../units/needle-size'
 import { careOf } from './care'
+import { capital } from '../units/capital'
 
 /** One thing to do at a machine before class: a line that a tap writes, or a page that leads on. */
 export interface BenchTask {
@@ -84,8 +85,6 @@ export function beforeClass(
     tasks.push({ id: 'swatch', title: 'Test swatch', because: 'The last one is stale.', leadsTo: 'swatch' })
   return tasks
 }
-
-const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1)
 
 const CARE_EVENT: Readonly<Record<string, Happening>> = {
   clean: { kind: 'cleaned', body: {} },

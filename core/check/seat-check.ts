@@ -4,6 +4,7 @@ import { rulesThatHold, sentence, plain, type Facts, type Rule } from '../knowle
 import { isTwin, POINTS } from '../knowledge/needle'
 import { ROOM_CHECK } from '../knowledge/room-check'
 import { SEAT_CHECK, type CheckStepGiven, type StepDrawing } from '../knowledge/seat-check'
+import { needsWideOpening } from '../kit/opening'
 import type { Kit } from '../kit/request'
 import type { Traits } from '../machine/trait'
 import { nearestLengthMark } from '../units/length-marks'
@@ -97,9 +98,7 @@ export function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
     kitStraight: stitch ? stitch.iso === '301' : true,
     kitStitch: stitch?.of ?? 'straight',
     kitStitchWords: `${stitch?.of ?? 'straight'} stitch`.replace('zigzag stitch', 'zigzag'),
-    wantsWidePlate:
-      (stitch !== undefined && (stitch.iso !== '301' || stitch.aside === true)) ||
-      (point !== undefined && (isTwin(point) || point.holeWanted === true)),
+    wantsWidePlate: needsWideOpening(stitch, point, traits.maxWidthMm),
     straightPlateHere: traits.straightPlate === true || traits.feet?.includes('straight') === true,
     kitNeedleAside: stitch?.aside ?? false,
     kitDogsDown: kit?.extras.includes('dogs-down') ?? false,

@@ -18,9 +18,9 @@ export interface KitQuestion {
 
 /** Facts that follow from a number of the cloth: guessed when it is. */
 const FOLLOWS: Readonly<Record<FabricNumber, readonly string[]>> = {
-  massGsm: ['massGsm', 'gsmPerMm', 'lofty', 'band', 'bandWords', 'light', 'silky'],
+  massGsm: ['massGsm', 'gsmPerMm', 'lofty', 'band', 'bandWords', 'light', 'silky', 'webbing'],
   thicknessMm: ['thicknessMm', 'gsmPerMm', 'lofty', 'stackMm', 'crossingMm', 'stackWords'],
-  stretchPercent: ['stretchPercent', 'elastane'],
+  stretchPercent: ['stretchPercent', 'elastane', 'pops'],
 }
 
 export function kitQuestion(request: KitRequest, knowledge: Knowledge): KitQuestion {

@@ -19,18 +19,18 @@ export interface FootChoice {
 const PLAIN: readonly Foot[] = ['standard', 'zigzag', 'straight']
 
 /**
- * The foot for the cloth and the job, from those the machine has; a straight-stitch foot only ever for a straight stitch.
+ * The foot for the cloth and the job, from those the machine has; a straight-stitch foot never where a needle would strike it.
  * Where a special foot is missing a plain one stands in and the reason says what the eye does; never another special foot.
  */
 export function chooseFoot(
   { facts, knowledge }: Pick<KitQuestion, 'facts' | 'knowledge'>,
   machine: KitMachine | undefined,
-  zigzags: boolean,
+  wide: boolean,
 ): FootChoice | { readonly refusal: Refusal } {
   const rule = firstThatHolds(knowledge.footWishes, facts)
-  const fits = (foot: Foot) => !(zigzags && foot === 'straight') && (!machine || machine.feet.includes(foot))
+  const fits = (foot: Foot) => !(wide && foot === 'straight') && (!machine || machine.feet.includes(foot))
   const { feet, missing, otherwise, essential, standIns = [] } = rule.give
-  const suits = feet.filter((foot) => !(zigzags && foot === 'straight'))
+  const suits = feet.filter((foot) => !(wide && foot === 'straight'))
   const said = (foot: Foot) =>
     sentence(foot === suits[0] || otherwise === undefined ? rule.because : otherwise, facts, { foot })
   const chosen = (foot: Foot, because: string, byEye = false): FootChoice => ({

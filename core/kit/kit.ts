@@ -2,10 +2,12 @@ import { HOUSEHOLD_SYSTEM, isLargestEyed, isTwin, systemKey, type NeedleSystem, 
 import { KNOWLEDGE, type Knowledge } from '../knowledge/knowledge'
 import { plain, restsOn, rulesThatHold, sentence, type Facts, type Rule } from '../knowledge/rule'
 import { THREAD_REASONS } from '../knowledge/thread'
+import { capital } from '../units/capital'
 import { olderNumber, sizeText } from '../units/needle-size'
 import { usualFinish, type Thread } from '../units/thread'
 import { startingDial } from './dial-start'
 import { guessSaid, kitQuestion, type KitQuestion } from './facts'
+import { needsWideOpening } from './opening'
 import { chooseFoot, choosePressure, type FootChoice } from './foot-choice'
 import { fabricLimits, needleRefusal, stackLimits, systemOf, threadLimit } from './limits'
 import {
@@ -46,7 +48,11 @@ export function computeKit(asked: KitRequest, knowledge: Knowledge = KNOWLEDGE):
   const system = systemOf(machine, knowledge)
   const stitch = chooseStitch(question, machine)
   if ('refusals' in stitch) refusals.push(...stitch.refusals)
-  const foot = chooseFoot(question, machine, 'stitch' in stitch && stitch.stitch.iso !== '301')
+  const proposals = pointsToTry(question)
+  const wide = proposals.some(({ point }) =>
+    needsWideOpening('stitch' in stitch ? stitch.stitch : undefined, knowledge.points[point], machine?.maxWidthMm),
+  )
+  const foot = chooseFoot(question, machine, wide)
   if ('refusal' in foot) refusals.push(foot.refusal)
   if ('refusal' in system) refusals.push(system.refusal)
   else refusals.push(...threadLimit(request.thread, system, question))
@@ -62,7 +68,7 @@ export function computeKit(asked: KitRequest, knowledge: Knowledge = KNOWLEDGE):
   })
   if (refusals.length > 0 || 'refusal' in system || 'refusals' in stitch || 'refusal' in foot) return refused(refusals)
 
-  const found = findNeedles(question, system)
+  const found = findNeedles(question, system, proposals)
   if ('refusal' in found) return refused([found.refusal])
   // One object for all the ways: each sets every fact of its own anew, and copying some fifty facts a way costs more than
   // all the rules.
@@ -99,11 +105,11 @@ interface Settled {
 function findNeedles(
   question: KitQuestion,
   system: NeedleSystem,
+  proposals: ReturnType<typeof pointsToTry>,
 ): { readonly choices: readonly Choice[] } | { readonly refusal: Refusal } {
   const { request, facts, knowledge } = question
   const { machine, stock } = request
   const range = clothRange(question)
-  const proposals = pointsToTry(question)
   const fit: FitKnowledge = { points: knowledge.points, dropTests: request.dropTests }
   const isLargest = (point: Point) => isLargestEyed(knowledge.points[point])
   const isGuess = (rule: Rule<unknown> | undefined) =>
@@ -251,12 +257,8 @@ function assemble(
     needleSwings: chosenStitch.stitch.iso !== '301' || isTwin(kind),
     footByEye: chosenFoot.byEye,
     footSticks: question.facts['holesStay'] === true && chosenFoot.byEye && chosenFoot.wanted,
-    straightPlateFits:
-      machine?.straightPlate === true &&
-      chosenStitch.stitch.iso === '301' &&
-      question.facts['needleAside'] !== true &&
-      !isTwin(kind) &&
-      kind.holeWanted !== true,
+    // Not laid out for a line beside the middle either, whether this needle moves or not.
+    straightPlateFits: machine?.straightPlate === true && !needsWideOpening(chosenStitch.stitch, kind),
     threadText: threadText(thread),
   })
   const bobbin = chooseBobbin(thread, known, knowledge)
@@ -343,8 +345,6 @@ const threadText = ({ fibre, finish }: Thread): string => {
 
 /** How wide a twin may swing before a needle strikes: the plate less the gap and half a millimetre. */
 export const twinWidth = (plateMm: number, gapMm: number): number => Math.max(0, plateMm - gapMm - 0.5)
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
 
 const namesOf = (rules: readonly Rule<unknown>[]): string => rules.map(({ id }) => id).join(' ')
 

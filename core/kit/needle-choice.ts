@@ -3,6 +3,7 @@ import { DROP_TEST_SAYS, SIZE_REASONS } from '../knowledge/needle-size'
 import { isTwin, sizesSold, type NeedleSystem, type Point } from '../knowledge/needle'
 import { firstThatHolds, plain, rulesThatHold, sentence, type Facts, type Rule } from '../knowledge/rule'
 import type { KitThread } from '../knowledge/thread'
+import { capital } from '../units/capital'
 import { sizeText } from '../units/needle-size'
 import { threadDiameterMm } from '../units/thread'
 import type { KitQuestion } from './facts'
@@ -220,5 +221,3 @@ export function chooseSize(
 /** Why the finer of two ways to sew a light cloth has the size it has. */
 export const finerReason = (range: ClothRange, { sizeNm }: NeedleCandidate, facts: Facts): string =>
   `${range.because} ${sentence(SIZE_REASONS.finer, facts, { sizeText: sizeText(sizeNm) })}`
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)

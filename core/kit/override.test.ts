@@ -86,6 +86,22 @@ describe('a part chosen otherwise', () => {
     ['as it was', { part: 'dial', value: kit.dial.setting!, because }, []],
   ])('%s', (_, override, expected) => expect(breaks(override)).toEqual(expected))
 
+  it('no hand puts a straight foot under a needle that would strike it, nor such a needle over that foot', () => {
+    const strikes = (asked: KitRequest, override: Override) =>
+      overrideKit(asked, computeKit(asked).kits[0]!, [override]).breaks.some(
+        ({ rule, severity }) => rule === 'breaks-straight-foot' && severity === 'stop',
+      )
+    const withFeet = (...feet: NonNullable<KitRequest['machine']>['feet']): KitRequest => ({
+      ...request,
+      machine: { ...request.machine!, feet },
+    })
+    const foot = { part: 'foot', value: 'straight', because } as const
+    const twin = { part: 'needle', value: { point: 'twin-universal', sizeNm: 80, gapMm: 2 }, because } as const
+    expect(strikes({ ...withFeet('standard', 'straight'), operation: 'edge-stitch' }, foot)).toBe(true)
+    expect(strikes(withFeet('standard', 'straight'), foot)).toBe(false)
+    expect(strikes(withFeet('straight'), twin)).toBe(true)
+  })
+
   it('breaks nothing by repeating what the kit has, for any request, and always speaks whole sentences', () =>
     fc.assert(
       fc.property(anyRequest, fc.constantFrom(60, 80, 120), (asked, sizeNm) => {

@@ -12,6 +12,7 @@ import { threadDiameterMm, usualFinish } from '../units/thread'
 import { kitQuestion } from './facts'
 import { chooseFoot } from './foot-choice'
 import { twinWidth } from './kit'
+import { needsWideOpening } from './opening'
 import { systemOf } from './limits'
 import { clothRange, TWIN_MARGIN_MM, vetoedPoints } from './needle-choice'
 import { needleFit } from './needle-fit'
@@ -146,7 +147,8 @@ function breaksOf(
   const system = systemOf(machine, knowledge)
   const range = clothRange(question)
   const { finish = usualFinish(kit.topThread.fibre), fibre, tex } = kit.topThread
-  const wishes = chooseFoot(question, machine, kit.stitch.iso !== '301')
+  const wideOpening = needsWideOpening(kit.stitch, kind, machine?.maxWidthMm)
+  const wishes = chooseFoot(question, machine, wideOpening)
   const plateMm = machine?.maxWidthMm
   const start = before.dial.setting
   const { gapMm } = kit.needle
@@ -180,6 +182,7 @@ function breaksOf(
     clearance: fit.clearance,
     threadMm: threadDiameterMm(kit.topThread),
     foot: kit.foot,
+    wideOpening,
     footThere: machine ? machine.feet.includes(kit.foot) : true,
     footSuits: footSuits(wishes, kit.foot),
     footWanted: 'refusal' in wishes ? String(wishes.refusal.value) : wishes.suits.join(' or '),

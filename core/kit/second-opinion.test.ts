@@ -5,6 +5,7 @@ import { isLargestEyed, POINTS, type Point } from '../knowledge/needle'
 import { OPERATIONS, STITCHES } from '../knowledge/stitch'
 import { FEET } from '../knowledge/foot'
 import { anyFabric, anyMachine, anyRequest, anyStock } from '../testing/arbitraries'
+import { checkFacts } from '../check/seat-check'
 import { computeKit } from './kit'
 import { needleFit } from './needle-fit'
 import type { Kit, KitAnswer, KitMachine, KitRequest } from './request'
@@ -259,6 +260,30 @@ describe('no two parts of a kit contradict each other', () => {
       expect(new Set(extras).size).toBe(extras.length)
       expect(extras).toContain('test-scrap')
     }))
+
+  it('no needle strikes the foot: it is the straight one only where the seat check asks for no wider opening', () => {
+    always((kit, { machine }) => {
+      if (kit.foot !== 'straight') return
+      const facts = checkFacts({ ...(machine && { maxWidthMm: machine.maxWidthMm }) }, kit)
+      expect(facts['wantsWidePlate']).toBe(false)
+    })
+    const jersey = { structure: 'knit', massGsm: 180, thicknessMm: 0.5, stretchPercent: 25 } as const
+    const cotton = { structure: 'woven', massGsm: 145, thicknessMm: 0.3 } as const
+    for (const [cloth, operation] of [
+      [jersey, 'knit-hem'],
+      [cotton, 'edge-stitch'],
+      [cotton, 'zip'],
+      [cotton, 'wing'],
+    ] as const) {
+      const only = on({ feet: ['straight'], stitches: ['straight'] })
+      expect(ask(cloth, operation, only).refusals.map(({ limit }) => limit)).toEqual(['foot'])
+      expect(first(cloth, operation, on({ feet: ['straight', 'standard'] })).foot).toBe('standard')
+    }
+    // A needle that moves to no side strikes nothing.
+    expect(first(cotton, 'edge-stitch', on({ feet: ['straight'], stitches: ['straight'], maxWidthMm: 0 })).foot).toBe(
+      'straight',
+    )
+  })
 
   it('a slow crossing has its shim, and neither is there where the crossing is no thicker than the seam', () =>
     always((kit, { layers }) => {

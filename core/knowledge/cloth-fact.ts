@@ -93,6 +93,15 @@ export const CLOTH_FACTS: readonly Rule<{ readonly fact: string }>[] = readable(
     { any: [{ operation: { in: ['coil'] } }, { structure: { in: ['rope'] }, operation: { in: ['zigzag'] } }] },
     'Coils lie side by side.',
   ),
+  fact(
+    'webbing',
+    {
+      structure: { in: ['woven'] },
+      massGsm: { from: 600 },
+      traits: { lacks: ['denim', 'canvas', 'quilted', 'bulky', 'napped'] },
+    },
+    'A woven of {massGsm} g/m² is webbing.',
+  ),
   fact('dogsDown', { operation: { in: ['mending', 'free-motion'] } }, 'The hands move the cloth.'),
   fact('needleAside', { operation: { in: ['zip', 'edge-stitch'] } }, 'The needle stands beside the middle.'),
   fact('byThickness', { structure: { in: ['leather', 'rope'] } }, 'A {structure} is judged by its thickness.'),

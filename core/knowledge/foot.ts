@@ -37,6 +37,12 @@ const wish = (id: string, when: Rule<unknown>['when'], give: FootWish, because: 
   confidence: 'high',
 })
 
+/** The walking foot carries the upper layer too; any foot that presses them down does at a pinch. */
+const CARRIED = {
+  feet: ['walking', 'standard', 'zigzag', 'straight'],
+  standIns: ['roller', 'non-stick'],
+} as const satisfies FootWish
+
 /** First row that holds decides. Built-in even feed stands in for a walking foot. */
 export const FOOT_WISHES: readonly Rule<FootWish>[] = readable([
   wish(
@@ -112,8 +118,7 @@ export const FOOT_WISHES: readonly Rule<FootWish>[] = readable([
     'napped',
     { structure: { in: ['woven', 'pile'] }, traits: { has: ['napped'] } },
     {
-      feet: ['walking', 'standard', 'zigzag', 'straight'],
-      standIns: ['roller', 'non-stick'],
+      ...CARRIED,
       otherwise: 'Two naps creep against each other: under the {foot} foot, tack them first, and sew with the pile.',
     },
     'Two naps creep against each other: the walking foot keeps them together; sew with the pile.',
@@ -122,8 +127,7 @@ export const FOOT_WISHES: readonly Rule<FootWish>[] = readable([
     'creeping',
     { any: [{ operation: { in: ['quilting'] } }, { traits: { has: ['quilted', 'bulky'] } }] },
     {
-      feet: ['walking', 'standard', 'zigzag', 'straight'],
-      standIns: ['roller', 'non-stick'],
+      ...CARRIED,
       otherwise: 'Thick soft layers creep apart: under the {foot} foot, tack or pin them closely.',
     },
     'Thick soft layers creep apart: the walking foot moves the upper one too.',

@@ -31,6 +31,16 @@ const KNITTED = ['knit', 'pile']
 const LOOPED = { looped: { is: true } } as const
 const FIRM = ['woven', 'felt', 'coated', 'net']
 const CLOTH = ['woven', 'felt', 'net']
+const DENIM_BY_UNIVERSAL = {
+  traits: { has: ['denim', 'canvas'] },
+  schoolDenim: { in: ['universal-100'] },
+  band: { in: ['heavy', 'very-heavy', 'extreme'] },
+} as const
+const UNIVERSAL_FOR_DENIM = [
+  { points: ['universal'], sizeNm: 100 },
+  'This room finds a universal 100/16 enough for denim and canvas.',
+  'denim: universal-100',
+] as const
 const SUEDE_OR_THIN = [{ thicknessMm: { below: 1 } }, { traits: { has: ['suede'] } }]
 
 /** Every row that holds adds its points, in this order. */
@@ -208,26 +218,14 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
   ),
   propose(
     'webbing',
-    {
-      structure: { in: ['woven'] },
-      thickThread: { is: false },
-      massGsm: { from: 600 },
-      traits: { lacks: ['denim', 'canvas', 'quilted', 'bulky', 'napped'] },
-    },
+    { webbing: { is: true }, thickThread: { is: false } },
     { points: ['jeans'] },
     'At {massGsm} g/m² this is webbing: the reinforced jeans blade deflects least in it.',
   ),
   propose(
     'denim-topstitching-school',
-    {
-      operation: { in: ['topstitch', 'edge-stitch'] },
-      traits: { has: ['denim', 'canvas'] },
-      schoolDenim: { in: ['universal-100'] },
-      band: { in: ['heavy', 'very-heavy', 'extreme'] },
-    },
-    { points: ['universal'], sizeNm: 100 },
-    'This room finds a universal 100/16 enough for denim and canvas.',
-    'denim: universal-100',
+    { operation: { in: ['topstitch', 'edge-stitch'] }, ...DENIM_BY_UNIVERSAL },
+    ...UNIVERSAL_FOR_DENIM,
   ),
   propose(
     'denim-topstitching',
@@ -274,17 +272,7 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
     },
     'The slim taper of a quilting needle passes layers and batting without pushing them apart.',
   ),
-  propose(
-    'denim-universal',
-    {
-      traits: { has: ['denim', 'canvas'] },
-      schoolDenim: { in: ['universal-100'] },
-      band: { in: ['heavy', 'very-heavy', 'extreme'] },
-    },
-    { points: ['universal'], sizeNm: 100 },
-    'This room finds a universal 100/16 enough for denim and canvas.',
-    'denim: universal-100',
-  ),
+  propose('denim-universal', DENIM_BY_UNIVERSAL, ...UNIVERSAL_FOR_DENIM),
   propose(
     'denim-jeans-always',
     { traits: { has: ['denim', 'canvas'] }, schoolDenim: { in: ['jeans'] } },

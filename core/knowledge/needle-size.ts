@@ -136,11 +136,7 @@ export const CLOTH_SIZES: readonly Rule<SizeRange>[] = readable([
   ),
   range(
     'webbing',
-    {
-      structure: { in: ['woven'] },
-      massGsm: { from: 600 },
-      traits: { lacks: ['denim', 'canvas', 'quilted', 'bulky', 'napped'] },
-    },
+    { webbing: { is: true } },
     100,
     110,
     'At {massGsm} g/m² this is webbing: tightly woven, it closes round a thick blade, so {low} to {up}.',

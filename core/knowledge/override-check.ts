@@ -106,8 +106,8 @@ export const OVERRIDE_CHECKS: readonly Rule<OverrideCheck>[] = readable([
     'straight-foot',
     'foot',
     'stop',
-    { foot: { in: ['straight'] }, widthMm: { over: 0 } },
-    'A needle that swings {widthMm} mm strikes the straight-stitch foot.',
+    { foot: { in: ['straight'] }, wideOpening: { is: true } },
+    'A needle that swings or stands aside, a twin or a wing needle strikes the straight-stitch foot.',
   ),
   row(
     'foot-sticks',

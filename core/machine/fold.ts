@@ -1,6 +1,6 @@
 import { CHECK_GROUPS, STALE_AFTER, type CheckGroup, type SetupChange } from '../knowledge/check'
 import { ifFailed } from '../knowledge/failed-step'
-import { readSwatch } from '../tension/reading'
+import { readWritten } from '../tension/reading'
 import { threadClass } from '../units/thread'
 import type { BodyOf, Happening, MachineEvent } from './event'
 import { careAfter } from './care-counts'
@@ -117,11 +117,8 @@ function after(before: MachineState, line: MachineEvent, happened: Happening): M
     case 'check-run':
       return checkRun(state, line, happened.body)
     case 'swatch-stitched': {
-      const { asNear, target } = happened.body
-      const { s: _, ...seen } = readSwatch(happened.body, target)
-      const reading = asNear === undefined ? seen : { reading: 'as-near' as const, onTarget: true }
-      const dial = asNear ?? happened.body.dial
-      const looked = { ...state, dial, lastSwatch: { eventId, happenedAt, dial, ...reading } }
+      const { s: _, ...reading } = readWritten(happened.body)
+      const looked = { ...state, dial: reading.dial, lastSwatch: { eventId, happenedAt, ...reading } }
       const swatchGroups: CheckGroup[] = ['swatch', 'line']
       return reading.onTarget
         ? { ...looked, stale: minus(looked.stale, swatchGroups), failed: minus(looked.failed, swatchGroups) }

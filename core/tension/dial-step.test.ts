@@ -5,6 +5,7 @@ import { topLook, underLook } from '../stitch/lockstitch'
 import { dialUnit, type Dial } from '../units/dial'
 import { fitDial } from './dial-fit'
 import { nextStep, type SwatchAt, type TensionQuestion } from './next-step'
+import { readWritten } from './reading'
 
 const anyDial: fc.Arbitrary<Dial> = fc.constantFrom(
   { min: 0, max: 9, normal: 4, step: 0.5 },
@@ -246,4 +247,10 @@ describe('the fitted line', () => {
         expect(scaled.interval[1]).toBeCloseTo(one.interval[1] * unit, 6)
       }),
     ))
+})
+
+it('a swatch is read in every place as it was written down: one taken as near as the dial comes is good, at its own mark', () => {
+  const off = { dial: 3.5, target: 'straight', top: 'dots', under: 'own' } as const
+  expect(readWritten(off)).toMatchObject({ reading: 'top-little-tight', onTarget: false, dial: 3.5 })
+  expect(readWritten({ ...off, asNear: 3 })).toMatchObject({ reading: 'as-near', onTarget: true, dial: 3 })
 })

@@ -1,5 +1,5 @@
 import { DIAL_LIMITS } from '../knowledge/dial-fit'
-import { GATE_ACTION, GATES, TARGET_SCORE, type Gate, type Target } from '../knowledge/tension'
+import { GATE_ACTION, GATES, TARGET_SCORE, TOP_SCORE, type Gate, type Target } from '../knowledge/tension'
 import { plain } from '../knowledge/rule'
 import { dialUnit, type Dial } from '../units/dial'
 import { fitDial, plainSlope, type DialFit, type DialReading } from './dial-fit'
@@ -289,7 +289,7 @@ function deadOrCapped(question: TensionQuestion, readings: readonly DialReading[
 }
 
 /** A face shows no more than this: a line, or loops. */
-const CAPPED = 3
+const CAPPED = Math.max(...Object.values(TOP_SCORE))
 
 /**
  * Where every dial that works would show a change: asked for once, when two swatches on one side look alike, so that the third

@@ -51,6 +51,16 @@ export function readSwatch(look: SwatchLook, target: Target): SwatchReading {
   return { s, reading, onTarget: false }
 }
 
+/** What a swatch says as it was written down: between two marks that disagree the one that was taken counts as good. */
+export function readWritten(
+  written: SwatchLook & { readonly target: Target; readonly dial: number; readonly asNear?: number | undefined },
+): SwatchReading & { readonly dial: number } {
+  const seen = readSwatch(written, written.target)
+  return written.asNear === undefined
+    ? { ...seen, dial: written.dial }
+    : { s: seen.s, reading: 'as-near', onTarget: true, dial: written.asNear }
+}
+
 export const READING_WORDS: Readonly<Record<Reading, string>> = {
   balanced: 'Balanced: each face shows its own colour.',
   'right-for-stitch': 'Right for this stitch: small dots of the top colour underneath are meant to be there.',

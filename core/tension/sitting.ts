@@ -1,7 +1,7 @@
 import { GATES, type Gate, type Target } from '../knowledge/tension'
 import type { MachineEvent } from '../machine/event'
 import type { SwatchAt } from './next-step'
-import { readSwatch } from './reading'
+import { readWritten } from './reading'
 
 /** Swatches further apart than this belong to another evening. */
 const SITTING_MS = 3 * 3_600_000
@@ -38,8 +38,7 @@ export function sittingOf(events: readonly MachineEvent[], target: Target, now: 
   let next = Date.parse(now)
   for (const swatch of swatches) {
     const at = Date.parse(swatch.happenedAt)
-    const { onTarget } = readSwatch(swatch.body, swatch.body.target)
-    if (onTarget || swatch.body.asNear !== undefined || swatch.body.target !== target || next - at > SITTING_MS) break
+    if (readWritten(swatch.body).onTarget || swatch.body.target !== target || next - at > SITTING_MS) break
     own.push(swatch)
     next = at
   }

@@ -159,13 +159,13 @@ export const COMMAND_BODIES = {
   // People and keys
   'log-progress': PERSON_EVENTS['exercise-done'],
   'sign-off': strict({
-    personId: Type.String({ format: 'uuid' }),
+    personId: Id,
     skill: words(SKILLS),
     machineKind: TRAITS.drive,
     withdrawn: Type.Optional(Type.Boolean()),
   }),
   'add-person': strict({
-    personId: Type.String({ format: 'uuid' }),
+    personId: Id,
     name: Name,
     email: Type.String({ format: 'email', maxLength: 200 }),
     password: Type.String({ minLength: 10, maxLength: 128 }),

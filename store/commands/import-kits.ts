@@ -1,5 +1,5 @@
 import type { Transaction } from 'kysely'
-import { type KitsFile } from '@/core/exchange/kits-file'
+import type { KitsFile } from '@/core/exchange/kits-file'
 import type { Database } from '../database'
 import { Refused } from '../refused'
 import { command } from './command'

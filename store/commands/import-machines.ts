@@ -1,4 +1,4 @@
-import { type MachinesFile } from '@/core/exchange/machines-file'
+import type { MachinesFile } from '@/core/exchange/machines-file'
 import { eventBody } from '@/core/machine/event'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'

@@ -1,4 +1,4 @@
-import { type PersonEventKind } from '@/core/people/progress'
+import type { PersonEventKind } from '@/core/people/progress'
 import { notFound } from '../refused'
 import { command, type CommandCall } from './command'
 

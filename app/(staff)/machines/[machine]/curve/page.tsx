@@ -4,7 +4,7 @@ import { TARGET_SCORE, TARGET_WORDS, TARGETS, type Target } from '@/core/knowled
 import { plain } from '@/core/knowledge/rule'
 import { applyCorrections } from '@/core/machine/fold'
 import { fitDial } from '@/core/tension/dial-fit'
-import { readSwatch, READING_WORDS } from '@/core/tension/reading'
+import { readSwatch, readWritten, READING_WORDS } from '@/core/tension/reading'
 import { dialUnit, type Dial } from '@/core/units/dial'
 import { readNewest } from '@/store/machine/book'
 import { DialCurve, type CurvePoint } from '@/ui/drawings/dial-curve'
@@ -134,7 +134,7 @@ export default async function CurvePage({ params, searchParams }: Props) {
           </div>
           <div className="sheet mt-2 max-w-md p-4 print:mt-0 print:border-black">
             <p className="text-lg font-bold">
-              {machine.name}, dial {plain(last.body.dial)}
+              {machine.name}, dial {plain(readWritten(last.body).dial)}
             </p>
             <p className="text-sm">{formatInTimeZone(last.happenedAt, site.timeZone)}</p>
             <dl className="mt-2 grid grid-cols-[5rem_1fr] text-sm">
@@ -145,7 +145,7 @@ export default async function CurvePage({ params, searchParams }: Props) {
               <dt>Thread</dt>
               <dd>{machine.state.thread ? threadWords(machine.state.thread) : 'not known'}</dd>
               <dt>Reading</dt>
-              <dd>{READING_WORDS[readSwatch(last.body, last.body.target).reading]}</dd>
+              <dd>{READING_WORDS[readWritten(last.body).reading]}</dd>
             </dl>
             <div className="mt-2 grid grid-cols-2 gap-3">
               <SwatchFace face="top" look={last.body.top} />
