@@ -185,6 +185,17 @@ it('takes a swatch that is as near as the dial comes for good, at the mark that 
   expect([near.stale.includes('swatch'), near.dial, near.lastSwatch?.reading]).toEqual([false, 3, 'as-near'])
 })
 
+it('takes no swatch with skipped stitches for good, however even its faces', () => {
+  const even = { dial: 4, target: 'straight', top: 'own', under: 'own', done: [] } as const
+  const after = (body: object) =>
+    foldMachine([line(everythingPassed), line({ kind: 'swatch-stitched', body } as Happening)]).stale.includes('swatch')
+  expect([after(even), after({ ...even, signs: ['skipped'] }), after({ ...even, signs: ['wobble'] })]).toEqual([
+    false,
+    true,
+    false,
+  ])
+})
+
 it('has words for every kind, so that no line of a book is dumb', () =>
   fc.assert(
     fc.property(anyHappening, (happening) => {

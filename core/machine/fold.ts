@@ -9,7 +9,7 @@ import { stayOf } from './needle-history'
 import type { Lock, LockKind, MachineState, NeedleStay, Readied } from './state'
 
 /** Raised with every change of what a book folds to; a state that another version made is folded again at the next start. */
-export const FOLD_VERSION = 2
+export const FOLD_VERSION = 3
 
 /** A machine of which nothing has been written down: everything is still to be checked. */
 export const UNSEEN: MachineState = {

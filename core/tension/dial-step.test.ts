@@ -253,4 +253,13 @@ it('a swatch is read in every place as it was written down: one taken as near as
   const off = { dial: 3.5, target: 'straight', top: 'dots', under: 'own' } as const
   expect(readWritten(off)).toMatchObject({ reading: 'top-little-tight', onTarget: false, dial: 3.5 })
   expect(readWritten({ ...off, asNear: 3 })).toMatchObject({ reading: 'as-near', onTarget: true, dial: 3 })
+  const good = { ...off, top: 'own' } as const
+  expect(readWritten(good).onTarget).toBe(true)
+  for (const never of [
+    { ...good, signs: ['skipped'] },
+    { ...good, signs: ['shredding'], asNear: 3 },
+    { ...off, under: 'nest', asNear: 3 },
+    { ...off, under: 'dots', asNear: 3 },
+  ] as const)
+    expect(readWritten(never)).toMatchObject({ onTarget: false, dial: 3.5 })
 })

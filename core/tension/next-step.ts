@@ -3,7 +3,7 @@ import { GATE_ACTION, GATES, TARGET_SCORE, TOP_SCORE, type Gate, type Target } f
 import { plain } from '../knowledge/rule'
 import { dialUnit, type Dial } from '../units/dial'
 import { fitDial, plainSlope, type DialFit, type DialReading } from './dial-fit'
-import { acceptedScores, readSwatch, type Reading, type SwatchLook, type SwatchReading } from './reading'
+import { acceptedScores, isFaulty, readSwatch, type Reading, type SwatchLook, type SwatchReading } from './reading'
 
 export type NextAction =
   | 'restore'
@@ -66,7 +66,7 @@ export function nextStep(question: TensionQuestion): TensionStep {
   const signs = swatch.signs ?? []
   const is = (gate: Gate) => done.includes(gate)
   const away = Math.abs(swatch.dial - start) / dialUnit(dial)
-  const faulty = signs.includes('skipped') || signs.includes('shredding')
+  const faulty = isFaulty(swatch)
 
   if (reading.onTarget && !faulty) {
     if (signs.includes('puckered'))

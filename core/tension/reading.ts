@@ -51,14 +51,22 @@ export function readSwatch(look: SwatchLook, target: Target): SwatchReading {
   return { s, reading, onTarget: false }
 }
 
-/** What a swatch says as it was written down: between two marks that disagree the one that was taken counts as good. */
+/** Signs of a needle that is worn or wrong: whatever the faces show, such a swatch is not good. */
+export const isFaulty = ({ signs = [] }: SwatchLook): boolean =>
+  signs.includes('skipped') || signs.includes('shredding')
+
+/**
+ * What a swatch says as it was written down: between two marks that disagree the one that was taken counts as good. A nest,
+ * both faces off, skipped stitches or shredding are never good, whoever wrote that they are.
+ */
 export function readWritten(
   written: SwatchLook & { readonly target: Target; readonly dial: number; readonly asNear?: number | undefined },
 ): SwatchReading & { readonly dial: number } {
-  const seen = readSwatch(written, written.target)
-  return written.asNear === undefined
-    ? { ...seen, dial: written.dial }
-    : { s: seen.s, reading: 'as-near', onTarget: true, dial: written.asNear }
+  const { dial, target, asNear } = written
+  const seen = readSwatch(written, target)
+  if (isFaulty(written) || seen.reading === 'threading' || seen.reading === 'mixed')
+    return { ...seen, onTarget: false, dial }
+  return asNear === undefined ? { ...seen, dial } : { s: seen.s, reading: 'as-near', onTarget: true, dial: asNear }
 }
 
 export const READING_WORDS: Readonly<Record<Reading, string>> = {
