@@ -1,4 +1,4 @@
-import { GATES } from '@/core/knowledge/tension'
+import { GATES } from '@/core/knowledge/tension/tension'
 import { nextStep, type SwatchAt } from '@/core/tension/next-step'
 import { readSwatch } from '@/core/tension/reading'
 import { dialUnit, type Dial } from '@/core/units/dial'
@@ -77,7 +77,7 @@ const plainRule: Way = (machine, swatches, role) => {
   const turns = swatches.filter(
     (each, index) => index > 0 && Math.sign(off(each)) !== Math.sign(off(swatches[index - 1]!)),
   )
-  const move = Math.max(dialUnit(dial), dial.step) / 2 ** turns.length
+  const move = firstMove(machine) / 2 ** turns.length
   if (move < dial.step / 2 - 1e-9) return { gaveUp: 'nothing between' }
   const grid = dial.step / 2
   const { low, high } = limits(machine, role)
@@ -122,6 +122,36 @@ const KINDS: readonly Kind[] = [
   { ...ORDINARY, name: 'embroidery', target: 'embroidery' },
 ]
 
+/** A whole number, or one step where a step is more: a smaller first move shows nothing, and nobody here makes one. */
+const firstMove = ({ dial }: Machine) => Math.max(dialUnit(dial), dial.step)
+
+const looksGood = (machine: Machine, at: number) => readSwatch(machine.stitch(at), machine.target).onTarget
+
+/**
+ * The share that anybody could have done with two swatches who knew beforehand what this kind of machine does with each
+ * second mark, and makes no first move smaller than is made here. No way of choosing does better.
+ */
+function atMostWithinTwo(machines: readonly Machine[]): number {
+  let good = 0
+  const byLook = new Map<string, Map<number, number>>()
+  for (const machine of machines) {
+    const { dial, start, target } = machine
+    const first = machine.stitch(start)
+    if (readSwatch(first, target).onTarget) {
+      good += 1
+      continue
+    }
+    const look = `${first.top} ${first.under}`
+    const marks = byLook.get(look) ?? new Map<number, number>()
+    byLook.set(look, marks)
+    for (let mark = dial.min; mark <= dial.max + 1e-9; mark += dial.step / 2)
+      if (Math.abs(mark - start) >= firstMove(machine) - 1e-9 && looksGood(machine, mark))
+        marks.set(mark, (marks.get(mark) ?? 0) + 1)
+  }
+  for (const marks of byLook.values()) good += Math.max(0, ...marks.values())
+  return good / machines.length
+}
+
 const percent = (part: number) => `${(100 * part).toFixed(1)} %`.padStart(8)
 function told(name: string, outcomes: readonly Outcome[]): string {
   const counts = outcomes.map(({ swatches }) => swatches).sort((a, b) => a - b)
@@ -145,6 +175,11 @@ for (const role of ['staff', 'learner'] as const) {
       console.log(told(`${kind.name}, ${name}`, outcomes))
     }
 }
+console.log('\nat most, by anybody, with two swatches (a median of two needs half)')
+for (const kind of KINDS)
+  console.log(
+    `${kind.name.padEnd(26)} ${percent(atMostWithinTwo(Array.from({ length: MACHINES }, (_, index) => new LineMachine(new Chance(20_26 + index), kind))))}`,
+  )
 console.log('\nthe stitch model, staff')
 for (const [name, way] of [
   ['adviser', adviser],
@@ -180,6 +215,15 @@ for (const kind of KINDS) {
     `dead, ${kind.name}`,
     Array.from({ length: MACHINES / 2 }, () => giveUp(new LineMachine(chance, { ...kind, dead: true }))),
   )
+}
+console.log('\nat most, by anybody: none of three swatches looks good by chance')
+for (const kind of KINDS) {
+  const chance = new Chance(7)
+  const silent = Array.from({ length: MACHINES / 2 }, () => {
+    const machine = new LineMachine(chance, { ...kind, dead: true })
+    return ![0, 1, 2].some(() => looksGood(machine, machine.start))
+  })
+  console.log(`dead, ${kind.name.padEnd(20)} ${percent(silent.filter(Boolean).length / silent.length)}`)
 }
 for (const hidden of HIDDEN.filter((each) => each !== 'nothing')) {
   const chance = new Chance(7)

@@ -1,4 +1,4 @@
-import { LOCKSTITCH } from '@/core/knowledge/lockstitch'
+import { LOCKSTITCH } from '@/core/knowledge/stitch/lockstitch'
 import { sewLine, topLook, underLook, type LockstitchNumbers } from '@/core/stitch/lockstitch'
 import type { SwatchAt } from '@/core/tension/next-step'
 import type { Dial } from '@/core/units/dial'

@@ -1,9 +1,9 @@
 import { computeKit } from '@/core/kit/kit'
 import type { Kit, KitMachine } from '@/core/kit/request'
-import { FEET } from '@/core/knowledge/foot'
-import { NAMED_FABRICS, type NamedFabric } from '@/core/knowledge/named-fabric'
-import { plain } from '@/core/knowledge/rule'
-import { OPERATIONS, type Operation } from '@/core/knowledge/stitch'
+import { FEET } from '@/core/knowledge/stitch/foot'
+import { NAMED_FABRICS, type NamedFabric } from '@/core/knowledge/cloth/named-fabric'
+import { plain } from '@/core/units/words'
+import { OPERATIONS, type Operation } from '@/core/knowledge/stitch/stitch'
 import { sizeText } from '@/core/units/needle-size'
 
 /** A household machine with all it may need, so that the table speaks of cloth and not of what one machine lacks. */

@@ -1,5 +1,5 @@
 import { completeFabric } from '@/core/fabric/intake'
-import { NAMED_FABRICS } from '@/core/knowledge/named-fabric'
+import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
 
 /**
  * Stand-ins for the table's scale and thickness gauge, for rooms that have none yet: they weigh and measure a cloth of the

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { DRILLS } from '@/core/knowledge/drill'
+import { DRILLS } from '@/core/knowledge/tension/drill'
 import {
   answerPrediction,
   answerVerdict,

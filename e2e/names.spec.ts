@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Page } from '@playwright/test'
 import { computeKit } from '@/core/kit/kit'
-import { kitMachine } from '@/core/machine/kit-machine'
+import { kitMachine } from '@/core/kit/kit-machine'
 import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import { expect, stateFile, test } from './people'
 

@@ -1,6 +1,6 @@
-import { POINTS, systemWords, type Point } from '@/core/knowledge/needle'
-import { plain } from '@/core/knowledge/rule'
-import type { KitThread } from '@/core/knowledge/thread'
+import { POINTS, systemWords, type Point } from '@/core/knowledge/needle/needle'
+import { plain, spaced } from '@/core/units/words'
+import type { KitThread } from '@/core/knowledge/thread/thread'
 import type { Kit } from '@/core/kit/request'
 import { sizeText } from '@/core/units/needle-size'
 
@@ -10,10 +10,10 @@ export const needleWords = (needle: { point: Point; sizeNm: number; gapMm?: numb
 
 /** The same for a tight place: "twin ballpoint 75/11". */
 export const shortNeedle = (needle: { point: Point; sizeNm: number }): string =>
-  `${needle.point.replace('-', ' ')} ${sizeText(needle.sizeNm)}`
+  `${spaced(needle.point)} ${sizeText(needle.sizeNm)}`
 
 export const threadWords = (thread: KitThread): string =>
-  `${thread.use.replace('-', ' ')} ${thread.fibre}${thread.finish === 'bonded' ? ', bonded' : ''}, ${plain(thread.tex)} tex`
+  `${spaced(thread.use)} ${thread.fibre}${thread.finish === 'bonded' ? ', bonded' : ''}, ${plain(thread.tex)} tex`
 
 export const stitchWords = (stitch: Kit['stitch']): string =>
   `${stitch.name ?? stitch.of} ${plain(stitch.lengthMm)} mm${stitch.widthMm > 0 ? `, ${plain(stitch.widthMm)} mm wide` : ''}`

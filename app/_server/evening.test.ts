@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
+import { DEFAULT_HOUSE_RULES } from '@/core/room/house-rules'
 import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import type { Actor } from '@/store/actor'
 import { runCommand } from '@/store/commands/run'

@@ -1,5 +1,5 @@
 import 'server-only'
-import { TRAIT_NAMES, TRAIT_QUESTIONS, TRAITS, type TraitName } from '@/core/machine/trait'
+import { TRAIT_NAMES, TRAIT_QUESTIONS, TRAITS, type TraitName } from '@/core/knowledge/machine/trait'
 import type { FieldSchema } from '@/ui/parts/trait-field'
 
 export interface TraitQuestion {

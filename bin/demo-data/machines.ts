@@ -1,5 +1,5 @@
-import { archetype } from '@/core/knowledge/archetype'
-import type { Traits } from '@/core/machine/trait'
+import { archetype } from '@/core/knowledge/machine/archetype'
+import type { Traits } from '@/core/knowledge/machine/trait'
 
 /** A machine of the demo room; places are tenths of a metre from the room's corner. */
 export interface DemoMachine {

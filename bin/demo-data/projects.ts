@@ -1,4 +1,4 @@
-import type { ProjectFacts } from '@/core/schema/project'
+import type { ProjectFacts } from '@/core/kit/project'
 
 /** What the twelve learners of Camp Kit make, and the machine each sits at this Thursday. */
 export interface DemoProject extends ProjectFacts {

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { standingOf } from '@/core/machine/standing'
-import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
+import { DEFAULT_HOUSE_RULES } from '@/core/room/house-rules'
 import { reconcileNeedles } from '@/core/stock/reconcile'
 import type { Store } from '@/store/connect'
 import { rebuildStates } from '@/store/machine/book'

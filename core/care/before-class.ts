@@ -1,16 +1,15 @@
-import { NEEDLE_OUT } from '../knowledge/needle-out'
-import { POINTS, systemKey, systemWords } from '../knowledge/needle'
-import { plain } from '../knowledge/rule'
+import { NEEDLE_OUT } from '../knowledge/check/needle-out'
+import { POINTS, systemKey, systemWords } from '../knowledge/needle/needle'
+import { capital, plain } from '../units/words'
 import type { RoomNumbers } from '../knowledge/room-number'
 import type { Kit } from '../kit/request'
 import { wearOfFitting, type NeedleRules } from '../machine/standing'
 import type { BodyOf, Happening } from '../machine/event'
 import { settingsWords } from '../machine/event-words'
 import type { MachineState } from '../machine/state'
-import type { Traits } from '../machine/trait'
+import type { Traits } from '../knowledge/machine/trait'
 import { sizeText } from '../units/needle-size'
 import { careOf } from './care'
-import { capital } from '../units/capital'
 
 /** One thing to do at a machine before class: a line that a tap writes, or a page that leads on. */
 export interface BenchTask {

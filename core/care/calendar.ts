@@ -1,6 +1,6 @@
 import type { RoomNumbers } from '../knowledge/room-number'
 import type { MachineState } from '../machine/state'
-import type { Traits } from '../machine/trait'
+import type { Traits } from '../knowledge/machine/trait'
 import { careOf, type CareDue } from './care'
 
 /** One machine's job on the day by which it wants doing. */

@@ -1,10 +1,10 @@
-import { CARE, CARE_LATE, CARE_SOON, type CareGiven, type CareJob } from '../knowledge/care'
+import { CARE, CARE_LATE, CARE_SOON, type CareGiven, type CareJob } from '../knowledge/care/care'
 import { roomFacts, type RoomNumbers } from '../knowledge/room-number'
-import { plain, rulesThatHold, sentence, type Facts } from '../knowledge/rule'
+import { rulesThatHold, sentence, type Facts } from '../schema/rule'
+import { counted, plain } from '../units/words'
 import { roomCheckDue } from '../machine/standing'
 import type { MachineState } from '../machine/state'
-import type { Traits } from '../machine/trait'
-import { counted } from '../units/counted'
+import type { Traits } from '../knowledge/machine/trait'
 
 export type CareStatus = 'well' | 'soon' | 'due' | 'late'
 

@@ -1,5 +1,5 @@
-import { NEEDLE_CHANGE } from '../knowledge/needle-change'
-import type { Traits } from '../machine/trait'
+import { NEEDLE_CHANGE } from '../knowledge/check/needle-change'
+import type { Traits } from '../knowledge/machine/trait'
 import { checkFacts, stepsOf, type CheckStep } from './seat-check'
 
 /** How the needle of exactly this machine is changed, power off first. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { STALE_AFTER } from '../knowledge/check'
-import { TRAIT_NAMES, type Traits } from '../machine/trait'
+import { STALE_AFTER } from '../knowledge/check/check'
+import { TRAIT_NAMES, type Traits } from '../knowledge/machine/trait'
 import { seatCheck } from './seat-check'
 
 const frontLoader: Traits = {

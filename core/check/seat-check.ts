@@ -1,12 +1,13 @@
-import type { CheckGroup } from '../knowledge/check'
+import type { CheckGroup } from '../knowledge/check/check'
 import { afterFail, type AfterFail } from '../fault/lead-on'
-import { rulesThatHold, sentence, plain, type Facts, type Rule } from '../knowledge/rule'
-import { isTwin, POINTS } from '../knowledge/needle'
-import { ROOM_CHECK } from '../knowledge/room-check'
-import { SEAT_CHECK, type CheckStepGiven, type StepDrawing } from '../knowledge/seat-check'
+import { rulesThatHold, sentence, type Facts, type Rule } from '../schema/rule'
+import { plain, spaced } from '../units/words'
+import { isTwin, POINTS } from '../knowledge/needle/needle'
+import { ROOM_CHECK } from '../knowledge/check/room-check'
+import { SEAT_CHECK, type CheckStepGiven, type StepDrawing } from '../knowledge/check/seat-check'
 import { needsWideOpening } from '../kit/opening'
 import type { Kit } from '../kit/request'
-import type { Traits } from '../machine/trait'
+import type { Traits } from '../knowledge/machine/trait'
 import { nearestLengthMark } from '../units/length-marks'
 import { sizeText } from '../units/needle-size'
 
@@ -88,7 +89,7 @@ export function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
     bobbinMaterialWords: traits.bobbinMaterial ? `, ${traits.bobbinMaterial},` : '',
     clampFacesWords: traits.clampFaces ? `, at the ${traits.clampFaces}` : '',
     clampWords: traits.clampTightened ? CLAMP[traits.clampTightened] : '',
-    unwindsWords: traits.spoolUnwinds ? ` It unwinds ${traits.spoolUnwinds.replaceAll('-', ' ')}.` : '',
+    unwindsWords: traits.spoolUnwinds ? ` It unwinds ${spaced(traits.spoolUnwinds)}.` : '',
     threaderFits: kit && point ? !isTwin(point) && !point.holeWanted && threaderTakes(traits, kit) : undefined,
     threaderBars:
       threaderNm && !(point && (isTwin(point) || point.holeWanted))

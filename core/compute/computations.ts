@@ -4,35 +4,32 @@ import { needleFit } from '../kit/needle-fit'
 import { computeKit } from '../kit/kit'
 import type { KitRequest } from '../kit/request'
 import { findFault, type FaultQuestion } from '../fault/fault'
-import { FAULT_CHECKS } from '../knowledge/fault-check'
-import { SYMPTOMS } from '../knowledge/symptom'
-import { GATES, SWATCH_SIGNS, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../knowledge/tension'
-import { LOADS, NEEDLE_SCHOOLS, NEEDLE_SIGNS } from '../knowledge/wear'
+import { FAULT_CHECKS } from '../knowledge/fault/fault-check'
+import { SYMPTOMS } from '../knowledge/fault/symptom'
+import { GATES, SWATCH_SIGNS, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../knowledge/tension/tension'
+import { LOADS, NEEDLE_SCHOOLS, NEEDLE_SIGNS } from '../knowledge/needle/wear'
 import { planSeats } from '../session/plan'
 import { PLAN_COSTS, type PlanCosts, type PlanQuestion, type Solve } from '../session/plan-question'
 import { checkDial, checkLengthMarks, checkSpan } from '../schema/dial'
 import { Invalid } from '../schema/invalid'
-import { KitRequestSchema } from '../schema/kit'
+import { KitRequestSchema } from '../kit/kit-schema'
 import { check } from '../schema/validate'
 import {
-  Above0,
-  Count,
   DialSchema,
   FabricTraitWords,
   FibreWord,
   FinishWord,
-  From0,
   HouseholdSize,
   PointWord,
-  strict,
   StructureWord,
   ThreadSchema,
-  words,
-} from '../schema/vocabulary'
+} from '../knowledge/vocabulary'
+import { Above0, Count, From0, strict, words } from '../schema/shape'
 import { nextStep, type TensionQuestion } from '../tension/next-step'
 import { threadUse, type ThreadUseQuestion } from '../thread-use/thread-use'
 import type { Dial } from '../units/dial'
-import { NeedleSizeError, parseNeedleSize } from '../units/needle-size'
+import { NeedleSizeError } from '../units/needle-size'
+import { parseNeedleSize } from '../kit/read-needle'
 import { NotationError, parseThreadNotation, threadDiameterMm, usualFinish, type Thread } from '../units/thread'
 import { needleWear, type WearQuestion } from '../wear/wear'
 import type { Assumption } from '../fabric/intake'

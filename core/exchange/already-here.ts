@@ -1,5 +1,5 @@
 import { nameKey } from '../people/same-name'
-import type { ProjectFacts } from '../schema/project'
+import type { ProjectFacts } from '../kit/project'
 
 /** A line of a sheet that hangs on the rack already: the same, or with something changed since. */
 export interface AlreadyHere {

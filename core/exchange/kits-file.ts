@@ -1,7 +1,7 @@
 import Type, { type Static } from 'typebox'
-import { KitSchema } from '../schema/kit'
-import { Name, ProjectSchema } from '../schema/project'
-import { strict } from '../schema/vocabulary'
+import { KitSchema } from '../kit/kit-schema'
+import { Name, ProjectSchema } from '../kit/project'
+import { strict } from '../schema/shape'
 
 const Id = Type.String({ format: 'uuid' })
 const Time = Type.String({ format: 'date-time' })

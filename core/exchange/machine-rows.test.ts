@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ARCHETYPES, archetype } from '../knowledge/archetype'
-import { TRAIT_NAMES } from '../machine/trait'
+import { ARCHETYPES, archetype } from '../knowledge/machine/archetype'
+import { TRAIT_NAMES } from '../knowledge/machine/trait'
 import { MACHINE_COLUMNS, machineCells, readMachineRows, type MachineRow } from './machine-rows'
 
 const heading = [...MACHINE_COLUMNS, ...TRAIT_NAMES]

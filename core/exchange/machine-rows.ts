@@ -1,9 +1,9 @@
 import Type from 'typebox'
-import { TRAIT_NAMES, TRAITS, type TraitName, type Traits } from '../machine/trait'
+import { TRAIT_NAMES, TRAITS, type TraitName, type Traits } from '../knowledge/machine/trait'
 import { Invalid } from '../schema/invalid'
-import { Name } from '../schema/project'
+import { Name } from '../kit/project'
 import { check } from '../schema/validate'
-import { strict } from '../schema/vocabulary'
+import { strict } from '../schema/shape'
 
 /** Columns that come before the traits, each trait being a column of its own name. */
 export const MACHINE_COLUMNS = ['name', 'number', 'notes', 'place_x', 'place_y'] as const

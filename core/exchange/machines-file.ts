@@ -1,9 +1,9 @@
 import Type, { type Static } from 'typebox'
 import { EVENT_KINDS } from '../machine/event'
-import { TRAIT_NAMES } from '../machine/trait'
+import { TRAIT_NAMES } from '../knowledge/machine/trait'
 import { TRAIT_SOURCES } from '../machine/trait-source'
-import { Name } from '../schema/project'
-import { strict, words } from '../schema/vocabulary'
+import { Name } from '../kit/project'
+import { strict, words } from '../schema/shape'
 
 const Id = Type.String({ format: 'uuid' })
 const Time = Type.String({ format: 'date-time' })

@@ -1,7 +1,7 @@
 import Type, { type Static } from 'typebox'
 import { Invalid } from '../schema/invalid'
 import { check } from '../schema/validate'
-import { strict } from '../schema/vocabulary'
+import { strict } from '../schema/shape'
 
 const Whole = Type.Integer({ minimum: 0, maximum: 10_000_000 })
 

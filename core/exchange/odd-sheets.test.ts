@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { STRUCTURES, TRAITS_OF_FABRIC } from '../knowledge/fabric'
-import { OPERATIONS } from '../knowledge/stitch'
+import { STRUCTURES, TRAITS_OF_FABRIC } from '../knowledge/cloth/fabric'
+import { OPERATIONS } from '../knowledge/stitch/stitch'
 import { Invalid } from '../schema/invalid'
-import { Name, ProjectSchema, type ProjectFacts } from '../schema/project'
+import { Name, ProjectSchema, type ProjectFacts } from '../kit/project'
 import { check } from '../schema/validate'
 import { PROJECT_COLUMNS, projectCells, readProjectRows } from './project-rows'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { NAMED_FABRICS } from '../knowledge/named-fabric'
+import { NAMED_FABRICS } from '../knowledge/cloth/named-fabric'
 import { Invalid } from '../schema/invalid'
 import { PROJECT_COLUMNS, projectCells, readProjectRows } from './project-rows'
 

@@ -1,11 +1,11 @@
 import { FABRIC_NUMBERS } from '../fabric/intake'
-import { STRUCTURES, TRAITS_OF_FABRIC } from '../knowledge/fabric'
-import { NAMED_FABRICS } from '../knowledge/named-fabric'
-import { OPERATIONS } from '../knowledge/stitch'
+import { STRUCTURES, TRAITS_OF_FABRIC } from '../knowledge/cloth/fabric'
+import { NAMED_FABRICS } from '../knowledge/cloth/named-fabric'
+import { OPERATIONS } from '../knowledge/stitch/stitch'
 import { Invalid } from '../schema/invalid'
-import { Name, ProjectSchema, type ProjectFacts } from '../schema/project'
+import { Name, ProjectSchema, type ProjectFacts } from '../kit/project'
 import { check } from '../schema/validate'
-import { strict } from '../schema/vocabulary'
+import { strict } from '../schema/shape'
 
 /** Columns of the sheet in which a class's projects come and go. Only the first four must be there. */
 export const PROJECT_COLUMNS = [

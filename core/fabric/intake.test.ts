@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { NAMED_FABRICS } from '../knowledge/named-fabric'
+import { NAMED_FABRICS } from '../knowledge/cloth/named-fabric'
 import { completeFabric, measureFabric } from './intake'
 
 it('weighs a swatch, measures a stack and a stretch', () => {

@@ -1,5 +1,5 @@
-import { BANDS, GSM_PER_MM, bandOf, type Band, type FabricTrait, type Structure } from '../knowledge/fabric'
-import { firstThatHolds } from '../knowledge/rule'
+import { BANDS, GSM_PER_MM, bandOf, type Band, type FabricTrait, type Structure } from '../knowledge/cloth/fabric'
+import { firstThatHolds } from '../schema/rule'
 import { GSM_PER_OUNCE_PER_SQUARE_YARD, massOfSwatch } from '../units/mass'
 
 /** What can be measured at a table. A weighed swatch wins over a stated mass. */

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { CAUSES } from '../knowledge/fault'
-import { CHECKS, FAULT_CHECKS, type FaultCheck } from '../knowledge/fault-check'
-import { EVIDENCE } from '../knowledge/fault-evidence'
-import { SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '../knowledge/symptom'
+import { CAUSES } from '../knowledge/fault/fault'
+import { CHECKS, FAULT_CHECKS, type FaultCheck } from '../knowledge/fault/fault-check'
+import { EVIDENCE } from '../knowledge/fault/fault-evidence'
+import { SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '../knowledge/fault/symptom'
 import { findFault, type FaultQuestion, type KnownOfFault } from './fault'
 
 const names = (question: FaultQuestion) => findFault(question).checks.map(({ check }) => check)

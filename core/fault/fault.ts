@@ -7,11 +7,11 @@ import {
   SEW_AGAIN_SECONDS,
   SYMPTOM_CAUTIONS,
   type Cause,
-} from '../knowledge/fault'
-import { CHECKS, type FaultCheck, type FaultCheckGiven } from '../knowledge/fault-check'
-import { EVIDENCE, JUST_NOW } from '../knowledge/fault-evidence'
-import { rulesThatHold, sentence, type Facts } from '../knowledge/rule'
-import type { Symptom } from '../knowledge/symptom'
+} from '../knowledge/fault/fault'
+import { CHECKS, type FaultCheck, type FaultCheckGiven } from '../knowledge/fault/fault-check'
+import { EVIDENCE, JUST_NOW } from '../knowledge/fault/fault-evidence'
+import { rulesThatHold, sentence, type Facts } from '../schema/rule'
+import type { Symptom } from '../knowledge/fault/symptom'
 
 /** What a room may know before anybody looks. */
 export interface KnownOfFault {

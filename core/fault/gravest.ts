@@ -1,4 +1,4 @@
-import type { CheckGroup } from '../knowledge/check'
+import type { CheckGroup } from '../knowledge/check/check'
 import type { AfterFail } from './lead-on'
 
 /** The gravest first: what can hurt, then what breaks something, then what only sews badly. Source: safety. */

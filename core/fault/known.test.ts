@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { EVIDENCE, JUST_NOW } from '../knowledge/fault-evidence'
-import { restsOn } from '../knowledge/rule'
+import { EVIDENCE, JUST_NOW } from '../knowledge/fault/fault-evidence'
+import { restsOn } from '../schema/rule'
 import type { MachineEvent } from '../machine/event'
 import { foldMachine } from '../machine/fold'
-import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
+import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import { knownOfFault, type BooksOfFault } from './known'
 
 const NOW = Date.parse('2026-11-26T19:00:00.000Z')

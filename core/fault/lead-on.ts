@@ -1,9 +1,9 @@
-import { AFTER_FAIL, type CheckGroup } from '../knowledge/check'
-import { ifFailed } from '../knowledge/failed-step'
-import type { IfFailed } from '../knowledge/seat-check'
-import type { FaultCheck } from '../knowledge/fault-check'
-import type { Symptom } from '../knowledge/symptom'
-import type { SwatchSign } from '../knowledge/tension'
+import { AFTER_FAIL, type CheckGroup } from '../knowledge/check/check'
+import { ifFailed } from '../machine/failed-step'
+import type { IfFailed } from '../knowledge/check/seat-check'
+import type { FaultCheck } from '../knowledge/fault/fault-check'
+import type { Symptom } from '../knowledge/fault/symptom'
+import type { SwatchSign } from '../knowledge/tension/tension'
 import type { Reading } from '../tension/reading'
 
 /** Where the finder starts after a step of a check did not pass. */

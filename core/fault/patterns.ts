@@ -1,5 +1,5 @@
-import { CHECKS, type FaultCheck } from '../knowledge/fault-check'
-import { SYMPTOM_WORDS, type Symptom } from '../knowledge/symptom'
+import { CHECKS, type FaultCheck } from '../knowledge/fault/fault-check'
+import { SYMPTOM_WORDS, type Symptom } from '../knowledge/fault/symptom'
 
 /** One run of the finder, as a room looks back on it. */
 export interface PastRun {

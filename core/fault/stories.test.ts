@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { CHECKS, type FaultCheck } from '../knowledge/fault-check'
-import type { Symptom } from '../knowledge/symptom'
+import { CHECKS, type FaultCheck } from '../knowledge/fault/fault-check'
+import type { Symptom } from '../knowledge/fault/symptom'
 import { findFault, type FaultAnswer, type KnownOfFault } from './fault'
 
 /** What happened, what the room knows, and what it turned out to be. Told as people tell them; none is anybody's. */

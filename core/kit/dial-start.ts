@@ -1,5 +1,6 @@
-import { HALF_WITHOUT_MACHINE, THREAD_OFFSET, type DialOffset } from '../knowledge/dial'
-import { firstThatHolds, plain, rulesThatHold, sentence, type Facts, type Rule } from '../knowledge/rule'
+import { HALF_WITHOUT_MACHINE, THREAD_OFFSET, type DialOffset } from '../knowledge/tension/dial'
+import { firstThatHolds, rulesThatHold, sentence, type Facts, type Rule } from '../schema/rule'
+import { plain } from '../units/words'
 import { dialUnit, nearestMark, type Dial } from '../units/dial'
 import { threadDiameterMm, type Thread } from '../units/thread'
 import type { KitQuestion } from './facts'

@@ -1,8 +1,8 @@
 import { completeFabric, type Fabric, type FabricNumber } from '../fabric/intake'
 import type { Knowledge } from '../knowledge/knowledge'
 import { roomFacts } from '../knowledge/room-number'
-import { holds, plain, restsOn, type Facts, type Rule } from '../knowledge/rule'
-import { counted } from '../units/counted'
+import { holds, restsOn, type Facts, type Rule } from '../schema/rule'
+import { counted, plain } from '../units/words'
 import { usualFinish } from '../units/thread'
 import type { KitRequest } from './request'
 

@@ -1,5 +1,5 @@
-import { EVEN_FEED, type Foot, type FootPressure } from '../knowledge/foot'
-import { firstThatHolds, sentence, type Facts, type Rule } from '../knowledge/rule'
+import { EVEN_FEED, type Foot, type FootPressure } from '../knowledge/stitch/foot'
+import { firstThatHolds, sentence, type Facts, type Rule } from '../schema/rule'
 import type { KitQuestion } from './facts'
 import type { KitMachine, Refusal } from './request'
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
+import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import { anyMachine, anyRequest } from '../testing/arbitraries'
 import { ORDINARY_MACHINE } from '../testing/ordinary-machine'
 import { bagStanding, kitAnswerFor, kitDifferences, kitRequestFor, type KitRoom } from './for-room'

@@ -1,4 +1,4 @@
-import type { HouseRules } from '../schema/house-rules'
+import type { HouseRules } from '../room/house-rules'
 import { computeKit } from './kit'
 import type { DropTest } from './needle-fit'
 import type { Kit, KitAnswer, KitMachine, KitRequest, KitStock, Refusal } from './request'

@@ -1,8 +1,15 @@
-import { HOUSEHOLD_SYSTEM, isLargestEyed, isTwin, systemKey, type NeedleSystem, type Point } from '../knowledge/needle'
+import {
+  HOUSEHOLD_SYSTEM,
+  isLargestEyed,
+  isTwin,
+  systemKey,
+  type NeedleSystem,
+  type Point,
+} from '../knowledge/needle/needle'
 import { KNOWLEDGE, type Knowledge } from '../knowledge/knowledge'
-import { plain, restsOn, rulesThatHold, sentence, type Facts, type Rule } from '../knowledge/rule'
-import { THREAD_REASONS } from '../knowledge/thread'
-import { capital } from '../units/capital'
+import { restsOn, rulesThatHold, sentence, type Facts, type Rule } from '../schema/rule'
+import { capital, plain } from '../units/words'
+import { THREAD_REASONS } from '../knowledge/thread/thread'
 import { olderNumber, sizeText } from '../units/needle-size'
 import { usualFinish, type Thread } from '../units/thread'
 import { startingDial } from './dial-start'

@@ -1,4 +1,4 @@
-import { POINTS, isWideEyed, type Point, type PointKnowledge } from '../knowledge/needle'
+import { POINTS, isWideEyed, type Point, type PointKnowledge } from '../knowledge/needle/needle'
 import { threadDiameterMm, usualFinish, type Thread } from '../units/thread'
 
 export type FitVerdict = 'good' | 'tight' | 'shreds' | 'loose'

@@ -1,4 +1,4 @@
-import { isTwin, type PointKnowledge } from '../knowledge/needle'
+import { isTwin, type PointKnowledge } from '../knowledge/needle/needle'
 import type { Kit } from './request'
 
 /**

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { KNOWLEDGE } from '../knowledge/knowledge'
-import { KitSchema } from '../schema/kit'
+import { KitSchema } from './kit-schema'
 import { check } from '../schema/validate'
 import { anyRequest } from '../testing/arbitraries'
 import { computeKit } from './kit'

@@ -1,15 +1,16 @@
 import type { Static } from 'typebox'
 import type { Assumption, FabricNumber } from '../fabric/intake'
-import type { FabricTrait, Structure } from '../knowledge/fabric'
-import type { Foot } from '../knowledge/foot'
-import type { Point } from '../knowledge/needle'
-import type { Operation, Stitch } from '../knowledge/stitch'
+import type { FabricTrait, Structure } from '../knowledge/cloth/fabric'
+import type { Foot } from '../knowledge/stitch/foot'
+import type { Point } from '../knowledge/needle/needle'
+import type { Operation, Stitch } from '../knowledge/stitch/stitch'
+import type { Schools } from '../knowledge/school'
 import type { RoomNumbers } from '../knowledge/room-number'
-import type { ThreadUse } from '../knowledge/thread'
+import type { ThreadUse } from '../knowledge/thread/thread'
 import type { Dial } from '../units/dial'
 import type { LengthMarks } from '../units/length-marks'
 import type { Fibre, Thread } from '../units/thread'
-import type { KitSchema } from '../schema/kit'
+import type { KitSchema } from './kit-schema'
 import type { DropTest } from './needle-fit'
 
 /** A machine as far as a kit depends on it. Lengths in mm; the dial in its own marks. */
@@ -32,15 +33,6 @@ export interface KitMachine {
   readonly heaviestTex?: number
   /** how its length dial is numbered; absent: lengths stay in mm */
   readonly lengthMarks?: LengthMarks
-}
-
-/** The room's choice where practitioners differ; absent: the reasoned default. */
-export interface KitSchools {
-  readonly point?: 'universal-first' | 'sharp-first' | 'large-eye'
-  readonly denim?: 'jeans' | 'universal-100'
-  readonly suede?: 'leather-point' | 'universal'
-  readonly elastane?: 'stretch' | 'microtex'
-  readonly imitation?: 'microtex' | 'jeans' | 'leather'
 }
 
 export interface KitStock {
@@ -69,7 +61,7 @@ export interface KitRequest {
   readonly operation: Operation
   readonly thread?: Thread
   readonly machine?: KitMachine
-  readonly schools?: KitSchools
+  readonly schools?: Schools
   readonly learner?: boolean
   readonly stock?: KitStock
   /** numbers that this room has changed */

@@ -1,5 +1,6 @@
-import { besides, firstThatHolds, plain, rulesThatHold, sentence, type Rule } from '../knowledge/rule'
-import { LENGTH_REASONS } from '../knowledge/stitch'
+import { besides, firstThatHolds, rulesThatHold, sentence, type Rule } from '../schema/rule'
+import { plain } from '../units/words'
+import { LENGTH_REASONS } from '../knowledge/stitch/stitch'
 import { nearestLengthMark } from '../units/length-marks'
 import type { KitQuestion } from './facts'
 import type { Kit, KitMachine, Refusal } from './request'

@@ -1,5 +1,5 @@
-import { firstThatHolds, sentence, type Facts, type Rule } from '../knowledge/rule'
-import { THREAD_REASONS, THREAD_USE_OF, type KitThread, type ThreadUse } from '../knowledge/thread'
+import { firstThatHolds, sentence, type Facts, type Rule } from '../schema/rule'
+import { THREAD_REASONS, THREAD_USE_OF, type KitThread, type ThreadUse } from '../knowledge/thread/thread'
 import { usualFinish, type Thread } from '../units/thread'
 import type { KitQuestion } from './facts'
 import type { KitStock } from './request'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { POINT_PROPOSALS } from './needle-point'
+import { POINT_PROPOSALS } from './needle/needle-point'
 import { SCHOOLS, schoolWords, type School } from './school'
 
 describe('the school of a rule', () => {
@@ -10,7 +10,7 @@ describe('the school of a rule', () => {
       const [question, way] = school.split(': ') as [School, string]
       expect([school, Object.keys(SCHOOLS[question].ways)]).toEqual([school, expect.arrayContaining([way])])
       expect(schoolWords(school)).toContain(SCHOOLS[question].question.toLowerCase())
-      expect(schoolWords(school)).not.toContain(SCHOOLS[question].ways[way])
+      expect(schoolWords(school)).not.toContain((SCHOOLS[question].ways as Readonly<Record<string, string>>)[way])
     }
   })
 })

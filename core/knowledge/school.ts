@@ -1,11 +1,5 @@
-import type { KitSchools } from '../kit/request'
-
-export type School = keyof KitSchools
-
 /** Where practitioners differ and a room may choose: what is asked, and the ways, in words. */
-export const SCHOOLS: Readonly<
-  Record<School, { readonly question: string; readonly ways: Readonly<Record<string, string>> }>
-> = {
+export const SCHOOLS = {
   point: {
     question: 'Woven cloth',
     ways: {
@@ -27,7 +21,13 @@ export const SCHOOLS: Readonly<
     question: 'Imitation leather',
     ways: { microtex: 'microtex', jeans: 'jeans', leather: 'the leather point' },
   },
-}
+} as const satisfies Readonly<
+  Record<string, { readonly question: string; readonly ways: Readonly<Record<string, string>> }>
+>
+
+export type School = keyof typeof SCHOOLS
+/** The room's choice where practitioners differ; absent: the reasoned default. */
+export type Schools = { readonly [Name in School]?: keyof (typeof SCHOOLS)[Name]['ways'] }
 
 /**
  * What a kit says of a school that a rule names, "denim: universal-100". The same rule holds where the room chose that way

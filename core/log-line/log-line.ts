@@ -1,9 +1,11 @@
+import { spaced } from '../units/words'
 import { EVENT_BODIES, PLAIN_KINDS, type Happening, type PlainKind } from '../machine/event'
 import { ALSO_SAID_AS, LINE_ASKS, LINE_DEFAULTS, SAID_AS, type LineDefault } from '../machine/event-said'
 import type { MachineState } from '../machine/state'
-import type { Traits } from '../machine/trait'
+import type { Traits } from '../knowledge/machine/trait'
 import { nameKey, sameName } from '../people/same-name'
-import { NeedleSizeError, parseNeedleSize } from '../units/needle-size'
+import { NeedleSizeError } from '../units/needle-size'
+import { parseNeedleSize } from '../kit/read-needle'
 import { lineFields, type LineField, type LineFields } from './fields'
 
 /** A machine that a line may speak of. */
@@ -56,7 +58,7 @@ const TYPABLE = new Map<PlainKind, LineFields>(
 export const TYPABLE_KINDS: readonly PlainKind[] = [...TYPABLE.keys()]
 
 /** How a kind is typed: its short word, else its own name with spaces. */
-export const saidAs = (kind: PlainKind): string => SAID_AS[kind] ?? kind.replaceAll('-', ' ')
+export const saidAs = (kind: PlainKind): string => SAID_AS[kind] ?? spaced(kind)
 
 const wordsOf = (text: string): Word[] =>
   [...text.matchAll(/"([^"]*)"?|\S+/g)].map((found) => ({
@@ -65,7 +67,7 @@ const wordsOf = (text: string): Word[] =>
     to: found.index + found[0].length,
   }))
 
-const plainWord = (text: string): string => text.toLowerCase().replaceAll('-', ' ')
+const plainWord = (text: string): string => spaced(text.toLowerCase())
 
 /**
  * Reads one typed line: a machine, what happened, and what belongs to it, in any order.
@@ -152,7 +154,7 @@ function kindOf(words: readonly Word[], kinds: readonly PlainKind[]): { kind?: P
   const typed = words.map(({ text }) => plainWord(text))
   // All there are: what somebody may not say is refused as that, and never read as the beginning of something else.
   const names = TYPABLE_KINDS.flatMap((kind) =>
-    [...new Set([saidAs(kind), kind.replaceAll('-', ' '), ...(ALSO_SAID_AS[kind] ?? [])])].map((name) => ({
+    [...new Set([saidAs(kind), spaced(kind), ...(ALSO_SAID_AS[kind] ?? [])])].map((name) => ({
       kind,
       name,
     })),

@@ -1,7 +1,7 @@
-import { NEEDLE_OUT, REASON_OF_STATE } from '../knowledge/needle-out'
+import { NEEDLE_OUT, REASON_OF_STATE } from '../knowledge/check/needle-out'
 import type { PlainKind } from './event'
 import type { MachineState } from './state'
-import type { Traits } from './trait'
+import type { Traits } from '../knowledge/machine/trait'
 
 /** The word a kind is typed by; a kind without one is typed by its own name. */
 export const SAID_AS: Readonly<Partial<Record<PlainKind, string>>> = {

@@ -1,11 +1,10 @@
-import { CHECKS } from '../knowledge/fault-check'
-import { SYMPTOM_WORDS } from '../knowledge/symptom'
-import { POINTS, systemWords } from '../knowledge/needle'
-import { plain } from '../knowledge/rule'
-import { GROUP_WORDS } from '../knowledge/check'
+import { CHECKS } from '../knowledge/fault/fault-check'
+import { SYMPTOM_WORDS } from '../knowledge/fault/symptom'
+import { POINTS, systemWords } from '../knowledge/needle/needle'
+import { counted, plain, spaced } from '../units/words'
+import { GROUP_WORDS } from '../knowledge/check/check'
 import { readSwatch, READING_WORDS } from '../tension/reading'
 import { effectiveHoursOf, type Use } from '../wear/wear'
-import { counted } from '../units/counted'
 import { sizeText } from '../units/needle-size'
 import type { BodyOf, Happening } from './event'
 
@@ -17,8 +16,6 @@ export interface EventWords {
 
 const needle = (each: { point: keyof typeof POINTS; sizeNm: number; system: string }) =>
   `${POINTS[each.point].words} ${sizeText(each.sizeNm)}${systemWords(each.system)}`
-const spaced = (word: string) => word.replaceAll('-', ' ')
-
 const OUTCOME_WORDS: Readonly<Record<BodyOf<'fault-run'>['outcome'], string>> = {
   cured: 'cured',
   'handed-on': 'handed to staff',

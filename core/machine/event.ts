@@ -1,12 +1,13 @@
 import Type, { type Static } from 'typebox'
 import type { Sent } from '../schema/sent'
-import { CHECK_GROUPS } from '../knowledge/check'
-import { FAULT_CHECKS } from '../knowledge/fault-check'
-import { FAULTS } from '../knowledge/fault-kind'
-import { SYMPTOMS } from '../knowledge/symptom'
-import { LOADS, NEEDLE_SIGNS } from '../knowledge/wear'
-import { Above0, FootWord, From0, KitThreadSchema, PointWord, SizeWord, strict, words } from '../schema/vocabulary'
-import { TARGETS, TOP_LOOKS, UNDER_LOOKS, GATES, SWATCH_SIGNS } from '../knowledge/tension'
+import { CHECK_GROUPS } from '../knowledge/check/check'
+import { FAULT_CHECKS } from '../knowledge/fault/fault-check'
+import { FAULTS } from '../knowledge/fault/fault-kind'
+import { SYMPTOMS } from '../knowledge/fault/symptom'
+import { LOADS, NEEDLE_SIGNS } from '../knowledge/needle/wear'
+import { FootWord, KitThreadSchema, PointWord, SizeWord } from '../knowledge/vocabulary'
+import { Above0, From0, strict, words } from '../schema/shape'
+import { TARGETS, TOP_LOOKS, UNDER_LOOKS, GATES, SWATCH_SIGNS } from '../knowledge/tension/tension'
 
 const Words = Type.String({ minLength: 1, maxLength: 500 })
 const Id = Type.String({ format: 'uuid' })

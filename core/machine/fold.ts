@@ -1,5 +1,5 @@
-import { CHECK_GROUPS, STALE_AFTER, type CheckGroup, type SetupChange } from '../knowledge/check'
-import { ifFailed } from '../knowledge/failed-step'
+import { CHECK_GROUPS, STALE_AFTER, type CheckGroup, type SetupChange } from '../knowledge/check/check'
+import { ifFailed } from './failed-step'
 import { readWritten } from '../tension/reading'
 import { threadClass } from '../units/thread'
 import type { BodyOf, Happening, MachineEvent } from './event'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
+import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import { anyHistory } from '../testing/histories'
 import type { MachineEvent } from './event'
 import { applyCorrections, foldMachine } from './fold'

@@ -1,6 +1,6 @@
-import { systemKey, systemName } from '../knowledge/needle'
+import { systemKey, systemName } from '../knowledge/needle/needle'
 import type { Happening } from './event'
-import type { Traits } from './trait'
+import type { Traits } from '../knowledge/machine/trait'
 
 /**
  * Why a needle that a line puts into a machine does not seat there: another shank is refused, never "close enough".

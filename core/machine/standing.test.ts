@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { CHECK_GROUPS } from '../knowledge/check'
-import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
+import { CHECK_GROUPS } from '../knowledge/check/check'
+import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import type { Happening, MachineEvent } from './event'
 import { foldMachine } from './fold'
 import { standingOf } from './standing'

@@ -1,7 +1,7 @@
-import { GROUP_WORDS } from '../knowledge/check'
+import { GROUP_WORDS } from '../knowledge/check/check'
 import { needleWear, type WearAnswer } from '../wear/wear'
-import type { NeedleSchool } from '../knowledge/wear'
-import { counted } from '../units/counted'
+import type { NeedleSchool } from '../knowledge/needle/wear'
+import { counted, spaced } from '../units/words'
 import type { Fitting, MachineState } from './state'
 
 /** What the room has chosen about needles. */
@@ -79,4 +79,4 @@ export function standingOf(state: MachineState, rules: NeedleRules, now: string)
 }
 
 /** A step's own name is enough to find it again: "room-foot" → "foot". */
-const roomStepWords = (step: string): string => step.replace(/^room-/, '').replaceAll('-', ' ')
+const roomStepWords = (step: string): string => spaced(step.replace(/^room-/, ''))

@@ -1,4 +1,4 @@
-import type { CheckGroup } from '../knowledge/check'
+import type { CheckGroup } from '../knowledge/check/check'
 import type { Use } from '../wear/wear'
 import type { Reading } from '../tension/reading'
 import type { BodyOf } from './event'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
+import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import { needlesFitted, reconcileNeedles } from '../stock/reconcile'
 import type { BodyOf, Happening, MachineEvent } from './event'
 import { foldMachine } from './fold'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { TRAIT_PART_WORDS, traitWords } from './trait-words'
-import { TRAIT_NAMES, TRAITS } from './trait'
+import { TRAIT_NAMES, TRAITS } from '../knowledge/machine/trait'
 
 describe('the numbers of one trait', () => {
   it('are each asked for and said in words, with their unit', () => {

@@ -1,4 +1,4 @@
-import { plain } from '../knowledge/rule'
+import { plain, spaced } from '../units/words'
 
 /** The numbers that belong together in one trait, as they are asked for and said; lengths with their unit. */
 export const TRAIT_PART_WORDS: Readonly<Record<string, string>> = {
@@ -19,7 +19,7 @@ export const TRAIT_PART_WORDS: Readonly<Record<string, string>> = {
 export function traitWords(value: unknown): string {
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'number') return plain(value)
-  if (typeof value === 'string') return value.replaceAll('-', ' ')
+  if (typeof value === 'string') return spaced(value)
   if (Array.isArray(value)) return value.map(traitWords).join(', ')
   if (value && typeof value === 'object') {
     return Object.entries(value)

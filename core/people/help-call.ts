@@ -1,8 +1,8 @@
 import Type, { type Static } from 'typebox'
-import { CHECKS, FAULT_CHECKS } from '../knowledge/fault-check'
+import { CHECKS, FAULT_CHECKS } from '../knowledge/fault/fault-check'
 import type { Happening, MachineEvent } from '../machine/event'
-import { SYMPTOMS, SYMPTOM_WORDS } from '../knowledge/symptom'
-import { strict, words } from '../schema/vocabulary'
+import { SYMPTOMS, SYMPTOM_WORDS } from '../knowledge/fault/symptom'
+import { strict, words } from '../schema/shape'
 
 /** What the finder had asked by the time somebody called. */
 export const CallFoundSchema = strict({

@@ -1,6 +1,6 @@
 import Type, { type Static } from 'typebox'
-import { TRAITS } from '../machine/trait'
-import { strict, words } from '../schema/vocabulary'
+import { TRAITS } from '../knowledge/machine/trait'
+import { strict, words } from '../schema/shape'
 
 /** What somebody can be signed off for. */
 export const SKILLS = ['tension', 'needle-change', 'threading'] as const

@@ -1,11 +1,12 @@
 import fc from 'fast-check'
 import Type, { type TSchema } from 'typebox'
 import { describe, expect, it } from 'vitest'
-import { HouseRulesSchema, DEFAULT_HOUSE_RULES } from './house-rules'
+import { HouseRulesSchema, DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import { Invalid } from './invalid'
 import { check } from './validate'
 import { NEEDLE_SIZES } from '../units/needle-size'
-import { Above0, From0, SizeWord, strict, Tex, words } from './vocabulary'
+import { SizeWord, Tex } from '../knowledge/vocabulary'
+import { Above0, From0, strict, words } from './shape'
 
 const faultOf = (schema: TSchema, value: unknown): { path: string; message: string } => {
   try {

@@ -2,7 +2,7 @@ import { Ajv, type ErrorObject, type ValidateFunction } from 'ajv'
 import formats, { type FormatsPlugin } from 'ajv-formats'
 import type { Static, TSchema } from 'typebox'
 import { Invalid } from './invalid'
-import { MOST } from './vocabulary'
+import { MOST } from './shape'
 
 const ajv = new Ajv({ allErrors: false, strict: true, strictTypes: false, strictRequired: false, verbose: true })
 // The package is CommonJS, and its default export hides one level down.

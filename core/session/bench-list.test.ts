@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ARCHETYPES } from '../knowledge/archetype'
+import { ARCHETYPES } from '../knowledge/machine/archetype'
 import type { MachineEvent } from '../machine/event'
 import { foldMachine } from '../machine/fold'
 import { evening, EVENING_AT, eveningLearner, eveningMachine } from '../testing/evenings'

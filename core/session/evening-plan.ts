@@ -1,5 +1,6 @@
-import type { Foot } from '../knowledge/foot'
-import { DRIVES_AFTER_SIGN_OFF } from '../knowledge/session'
+import { spaced } from '../units/words'
+import type { Foot } from '../knowledge/stitch/foot'
+import { DRIVES_AFTER_SIGN_OFF } from '../knowledge/machine/access'
 import { itemKey } from '../stock/item'
 import { fittedIn, usesOf } from './breach'
 import { kitOn } from './changeover'
@@ -213,7 +214,7 @@ function singleChanges(
       const foot = String(value).split(' or ')[0] as Foot
       const feet = [...(machine.traits.feet ?? []), foot]
       changes.push({
-        words: `a ${foot.replaceAll('-', ' ')} foot for ${machine.name}`,
+        words: `a ${spaced(foot)} foot for ${machine.name}`,
         facts: {
           ...facts,
           machines: facts.machines.map((each) =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { ROOM_NUMBERS, type RoomNumberName } from '../knowledge/room-number'
-import { RoomNumbersSchema } from '../schema/kit'
+import { RoomNumbersSchema } from '../room/house-rules'
 import { Invalid } from '../schema/invalid'
 import { check } from '../schema/validate'
 import { COST_NUMBERS, planningNumbers, WEIGHT_NUMBERS } from './planning-numbers'

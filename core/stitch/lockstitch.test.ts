@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { STITCH_FAULTS } from '../knowledge/lockstitch'
+import { STITCH_FAULTS } from '../knowledge/stitch/lockstitch'
 import { readSwatch } from '../tension/reading'
 import { faceShapes, needlePoints, sectionShapes, STITCH_KINDS, type DrawnStitch } from './geometry'
 import { sewLine, type StitchSetup } from './lockstitch'

@@ -1,5 +1,5 @@
-import { LOCKSTITCH, type StitchFault } from '../knowledge/lockstitch'
-import type { SwatchSign, TopLook, UnderLook } from '../knowledge/tension'
+import { LOCKSTITCH, type StitchFault } from '../knowledge/stitch/lockstitch'
+import type { SwatchSign, TopLook, UnderLook } from '../knowledge/tension/tension'
 import { dialUnit, type Dial } from '../units/dial'
 
 /** Everything that decides how one line of stitches turns out. Lengths in mm, mass in g/m². */

@@ -1,7 +1,8 @@
 import Type, { type Static } from 'typebox'
-import { isHousehold, POINTS, systemKey, systemName, systemWords } from '../knowledge/needle'
-import { plain } from '../knowledge/rule'
-import { Above0, FibreWord, FootWord, PointWord, SizeWord, strict, Tex, UseWord } from '../schema/vocabulary'
+import { isHousehold, POINTS, systemKey, systemName, systemWords } from '../knowledge/needle/needle'
+import { plain, spaced } from '../units/words'
+import { FibreWord, FootWord, PointWord, SizeWord, Tex, UseWord } from '../knowledge/vocabulary'
+import { Above0, strict } from '../schema/shape'
 import { sizeText } from '../units/needle-size'
 
 const Needle = strict({
@@ -68,11 +69,11 @@ export function itemWords(item: StockItem, sayHousehold = false): string {
     case 'needle':
       return `${POINTS[item.point].words} ${sizeText(item.sizeNm)}${item.gapMm ? `, ${plain(item.gapMm)} mm apart` : ''}${systemWords(item.system, sayHousehold)}`
     case 'thread':
-      return `${item.use.replaceAll('-', ' ')} ${item.fibre}, ${plain(item.tex)} tex`
+      return `${spaced(item.use)} ${item.fibre}, ${plain(item.tex)} tex`
     case 'bobbin':
       return `bobbins of class ${item.bobbinClass}`
     case 'foot':
-      return `${item.foot.replaceAll('-', ' ')} foot`
+      return `${spaced(item.foot)} foot`
   }
 }
 

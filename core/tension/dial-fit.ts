@@ -1,4 +1,4 @@
-import { DIAL_FIT } from '../knowledge/dial-fit'
+import { DIAL_FIT } from '../knowledge/tension/dial-fit'
 
 /** One swatch as the fit sees it: where the dial stood, and what the faces showed. */
 export interface DialReading {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { GATES, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../knowledge/tension'
+import { GATES, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../knowledge/tension/tension'
 import { topLook, underLook } from '../stitch/lockstitch'
 import { dialUnit, type Dial } from '../units/dial'
 import { fitDial } from './dial-fit'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { GATES, type Gate } from '../knowledge/tension'
+import { GATES, type Gate } from '../knowledge/tension/tension'
 import { nextStep, type SwatchAt, type TensionQuestion } from './next-step'
 
 const dial = { min: 0, max: 9, normal: 4, step: 0.5 }

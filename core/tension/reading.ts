@@ -7,7 +7,7 @@ import {
   type Target,
   type TopLook,
   type UnderLook,
-} from '../knowledge/tension'
+} from '../knowledge/tension/tension'
 
 export interface SwatchLook {
   readonly top: TopLook

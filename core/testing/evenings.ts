@@ -1,6 +1,6 @@
-import { archetype } from '../knowledge/archetype'
+import { archetype } from '../knowledge/machine/archetype'
 import { UNSEEN } from '../machine/fold'
-import { DEFAULT_HOUSE_RULES } from '../schema/house-rules'
+import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import type { EveningFacts, EveningLearner, EveningMachine } from '../session/room-question'
 import type { OnHand } from '../stock/ledger'
 import type { StockItem } from '../stock/item'

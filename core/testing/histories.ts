@@ -1,8 +1,8 @@
 import fc from 'fast-check'
-import { CHECK_GROUPS } from '../knowledge/check'
-import { FEET } from '../knowledge/foot'
-import { TOP_LOOKS, UNDER_LOOKS, TARGETS } from '../knowledge/tension'
-import { LOADS } from '../knowledge/wear'
+import { CHECK_GROUPS } from '../knowledge/check/check'
+import { FEET } from '../knowledge/stitch/foot'
+import { TOP_LOOKS, UNDER_LOOKS, TARGETS } from '../knowledge/tension/tension'
+import { LOADS } from '../knowledge/needle/wear'
 import type { Happening, MachineEvent } from '../machine/event'
 
 const needle = fc.record({

@@ -1,5 +1,5 @@
 import type { KitMachine } from '../kit/request'
-import type { Traits } from '../machine/trait'
+import type { Traits } from '../knowledge/machine/trait'
 
 /** A plain household machine for tests to start from, as the kit sees it. */
 export const ORDINARY_MACHINE: KitMachine = {

@@ -1,4 +1,4 @@
-import { THREAD_USE, BOBBIN_VOLUMES_MM3 } from '../knowledge/thread-use'
+import { THREAD_USE, BOBBIN_VOLUMES_MM3 } from '../knowledge/thread/thread-use'
 import { threadDiameterMm, type Thread } from '../units/thread'
 
 /** What a project sews, as far as its thread depends on it. Lengths of thread and seam in m, all others in mm. */

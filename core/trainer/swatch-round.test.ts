@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { DRILLS } from '../knowledge/drill'
+import { DRILLS } from '../knowledge/tension/drill'
 import {
   answerPrediction,
   answerVerdict,

@@ -1,5 +1,5 @@
-import { STITCH_FAULTS, STITCH_FAULT_WORDS, type StitchFault } from '../knowledge/lockstitch'
-import { GATES, type Gate } from '../knowledge/tension'
+import { STITCH_FAULTS, STITCH_FAULT_WORDS, type StitchFault } from '../knowledge/stitch/lockstitch'
+import { GATES, type Gate } from '../knowledge/tension/tension'
 import { sewLine, type StitchResult, type StitchSetup } from '../stitch/lockstitch'
 import { nextStep, type NextAction } from '../tension/next-step'
 import { readSwatch } from '../tension/reading'

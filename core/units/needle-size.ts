@@ -1,8 +1,7 @@
-import { POINTS, type Point } from '../knowledge/needle'
-
 /** Needle sizes: blade diameter in 1/100 mm ("Nm", here `sizeNm`) and the older number printed beside it (`sizeUs`). */
 
-const OLDER_NUMBER: ReadonlyMap<number, number> = new Map([
+/** The older number of each size. */
+export const OLDER_NUMBER: ReadonlyMap<number, number> = new Map([
   [60, 8],
   [65, 9],
   [70, 10],
@@ -23,91 +22,18 @@ export const NEEDLE_SIZES: readonly number[] = [...OLDER_NUMBER.keys()]
 /** The household list, in which needle-fit answers. 140 is sold for round shanks only. */
 export const HOUSEHOLD_SIZES = [60, 65, 70, 75, 80, 90, 100, 110, 120, 125, 130] as const
 
-export interface NeedleSize {
-  readonly sizeNm: number
-  readonly sizeUs: number
-  /** of a twin, where the text says it */
-  readonly gapMm?: number
-  /** where the text says it */
-  readonly point?: Point
-  /** set when the text pairs two numbers that do not belong together */
-  readonly note?: string
-}
-
 export class NeedleSizeError extends Error {}
 
 /** The older number of a size; every size the product knows has one. */
 export function olderNumber(sizeNm: number): number {
   const sizeUs = OLDER_NUMBER.get(sizeNm)
-  if (sizeUs === undefined) throw new NeedleSizeError(`${sizeNm} is no needle size; ${allowed()}`)
+  if (sizeUs === undefined) throw new NeedleSizeError(`${sizeNm} is no needle size; ${allowedSizes()}`)
   return sizeUs
 }
 
-const allowed = () => `allowed are ${[...OLDER_NUMBER].map((pair) => pair.join('/')).join(' ')}, or either number alone`
+/** The sizes that there are, as an error says them. */
+export const allowedSizes = () =>
+  `allowed are ${[...OLDER_NUMBER].map((pair) => pair.join('/')).join(' ')}, or either number alone`
 
 /** Both numbers, as the product always shows them. */
 export const sizeText = (sizeNm: number): string => `${sizeNm}/${olderNumber(sizeNm)}`
-
-const POINT_WORDS: Readonly<Record<string, Point>> = {
-  ...(Object.fromEntries(Object.keys(POINTS).map((point) => [point, point])) as Record<Point, Point>),
-  sharp: 'microtex',
-  jersey: 'ballpoint',
-  denim: 'jeans',
-  twin: 'twin-universal',
-}
-
-/** Gaps of twins lie below every older number of a size. */
-const WIDEST_GAP_MM = 7
-
-/** "jeans 100/16" as "100/16 jeans"; "Nm 90" as it is. */
-const wordLast = (text: string): string => text.trim().replace(/^(?!nm)([a-z][a-z -]*?)\s+(\d.*)$/i, '$2 $1')
-
-/** The point that a word after the size names; with a gap before the size it is a twin's. */
-function pointNamed(words: string, twin: boolean): Point | undefined {
-  const word = words
-    .toLowerCase()
-    .replace(/ (?:point|needle)$/, '')
-    .replaceAll(' ', '-')
-  return (twin ? POINT_WORDS[`twin-${POINT_WORDS[word] ?? word}`] : undefined) ?? POINT_WORDS[word]
-}
-
-/**
- * Reads "80", "12", "80/12" or "12/80", with or without "Nm"; "2.0/80", a twin's gap in mm before its size; and a point's word
- * after any of them, "100/16 jeans".
- * @throws NeedleSizeError naming the sizes that exist.
- */
-export function parseNeedleSize(text: string): NeedleSize {
-  const wrong = () => new NeedleSizeError(`"${text}" is no needle size; ${allowed()}`)
-  const found =
-    /^(?:nm\s*)?(?:(\d(?:\.\d+)?)\s*(?:mm)?\s*\/\s*)?(\d{1,3})(?:\s*\/\s*(\d{1,3}))?(?:\s*nm)?(?:\s+([a-z][a-z -]*))?$/i.exec(
-      wordLast(text),
-    )
-  if (!found) throw wrong()
-  const [, before, ...rest] = found
-  // "8/60" is a size with its older number before it, and no gap.
-  const isGap = before !== undefined && (before.includes('.') || Number(before) < WIDEST_GAP_MM)
-  const words = rest[2]
-  const point = words === undefined ? undefined : pointNamed(words, isGap)
-  if (words !== undefined && point === undefined)
-    throw new NeedleSizeError(`"${words}" is no point; allowed are ${Object.keys(POINTS).join(', ')}`)
-  const more = { ...(isGap && { gapMm: Number(before) }), ...(point && { point }) }
-  const numbers = [isGap ? undefined : before, rest[0], rest[1]].filter((part) => part !== undefined).map(Number)
-  const metric = numbers.filter((number) => OLDER_NUMBER.has(number))
-  const older = numbers.filter((number) => !OLDER_NUMBER.has(number))
-  const known = (sizeUs: number) => [...OLDER_NUMBER].find(([, us]) => us === sizeUs)?.[0]
-  if (numbers.length === 1) {
-    const sizeNm = metric[0] ?? known(older[0]!)
-    if (sizeNm !== undefined) return { sizeNm, sizeUs: olderNumber(sizeNm), ...more }
-  }
-  if (numbers.length === 2 && metric.length === 1 && known(older[0]!) !== undefined) {
-    const [sizeNm, sizeUs] = [metric[0]!, olderNumber(metric[0]!)]
-    if (older[0] === sizeUs) return { sizeNm, sizeUs, ...more }
-    return {
-      sizeNm,
-      sizeUs,
-      ...more,
-      note: `The pack says ${older[0]}, but ${sizeNm} goes with ${sizeUs}: the metric number is taken, measure the blade if in doubt`,
-    }
-  }
-  throw wrong()
-}

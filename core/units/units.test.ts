@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { nearestMark } from './dial'
-import { HOUSEHOLD_SIZES, NeedleSizeError, olderNumber, parseNeedleSize } from './needle-size'
+import { HOUSEHOLD_SIZES, NeedleSizeError, olderNumber } from './needle-size'
+import { parseNeedleSize } from '../kit/read-needle'
 import { NotationError, parseThreadNotation, threadClass, threadDiameterMm } from './thread'
 
 describe('thread notations', () => {

@@ -1,5 +1,13 @@
-import { firstThatHolds, plain } from '../knowledge/rule'
-import { CLOTH_LOAD, LOAD_FACTOR, NEEDLE_LIFE, type Load, type NeedleSchool, type NeedleSign } from '../knowledge/wear'
+import { firstThatHolds } from '../schema/rule'
+import { plain } from '../units/words'
+import {
+  CLOTH_LOAD,
+  LOAD_FACTOR,
+  NEEDLE_LIFE,
+  type Load,
+  type NeedleSchool,
+  type NeedleSign,
+} from '../knowledge/needle/wear'
 
 /** One stretch of sewing with a needle, by exactly one way of telling the time. Minutes and stitches ≥ 0. */
 export interface Use {

@@ -2,19 +2,26 @@ import Type, { type Static } from 'typebox'
 import { KitsFileSchema } from '../exchange/kits-file'
 import { MachinesFileSchema } from '../exchange/machines-file'
 import { EVENT_KINDS, type EventKind } from '../machine/event'
-import { TRAIT_NAMES, TRAITS } from '../machine/trait'
+import { TRAIT_NAMES, TRAITS } from '../knowledge/machine/trait'
 import { TRAIT_SOURCES } from '../machine/trait-source'
 import { CallFoundSchema } from '../people/help-call'
 import { KEY_PURPOSES } from '../people/key'
 import { PERSON_EVENTS, SKILLS } from '../people/progress'
 import { STAFF_ROLES, type Action } from '../people/role'
 import { FARTHEST } from '../room/table'
-import { HouseRulesSchema } from '../schema/house-rules'
-import { DropTestSchema, OverrideSchema } from '../schema/kit'
-import { Name, ProjectSchema } from '../schema/project'
-import { AccessNeedsSchema, ComesSchema, PAIR_KINDS, SessionFactsSchema, SessionPlanSchema } from '../schema/session'
+import { HouseRulesSchema } from '../room/house-rules'
+import { DropTestSchema, OverrideSchema } from '../kit/kit-schema'
+import { Name, ProjectSchema } from '../kit/project'
+import {
+  AccessNeedsSchema,
+  ComesSchema,
+  PAIR_KINDS,
+  SessionFactsSchema,
+  SessionPlanSchema,
+} from '../session/session-schema'
 import type { Sent } from '../schema/sent'
-import { Above0, PointWord, strict, words } from '../schema/vocabulary'
+import { PointWord } from '../knowledge/vocabulary'
+import { Above0, strict, words } from '../schema/shape'
 import { StockItemSchema } from '../stock/item'
 
 const Id = Type.String({ format: 'uuid' })

@@ -1,3 +1,4 @@
+import { spaced } from '@/core/units/words'
 import type { MachinesFile } from '@/core/exchange/machines-file'
 import { eventBody } from '@/core/machine/event'
 import { Invalid } from '@/core/schema/invalid'
@@ -78,7 +79,7 @@ function checkLine(
   if (!known.has(personId)) throw notNamed(`${path}.personId`)
   const role = known.get(personId)
   if (role && !may(role, `log ${kind}`))
-    throw new Refused(403, 'not-allowed', `A ${role} cannot write “${kind.replaceAll('-', ' ')}”`, `${path}.personId`)
+    throw new Refused(403, 'not-allowed', `A ${role} cannot write “${spaced(kind)}”`, `${path}.personId`)
   if (Date.parse(happenedAt) > now.getTime() + AHEAD_MS)
     throw new Invalid('invalid', 'This line lies in the future', `${path}.happenedAt`)
 }

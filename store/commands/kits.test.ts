@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { KitsFileSchema, type KitsFile } from '@/core/exchange/kits-file'
-import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
+import { DEFAULT_HOUSE_RULES } from '@/core/room/house-rules'
 import { check } from '@/core/schema/validate'
 import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import type { Actor } from '../actor'

@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { TABLE, tableInTheWay } from '@/core/room/table'
-import { archetype } from '@/core/knowledge/archetype'
+import { archetype } from '@/core/knowledge/machine/archetype'
 import type { Actor } from '../actor'
 import type { Store } from '../connect'
 import { readMachine } from '../machine/machines'

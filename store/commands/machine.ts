@@ -1,4 +1,4 @@
-import { TRAIT_NAMES, TRAITS, type TraitName } from '@/core/machine/trait'
+import { TRAIT_NAMES, TRAITS, type TraitName } from '@/core/knowledge/machine/trait'
 import { checkDial, checkLengthMarks, checkSpan } from '@/core/schema/dial'
 import { freePlace } from '@/core/room/free-place'
 import { INSTRUCTOR_TABLE, TABLE, tableInTheWay, type Place, type TableSize } from '@/core/room/table'

@@ -1,9 +1,10 @@
+import { spaced } from '@/core/units/words'
 import { createHash } from 'node:crypto'
 import Type from 'typebox'
 import { may } from '@/core/people/role'
 import { check } from '@/core/schema/validate'
 import type { CommandName } from '@/core/wire/commands'
-import { strict } from '@/core/schema/vocabulary'
+import { strict } from '@/core/schema/shape'
 import type { Actor } from '../actor'
 import type { Store } from '../connect'
 import { Refused } from '../refused'
@@ -95,7 +96,7 @@ export async function runCommand(
   const body: unknown = check(found.schema, raw)
   const action = found.action(body)
   if (!may(actor.role, action)) {
-    throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot ${action.replaceAll('-', ' ')}`)
+    throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot ${spaced(action)}`)
   }
   try {
     return await landOnce(store, actor, name, commandId, body, found, now)

@@ -1,4 +1,4 @@
-import { SessionPlanSchema, type PlanProof, type SessionFacts, type SessionPlan } from '@/core/schema/session'
+import { SessionPlanSchema, type PlanProof, type SessionFacts, type SessionPlan } from '@/core/session/session-schema'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { notFound, Refused } from '../refused'

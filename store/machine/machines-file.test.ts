@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { MachinesFileSchema } from '@/core/exchange/machines-file'
-import { archetype } from '@/core/knowledge/archetype'
+import { archetype } from '@/core/knowledge/machine/archetype'
 import { check } from '@/core/schema/validate'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'

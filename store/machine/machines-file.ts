@@ -1,6 +1,6 @@
 import type { Kysely, Transaction } from 'kysely'
 import type { MachinesFile } from '@/core/exchange/machines-file'
-import { TRAITS, type TraitName } from '@/core/machine/trait'
+import { TRAITS, type TraitName } from '@/core/knowledge/machine/trait'
 import type { TraitSource } from '@/core/machine/trait-source'
 import type { Database } from '../database'
 import { notFound } from '../refused'

@@ -1,6 +1,6 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
 import type { MachineState } from '@/core/machine/state'
-import { TRAITS, type TraitName, type Traits } from '@/core/machine/trait'
+import { TRAITS, type TraitName, type Traits } from '@/core/knowledge/machine/trait'
 import type { TraitSource } from '@/core/machine/trait-source'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'

@@ -1,6 +1,6 @@
 import type { Kysely, Transaction } from 'kysely'
 import type { KitsFile } from '@/core/exchange/kits-file'
-import { KitSchema } from '@/core/schema/kit'
+import { KitSchema } from '@/core/kit/kit-schema'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 import { notFound } from '../refused'

@@ -1,7 +1,7 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
 import type { Kit } from '@/core/kit/request'
-import { KitSchema } from '@/core/schema/kit'
-import { ProjectSchema, type ProjectFacts } from '@/core/schema/project'
+import { KitSchema } from '@/core/kit/kit-schema'
+import { ProjectSchema, type ProjectFacts } from '@/core/kit/project'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 

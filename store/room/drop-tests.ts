@@ -1,6 +1,6 @@
 import type { Kysely, Transaction } from 'kysely'
 import type { DropTest } from '@/core/kit/needle-fit'
-import { DropTestSchema } from '@/core/schema/kit'
+import { DropTestSchema } from '@/core/kit/kit-schema'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 

@@ -1,7 +1,13 @@
 import type { Kysely, Transaction } from 'kysely'
-import { AccessNeedsSchema, ComesSchema, SessionPlanSchema, type Comes, type SessionPlan } from '@/core/schema/session'
+import {
+  AccessNeedsSchema,
+  ComesSchema,
+  SessionPlanSchema,
+  type Comes,
+  type SessionPlan,
+} from '@/core/session/session-schema'
 import { check } from '@/core/schema/validate'
-import type { AccessNeed } from '@/core/knowledge/session'
+import type { AccessNeed } from '@/core/knowledge/machine/access'
 import type { Database } from '../database'
 
 type Reader = Kysely<Database> | Transaction<Database>

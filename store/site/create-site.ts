@@ -1,6 +1,6 @@
 import type { Transaction } from 'kysely'
 import { v7 as uuid } from 'uuid'
-import { DEFAULT_HOUSE_RULES } from '@/core/schema/house-rules'
+import { DEFAULT_HOUSE_RULES } from '@/core/room/house-rules'
 import type { Role } from '@/core/people/role'
 import type { Actor } from '../actor'
 import type { Database } from '../database'

@@ -1,5 +1,5 @@
 import type { Kysely, Transaction } from 'kysely'
-import { HouseRulesSchema, type HouseRules } from '@/core/schema/house-rules'
+import { HouseRulesSchema, type HouseRules } from '@/core/room/house-rules'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 

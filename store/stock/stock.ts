@@ -1,7 +1,7 @@
 import type { Kysely, Transaction } from 'kysely'
 import { eventBody, type EventKind, type MachineEvent } from '@/core/machine/event'
 import type { KitStock } from '@/core/kit/request'
-import { StockSchema } from '@/core/schema/kit'
+import { StockSchema } from '@/core/kit/kit-schema'
 import { check } from '@/core/schema/validate'
 import { StockItemSchema } from '@/core/stock/item'
 import { onHand, type OnHand, type StockMove } from '@/core/stock/ledger'

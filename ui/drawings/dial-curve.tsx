@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
-import { plain } from '@/core/knowledge/rule'
+import { plain } from '@/core/units/words'
 
 export interface CurvePoint {
   readonly dial: number

@@ -1,6 +1,6 @@
 import type { PointerEvent } from 'react'
 import type { Dial } from '@/core/units/dial'
-import { plain } from '@/core/knowledge/rule'
+import { plain } from '@/core/units/words'
 
 const SWEEP = 280
 

@@ -1,6 +1,6 @@
 import { renderToStaticMarkup } from 'react-dom/server'
 import { describe, expect, it } from 'vitest'
-import { SYMPTOMS } from '@/core/knowledge/symptom'
+import { SYMPTOMS } from '@/core/knowledge/fault/symptom'
 import type { DrawnStitch } from '@/core/stitch/geometry'
 import { DialCurve, type CurvePoint } from './dial-curve'
 import { SewnFace, SewnSection } from './sewn-line'

@@ -1,4 +1,4 @@
-import type { Point } from '@/core/knowledge/needle'
+import type { Point } from '@/core/knowledge/needle/needle'
 
 /** Widths of the drawing are to this scale; lengths are shortened, as the break marks say. */
 export const PX_PER_MM = 30

@@ -1,4 +1,4 @@
-import type { Traits } from '@/core/machine/trait'
+import type { Traits } from '@/core/knowledge/machine/trait'
 import { needleGeometry, type NeedleMeasures } from './needle-geometry'
 
 type Way = {

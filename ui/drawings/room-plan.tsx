@@ -1,6 +1,6 @@
 'use client'
 
-import type { Traits } from '@/core/machine/trait'
+import type { Traits } from '@/core/knowledge/machine/trait'
 import type { MachineStanding } from '@/core/machine/standing'
 import { cut } from '../words'
 import { INSTRUCTOR_TABLE, TABLE } from '@/core/room/table'

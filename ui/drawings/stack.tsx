@@ -1,4 +1,4 @@
-import { counted } from '@/core/units/counted'
+import { counted } from '@/core/units/words'
 
 /** The layers of the thickest crossing beside the needle that pierces them, both to one scale. */
 export function StackDrawing({

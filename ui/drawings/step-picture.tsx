@@ -1,5 +1,5 @@
-import type { StepDrawing } from '@/core/knowledge/seat-check'
-import type { Traits } from '@/core/machine/trait'
+import type { StepDrawing } from '@/core/knowledge/check/seat-check'
+import type { Traits } from '@/core/knowledge/machine/trait'
 import { BobbinDrawing } from './bobbin'
 import { DialDrawing } from './dial'
 import { NeedlePlan } from './needle'

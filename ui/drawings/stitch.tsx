@@ -1,5 +1,5 @@
 import type { Kit } from '@/core/kit/request'
-import { plain } from '@/core/knowledge/rule'
+import { plain } from '@/core/units/words'
 
 const PX_PER_MM = 9
 const LENGTH_MM = 15

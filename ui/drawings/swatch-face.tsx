@@ -1,4 +1,4 @@
-import type { TopLook, UnderLook } from '@/core/knowledge/tension'
+import type { TopLook, UnderLook } from '@/core/knowledge/tension/tension'
 
 const STITCHES = [8, 26, 44, 62, 80, 98]
 

@@ -1,4 +1,4 @@
-import type { Symptom } from '@/core/knowledge/symptom'
+import type { Symptom } from '@/core/knowledge/fault/symptom'
 
 /** Cloth as a pair of lines, thread as a heavy line, needle as a spike: a few strokes that say what is seen. */
 const CLOTH = 'M4 24 H76 M4 32 H76'

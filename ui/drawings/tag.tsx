@@ -1,4 +1,4 @@
-import type { Point } from '@/core/knowledge/needle'
+import type { Point } from '@/core/knowledge/needle/needle'
 import { sizeText } from '@/core/units/needle-size'
 
 const oval = (x: number) => `M${x - 8} 14 a8 11.5 0 1 1 16 0 a8 11.5 0 1 1 -16 0 Z`

@@ -1,4 +1,4 @@
-import type { Traits } from '@/core/machine/trait'
+import type { Traits } from '@/core/knowledge/machine/trait'
 
 const LINE = { fill: 'none', stroke: 'currentColor', strokeWidth: 1.6 } as const
 

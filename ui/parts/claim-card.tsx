@@ -1,5 +1,5 @@
 import { CLAIMS, type ClaimGiven, type ClaimPlace } from '@/core/knowledge/claim'
-import { holds, type Facts, type Rule } from '@/core/knowledge/rule'
+import { holds, type Facts, type Rule } from '@/core/schema/rule'
 
 /** One thing people say, what is true of it, and why. */
 export function ClaimCard({ claim }: { claim: Rule<ClaimGiven> }) {

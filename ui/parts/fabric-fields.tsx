@@ -2,14 +2,12 @@
 
 import { completeFabric, FABRIC_NUMBERS } from '@/core/fabric/intake'
 import type { KitRequest } from '@/core/kit/request'
-import { STRUCTURES, TRAITS_OF_FABRIC, type FabricTrait, type Structure } from '@/core/knowledge/fabric'
-import { NAMED_FABRICS } from '@/core/knowledge/named-fabric'
-import { OPERATIONS, type Operation } from '@/core/knowledge/stitch'
-import { plain } from '@/core/knowledge/rule'
+import { STRUCTURES, TRAITS_OF_FABRIC, type FabricTrait, type Structure } from '@/core/knowledge/cloth/fabric'
+import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
+import { OPERATIONS, type Operation } from '@/core/knowledge/stitch/stitch'
+import { plain, spaced } from '@/core/units/words'
 import type { FabricFacts } from './fabric-facts'
 import { MeasureTable } from './measure-table'
-
-const spaced = (word: string) => word.replaceAll('-', ' ')
 
 /** What can be measured at a table, each as a number and as something to drag; what is guessed says so. */
 export function FabricFields({

@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { KIT_PARTS, kitDifferences, type KitPart } from '@/core/kit/for-room'
 import type { Kit } from '@/core/kit/request'
-import { plain } from '@/core/knowledge/rule'
+import { plain, spaced } from '@/core/units/words'
 import { needleWords, stitchWords, threadWords } from '../words'
 
 const NAMES: Readonly<Record<KitPart, string>> = {
@@ -18,7 +18,7 @@ const NAMES: Readonly<Record<KitPart, string>> = {
   cautions: 'Take care',
 }
 
-const listed = (words: readonly string[]) => words.map((word) => word.replaceAll('-', ' ')).join(', ') || 'nothing'
+const listed = (words: readonly string[]) => words.map((word) => spaced(word)).join(', ') || 'nothing'
 
 /** One part of a kit in words. */
 export const kitPartWords: Readonly<Record<KitPart, (kit: Kit) => string>> = {

@@ -1,12 +1,10 @@
-import type { Traits } from '@/core/machine/trait'
-import { PLACE_CAUTIONS } from '@/core/knowledge/place-caution'
-import { plain } from '@/core/knowledge/rule'
+import type { Traits } from '@/core/knowledge/machine/trait'
+import { PLACE_CAUTIONS } from '@/core/knowledge/care/place-caution'
+import { plain, spaced } from '@/core/units/words'
 import { BobbinDrawing } from '../drawings/bobbin'
 import { DialDrawing } from '../drawings/dial'
 import { NeedlePlan } from '../drawings/needle'
 import { PrintedCodeFigure, type PrintedCode } from './printed-code'
-
-const spaced = (word: string | undefined) => word?.replaceAll('-', ' ')
 
 /** A5, upright: what anybody who sits down at this machine has to know, drawn its own way. Black on white. */
 export function MachineCard({
@@ -32,7 +30,11 @@ export function MachineCard({
     ],
     [
       'Bobbin',
-      [traits.bobbinClass && `class ${traits.bobbinClass}`, traits.bobbinMaterial, spaced(traits.bobbinCase)]
+      [
+        traits.bobbinClass && `class ${traits.bobbinClass}`,
+        traits.bobbinMaterial,
+        traits.bobbinCase && spaced(traits.bobbinCase),
+      ]
         .filter(Boolean)
         .join(', ') || undefined,
     ],
@@ -44,9 +46,9 @@ export function MachineCard({
           ? 'raise it before sewing'
           : 'need not be raised',
     ],
-    ['Spool', spaced(traits.spoolPin)],
+    ['Spool', traits.spoolPin && spaced(traits.spoolPin)],
     ['Discs', traits.tensionDiscs],
-    ['Take-up', spaced(traits.takeUp)],
+    ['Take-up', traits.takeUp && spaced(traits.takeUp)],
     ['Hand wheel', traits.handWheel && (traits.handWheel === 'towards' ? 'towards you' : 'away from you')],
     ['Straight stitch', traits.straightStitchMark],
     ['Zigzag', traits.zigzagStitchMark],

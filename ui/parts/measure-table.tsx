@@ -3,8 +3,8 @@
 import { useState } from 'react'
 import { readDeviceLine } from '@/core/fabric/device-line'
 import { FABRIC_NUMBERS, measureFabric } from '@/core/fabric/intake'
-import { NAMED_FABRICS } from '@/core/knowledge/named-fabric'
-import { plain } from '@/core/knowledge/rule'
+import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
+import { plain } from '@/core/units/words'
 import type { FabricFacts } from './fabric-facts'
 
 type Fabric = FabricFacts['fabric']

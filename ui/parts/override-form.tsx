@@ -1,8 +1,9 @@
 'use client'
 
+import { spaced } from '@/core/units/words'
 import { useEffect, useRef, useState } from 'react'
-import { FEET } from '@/core/knowledge/foot'
-import { POINTS, type Point } from '@/core/knowledge/needle'
+import { FEET } from '@/core/knowledge/stitch/foot'
+import { POINTS, type Point } from '@/core/knowledge/needle/needle'
 import { overrideKit, partWords, type Override, type OverridePart } from '@/core/kit/override'
 import type { Kit, KitRequest } from '@/core/kit/request'
 import { FIBRES, FINISHES } from '@/core/units/thread'
@@ -127,8 +128,6 @@ export function OverrideForm({
     </form>
   )
 }
-
-const spaced = (word: string) => word.replaceAll('-', ' ')
 
 function Value({
   part,

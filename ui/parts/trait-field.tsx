@@ -1,5 +1,6 @@
 'use client'
 
+import { spaced } from '@/core/units/words'
 import { useState } from 'react'
 import { TRAIT_PART_WORDS } from '@/core/machine/trait-words'
 
@@ -11,8 +12,6 @@ export interface FieldSchema {
   readonly properties?: Readonly<Record<string, FieldSchema>>
   readonly required?: readonly string[]
 }
-
-const spaced = (word: string | number) => String(word).replaceAll('-', ' ')
 
 /** One trait to answer, drawn from its own schema: a new trait needs no new form. `undefined`: not answered yet. */
 export function TraitField({
@@ -52,7 +51,7 @@ function Field({
             key={each}
             type="radio"
             name={question}
-            words={spaced(each)}
+            words={spaced(String(each))}
             chosen={value === each}
             choose={() => set(each)}
           />
@@ -77,7 +76,7 @@ function Field({
             key={each}
             type="checkbox"
             name={question}
-            words={spaced(each)}
+            words={spaced(String(each))}
             chosen={list.includes(each)}
             choose={() => set(list.includes(each) ? list.filter((one) => one !== each) : [...list, each])}
           />

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { FIRST_STEPS } from '@/core/knowledge/first-aid'
+import { FIRST_STEPS } from '@/core/knowledge/care/first-aid'
 import { readRoom } from '@/store/machine/machines'
 import { seatOf } from '@/store/project/projects'
 import { mustSee } from '../../_server/actor'

@@ -1,8 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { STITCH_FAULT_WORDS, STITCH_FAULTS, type StitchFault } from '@/core/knowledge/lockstitch'
-import { plain } from '@/core/knowledge/rule'
+import { STITCH_FAULT_WORDS, STITCH_FAULTS, type StitchFault } from '@/core/knowledge/stitch/lockstitch'
+import { plain } from '@/core/units/words'
 import { STITCH_KINDS, type StitchKind } from '@/core/stitch/geometry'
 import { sewLine, type StitchSetup } from '@/core/stitch/lockstitch'
 import { readSwatch, READING_WORDS } from '@/core/tension/reading'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { completeFabric } from '@/core/fabric/intake'
-import { NAMED_FABRICS } from '@/core/knowledge/named-fabric'
+import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
 import { may } from '@/core/people/role'
 import { readMachines } from '@/store/machine/machines'
 import { mustSee } from '../../_server/actor'

@@ -1,8 +1,9 @@
+import { spaced } from '@/core/units/words'
 import { Download, FileUp, Plus, Printer, Ruler } from 'lucide-react'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { bagStanding } from '@/core/kit/for-room'
-import { kitMachine } from '@/core/machine/kit-machine'
+import { kitMachine } from '@/core/kit/kit-machine'
 import { may } from '@/core/people/role'
 import { readMachines } from '@/store/machine/machines'
 import { readCourses, readProjects } from '@/store/project/projects'
@@ -34,7 +35,7 @@ export default async function KitsPage() {
       learner: project.learner,
       name: project.name,
       fabric: fabricWords(project.fabric),
-      operation: project.operation.replaceAll('-', ' '),
+      operation: spaced(project.operation),
       state: standing.state,
       seated: project.given !== undefined,
       able: standing.able,

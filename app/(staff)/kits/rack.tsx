@@ -3,7 +3,7 @@
 import Link from 'next/link'
 import { useRef, useState } from 'react'
 import type { BagState } from '@/core/kit/for-room'
-import { POINTS, type Point } from '@/core/knowledge/needle'
+import { POINTS, type Point } from '@/core/knowledge/needle/needle'
 import { BAG_WORDS, BagMark } from '@/ui/drawings/bag-mark'
 import { NeedleTag } from '@/ui/drawings/tag'
 import { needleWords } from '@/ui/words'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { kitMachine } from '@/core/machine/kit-machine'
+import { kitMachine } from '@/core/kit/kit-machine'
 import { may } from '@/core/people/role'
 import { readMachines } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { PLACE_CAUTIONS } from '@/core/knowledge/place-caution'
+import { PLACE_CAUTIONS } from '@/core/knowledge/care/place-caution'
 import { may } from '@/core/people/role'
 import { readCourses, readProjects } from '@/store/project/projects'
 import { readAbsent, readPlans, readSessions, type Session } from '@/store/session/sessions'

@@ -1,9 +1,17 @@
 'use client'
 
+import { spaced } from '@/core/units/words'
 import { useState } from 'react'
-import { HOUSEHOLD_SYSTEM, NEEDLE_SYSTEMS, needleSystem, POINTS, sizesSold, type Point } from '@/core/knowledge/needle'
-import { FEET } from '@/core/knowledge/foot'
-import { THREAD_USES } from '@/core/knowledge/thread'
+import {
+  HOUSEHOLD_SYSTEM,
+  NEEDLE_SYSTEMS,
+  needleSystem,
+  POINTS,
+  sizesSold,
+  type Point,
+} from '@/core/knowledge/needle/needle'
+import { FEET } from '@/core/knowledge/stitch/foot'
+import { THREAD_USES } from '@/core/knowledge/thread/thread'
 import { STOCK_KINDS, type StockItem } from '@/core/stock/item'
 import { FIBRES } from '@/core/units/thread'
 import { sizeText } from '@/core/units/needle-size'
@@ -19,8 +27,6 @@ const FIRST: Readonly<Record<StockItem['kind'], StockItem>> = {
   foot: { kind: 'foot', foot: 'standard' },
 }
 const KIND_WORDS = { needle: 'needles', thread: 'spools of thread', bobbin: 'empty bobbins', foot: 'feet' } as const
-const spaced = (word: string) => word.replaceAll('-', ' ')
-
 /** Something that came in for the first time. */
 export function NewItem() {
   const [open, setOpen] = useState(false)

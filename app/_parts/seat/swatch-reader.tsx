@@ -14,12 +14,12 @@ import {
   type Target,
   type TopLook,
   type UnderLook,
-} from '@/core/knowledge/tension'
-import { plain } from '@/core/knowledge/rule'
+} from '@/core/knowledge/tension/tension'
+import { plain } from '@/core/units/words'
 import { READING_WORDS } from '@/core/tension/reading'
 import { symptomOfSwatch } from '@/core/fault/lead-on'
 import { nextStep, type SwatchAt } from '@/core/tension/next-step'
-import type { Sitting } from '@/core/tension/sitting'
+import type { Sitting } from '@/core/machine/sitting'
 import type { Dial } from '@/core/units/dial'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { LOOK_WORDS, SwatchFace } from '@/ui/drawings/swatch-face'

@@ -1,12 +1,13 @@
+import { spaced } from '@/core/units/words'
 import type { Metadata } from 'next'
-import { DRILLS } from '@/core/knowledge/drill'
-import { DRIVES } from '@/core/machine/trait'
+import { DRILLS } from '@/core/knowledge/tension/drill'
+import { DRIVES } from '@/core/knowledge/machine/trait'
 import { SKILL_WORDS } from '@/core/people/progress'
 import { PASS } from '@/core/trainer/pass'
 import { readLearners, readProgress } from '@/store/people/progress'
 import { readNames } from '@/store/site/site'
 import { formatInTimeZone } from '@/ui/time'
-import { PLACE_CAUTIONS } from '@/core/knowledge/place-caution'
+import { PLACE_CAUTIONS } from '@/core/knowledge/care/place-caution'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
@@ -57,7 +58,7 @@ export default async function ProgressPage() {
                   given={(own?.signOffs ?? []).map(({ skill, machineKind, by, at }) => ({
                     skill,
                     machineKind,
-                    words: `${SKILL_WORDS[skill]} (${machineKind.replaceAll('-', ' ')})`,
+                    words: `${SKILL_WORDS[skill]} (${spaced(machineKind)})`,
                     by: `${names.get(by) ?? 'somebody'}, ${formatInTimeZone(at, site.timeZone)}`,
                   }))}
                 />

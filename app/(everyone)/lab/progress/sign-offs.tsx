@@ -1,5 +1,6 @@
 'use client'
 
+import { spaced } from '@/core/units/words'
 import { useState } from 'react'
 import { SKILL_WORDS, SKILLS, type Skill, type SignOff } from '@/core/people/progress'
 import { FaultNote } from '@/ui/parts/fault-note'
@@ -81,7 +82,7 @@ export function SignOffs({ personId, name, kinds, given }: Props) {
           >
             {kinds.map((kind) => (
               <option key={kind} value={kind}>
-                {kind.replaceAll('-', ' ')}
+                {spaced(kind)}
               </option>
             ))}
           </select>

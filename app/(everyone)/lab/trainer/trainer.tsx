@@ -1,8 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { DRILLS, type Drill, type DrillQuestion } from '@/core/knowledge/drill'
-import { plain } from '@/core/knowledge/rule'
+import { DRILLS, type Drill, type DrillQuestion } from '@/core/knowledge/tension/drill'
+import { plain } from '@/core/units/words'
 import {
   answerPrediction,
   answerVerdict,

@@ -2,10 +2,11 @@
 
 import Link from 'next/link'
 import { useState } from 'react'
-import { POINTS, type Point } from '@/core/knowledge/needle'
-import { plain } from '@/core/knowledge/rule'
+import { POINTS, type Point } from '@/core/knowledge/needle/needle'
+import { plain } from '@/core/units/words'
 import { needleFit, type DropResult, type DropTest, type NeedleFit } from '@/core/kit/needle-fit'
-import { NeedleSizeError, parseNeedleSize, sizeText } from '@/core/units/needle-size'
+import { NeedleSizeError, sizeText } from '@/core/units/needle-size'
+import { parseNeedleSize } from '@/core/kit/read-needle'
 import {
   BONDED_TEX,
   FIBRES,

@@ -1,5 +1,6 @@
 'use client'
 
+import { spaced } from '@/core/units/words'
 import Link from 'next/link'
 import { useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
@@ -201,7 +202,7 @@ export function Sheet({ courses, columns, mayImport }: Props) {
                       <td className="font-bold">{learner}</td>
                       <td>{name}</td>
                       <td>{fabricWords(fabric)}</td>
-                      <td>{operation.replaceAll('-', ' ')}</td>
+                      <td>{spaced(operation)}</td>
                       <td>
                         {layers.seam}, {layers.crossing} at the crossing
                       </td>

@@ -2,15 +2,15 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatInTimeZone } from '@/ui/time'
-import { TRAIT_NAMES } from '@/core/machine/trait'
+import { TRAIT_NAMES } from '@/core/knowledge/machine/trait'
 import { careOf } from '@/core/care/care'
 import { BOOK_FILTERS, kindsOf, shownLines } from '@/core/machine/book-lines'
 import { needlesOf } from '@/core/machine/needle-history'
 import type { MachineState } from '@/core/machine/state'
-import { plain } from '@/core/knowledge/rule'
+import { plain, spaced } from '@/core/units/words'
 import { may, mayLift, whoLifts } from '@/core/people/role'
 import { threadDiameterMm, type Thread } from '@/core/units/thread'
-import { POINTS } from '@/core/knowledge/needle'
+import { POINTS } from '@/core/knowledge/needle/needle'
 import { readNewest } from '@/store/machine/book'
 import { readNames } from '@/store/site/site'
 import { BobbinDrawing } from '@/ui/drawings/bobbin'
@@ -301,7 +301,7 @@ function needleBars(state: MachineState, timeZone: string): NeedleBar[] {
       words:
         leftAt === undefined
           ? `in since ${day(fittedAt)}`
-          : `${day(fittedAt)} to ${day(leftAt)}: ${broke ? 'broke' : out ? `${out.reason.replaceAll('-', ' ')}, to ${out.wentTo.replaceAll('-', ' ')}` : 'taken out'}`,
+          : `${day(fittedAt)} to ${day(leftAt)}: ${broke ? 'broke' : out ? `${spaced(out.reason)}, to ${spaced(out.wentTo)}` : 'taken out'}`,
     }))
 }
 

@@ -2,9 +2,9 @@
 
 import { useState } from 'react'
 import type { LineBody } from '@/core/machine/event'
-import type { Traits } from '@/core/machine/trait'
-import { FAULTS } from '@/core/knowledge/fault-kind'
-import { LOADS, type Load } from '@/core/knowledge/wear'
+import type { Traits } from '@/core/knowledge/machine/trait'
+import { FAULTS } from '@/core/knowledge/fault/fault-kind'
+import { LOADS, type Load } from '@/core/knowledge/needle/wear'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { may } from '@/core/people/role'
-import { ARCHETYPES } from '@/core/knowledge/archetype'
+import { ARCHETYPES } from '@/core/knowledge/machine/archetype'
 import { freePlace } from '@/core/room/free-place'
 import { TABLE } from '@/core/room/table'
 import { readRoom } from '@/store/machine/machines'

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { faultPatterns } from '@/core/fault/patterns'
-import { CHECKS } from '@/core/knowledge/fault-check'
+import { CHECKS } from '@/core/knowledge/fault/fault-check'
 import { readRoom } from '@/store/machine/machines'
 import { readFaultRuns } from '@/store/room/fault-runs'
 import { formatInTimeZone } from '@/ui/time'

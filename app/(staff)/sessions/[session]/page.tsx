@@ -1,9 +1,9 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { CLASS_END } from '@/core/knowledge/place-caution'
+import { CLASS_END } from '@/core/knowledge/care/place-caution'
 import { may } from '@/core/people/role'
-import { POINTS, systemWords } from '@/core/knowledge/needle'
-import { plain } from '@/core/knowledge/rule'
+import { POINTS, systemWords } from '@/core/knowledge/needle/needle'
+import { plain, spaced } from '@/core/units/words'
 import type { Kit } from '@/core/kit/request'
 import { sizeText } from '@/core/units/needle-size'
 import { readPlanHistory, readSessions } from '@/store/session/sessions'
@@ -23,7 +23,7 @@ export const metadata: Metadata = { title: 'Run sheet' }
 const LATELY_MS = 12 * 3_600_000
 
 const short = (kit: Kit): string =>
-  `${POINTS[kit.needle.point].words} ${sizeText(kit.needle.sizeNm)}${systemWords(kit.needle.system)}, ${plain(kit.topThread.tex)} tex, ${kit.foot.replaceAll('-', ' ')} foot`
+  `${POINTS[kit.needle.point].words} ${sizeText(kit.needle.sizeNm)}${systemWords(kit.needle.system)}, ${plain(kit.topThread.tex)} tex, ${spaced(kit.foot)} foot`
 
 export default async function RunSheetPage({ params }: { params: Promise<{ session: string }> }) {
   const actor = await mustSee('see-sessions')

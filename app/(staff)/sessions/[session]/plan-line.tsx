@@ -1,8 +1,7 @@
 import { useState } from 'react'
-import type { PlannedSeat, PlanProof } from '@/core/schema/session'
+import type { PlannedSeat, PlanProof } from '@/core/session/session-schema'
 import type { SheetFigures } from '@/core/session/sheet'
-import { plain } from '@/core/knowledge/rule'
-import { counted } from '@/core/units/counted'
+import { counted, plain } from '@/core/units/words'
 import type { SheetProps } from './sheet-props'
 import type { usePlanning } from './use-planning'
 

@@ -3,7 +3,7 @@
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
-import type { PlannedSeat } from '@/core/schema/session'
+import type { PlannedSeat } from '@/core/session/session-schema'
 import { breachWords, byHandFigures, moveOptions, moveSeat, placeKey, sheetFigures } from '@/core/session/sheet'
 import { spoken } from '@/ui/parts/drag-words'
 import { FaultNote } from '@/ui/parts/fault-note'

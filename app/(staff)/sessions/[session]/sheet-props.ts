@@ -1,5 +1,5 @@
 import type { Kit } from '@/core/kit/request'
-import type { PlannedSeat, PlanProof } from '@/core/schema/session'
+import type { PlannedSeat, PlanProof } from '@/core/session/session-schema'
 import type { PlanQuestion } from '@/core/session/plan-question'
 
 export interface SheetMachine {

@@ -1,9 +1,9 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { Pin } from 'lucide-react'
 import Link from 'next/link'
-import { plain } from '@/core/knowledge/rule'
+import { plain } from '@/core/units/words'
 import type { PlanChange } from '@/core/session/plan-question'
-import type { PlannedSeat } from '@/core/schema/session'
+import type { PlannedSeat } from '@/core/session/session-schema'
 import { PART_WORDS, placeKey, type MoveOption } from '@/core/session/sheet'
 import type { SheetKit, SheetLearner, SheetMachine } from './sheet-props'
 

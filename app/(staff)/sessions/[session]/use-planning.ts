@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useRef, useState, useTransition } from 'react'
 import { toast } from 'sonner'
-import { counted } from '@/core/units/counted'
+import { counted } from '@/core/units/words'
 import { v7 as uuid } from 'uuid'
 import type { Fault } from '@/core/schema/invalid'
 import { eachLine } from '@/ui/lines'

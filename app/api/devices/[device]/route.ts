@@ -1,7 +1,7 @@
 import Type from 'typebox'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
-import { strict } from '@/core/schema/vocabulary'
+import { strict } from '@/core/schema/shape'
 import { DEVICES, deviceLine, type Device } from '@/devices/bench'
 import { notFound, Refused } from '@/store/refused'
 import { currentActor } from '../../../_server/actor'

@@ -1,7 +1,7 @@
 import { writeSheet } from '@/core/exchange/sheet-text'
 import { KIT_COLUMNS, PROJECT_COLUMNS, projectCells } from '@/core/exchange/project-rows'
 import { may } from '@/core/people/role'
-import { plain } from '@/core/knowledge/rule'
+import { plain } from '@/core/units/words'
 import { readKitsFile } from '@/store/project/kits-file'
 import { notFound, Refused } from '@/store/refused'
 import { needleWords, stitchWords, threadWords } from '@/ui/words'

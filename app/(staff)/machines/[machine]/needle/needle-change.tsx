@@ -2,10 +2,10 @@
 
 import { useState } from 'react'
 import Link from 'next/link'
-import type { Point } from '@/core/knowledge/needle'
-import { NEEDLE_OUT } from '@/core/knowledge/needle-out'
+import type { Point } from '@/core/knowledge/needle/needle'
+import { NEEDLE_OUT } from '@/core/knowledge/check/needle-out'
 import type { CheckStep } from '@/core/check/seat-check'
-import type { Traits } from '@/core/machine/trait'
+import type { Traits } from '@/core/knowledge/machine/trait'
 import { StepPicture } from '@/ui/drawings/step-picture'
 import { NeedlePlan } from '@/ui/drawings/needle'
 import { FaultNote } from '@/ui/parts/fault-note'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { needleChangeSteps } from '@/core/check/needle-change'
-import { POINTS, needleSystem, type Point } from '@/core/knowledge/needle'
+import { POINTS, needleSystem, type Point } from '@/core/knowledge/needle/needle'
 import { sizesFor } from '@/core/kit/needle-choice'
 import { mustSee } from '../../../../_server/actor'
 import { machinePage } from '../../../../_server/machine'

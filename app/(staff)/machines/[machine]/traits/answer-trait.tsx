@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import type { TraitName } from '@/core/machine/trait'
+import type { TraitName } from '@/core/knowledge/machine/trait'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { TraitField, type FieldSchema } from '@/ui/parts/trait-field'
 import { useWrite } from '@/ui/parts/use-write'

@@ -1,6 +1,6 @@
 'use client'
 
-import { ACCESS_NEEDS, ACCESS_NEED_WORDS, type AccessNeed } from '@/core/knowledge/session'
+import { ACCESS_NEEDS, ACCESS_NEED_WORDS, type AccessNeed } from '@/core/knowledge/machine/access'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 

@@ -1,6 +1,6 @@
 import Type from 'typebox'
 import { check } from '@/core/schema/validate'
-import { strict } from '@/core/schema/vocabulary'
+import { strict } from '@/core/schema/shape'
 import type { EveningPlan } from '@/core/session/evening-plan'
 import { sheetFigures } from '@/core/session/sheet'
 import { runCommand } from '@/store/commands/run'

@@ -1,0 +1,16 @@
+/** How words and numbers are written everywhere, on screens, in books and in reasons. */
+
+/** A number as a person writes it: at most two decimals, no trailing noughts. */
+export const plain = (value: number): string => String(Math.round(value * 100) / 100)
+
+/** A number with its word, one or many: "1 minute", "2.5 minutes", "0 needles". */
+export const counted = (count: number, one: string, many = `${one}s`): string => {
+  const number = plain(count)
+  return `${number} ${number === '1' ? one : many}`
+}
+
+/** Words as they begin a sentence. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+
+/** A name of the code's as it is read: "even-feed" as "even feed". */
+export const spaced = (name: string): string => name.replaceAll('-', ' ')
