@@ -53,13 +53,10 @@ export function computeKit(asked: KitRequest, knowledge: Knowledge = KNOWLEDGE):
   const stack = stackLimits(question)
   const refusals: Refusal[] = [...stack.refusals, ...fabricLimits(question)]
   const system = systemOf(machine, knowledge)
-  const stitch = chooseStitch(question, machine)
-  if ('refusals' in stitch) refusals.push(...stitch.refusals)
+  const wished = chooseStitch(question, machine)
   const proposals = pointsToTry(question)
-  const wide = proposals.some(({ point }) =>
-    needsWideOpening('stitch' in stitch ? stitch.stitch : undefined, knowledge.points[point], machine?.maxWidthMm),
-  )
-  const foot = chooseFoot(question, machine, wide)
+  const { stitch, foot } = withFoot(wished, question, proposals)
+  if ('refusals' in stitch) refusals.push(...stitch.refusals)
   if ('refusal' in foot) refusals.push(foot.refusal)
   if ('refusal' in system) refusals.push(system.refusal)
   else refusals.push(...threadLimit(request.thread, system, question))
@@ -98,6 +95,25 @@ interface Choice {
   readonly thread: ThreadPlan
   /** another thread than the one asked for, which no needle lets through where it is `alone` */
   readonly substituted?: { readonly asked: Thread; readonly alone: boolean }
+}
+
+/**
+ * The foot for a stitch. Where the only foot there is has one small hole, a needle that would stand aside stays in the middle:
+ * the line is guided there as well.
+ */
+function withFoot(
+  stitch: ReturnType<typeof chooseStitch>,
+  question: KitQuestion,
+  proposals: ReturnType<typeof pointsToTry>,
+): { readonly stitch: ReturnType<typeof chooseStitch>; readonly foot: ReturnType<typeof chooseFoot> } {
+  const { knowledge, request } = question
+  const { machine } = request
+  const wide = (sewn: StitchChoice['stitch'] | undefined) =>
+    proposals.some(({ point }) => needsWideOpening(sewn, knowledge.points[point], machine?.maxWidthMm))
+  const foot = chooseFoot(question, machine, wide('stitch' in stitch ? stitch.stitch : undefined))
+  if (!('refusal' in foot) || !('stitch' in stitch) || !stitch.stitch.aside) return { stitch, foot }
+  const { aside: _, ...middle } = stitch.stitch
+  return { stitch: { ...stitch, stitch: middle }, foot: chooseFoot(question, machine, wide(middle)) }
 }
 
 /** What holds for every way to sew it. */
@@ -265,7 +281,10 @@ function assemble(
     footByEye: chosenFoot.byEye,
     footSticks: question.facts['holesStay'] === true && chosenFoot.byEye && chosenFoot.wanted,
     // Not laid out for a line beside the middle either, whether this needle moves or not.
-    straightPlateFits: machine?.straightPlate === true && !needsWideOpening(chosenStitch.stitch, kind),
+    straightPlateFits:
+      machine?.straightPlate === true &&
+      question.facts['needleAside'] !== true &&
+      !needsWideOpening(chosenStitch.stitch, kind),
     threadText: threadText(thread),
   })
   const bobbin = chooseBobbin(thread, known, knowledge)

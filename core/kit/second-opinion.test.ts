@@ -150,6 +150,19 @@ describe('a machine with more can do no less', () => {
     (of) => ({ ...of, needleNm: { min: of.needleNm.min - 10, max: of.needleNm.max } }),
     (of) => ({ ...of, needleNm: { min: of.needleNm.min, max: of.needleNm.max + 20 } }),
   ]
+  it('and a wider zigzag takes no edge stitch from a machine whose one foot is the straight foot: its needle stays in the middle', () => {
+    const request: KitRequest = {
+      fabric: { structure: 'woven', massGsm: 120 },
+      layers: { seam: 2, crossing: 2 },
+      operation: 'edge-stitch',
+    }
+    const of = (maxWidthMm: number) =>
+      computeKit({ ...request, machine: { ...household, stitches: ['straight'], feet: ['straight'], maxWidthMm } })
+    for (const width of [0, 2, 5]) expect([width, of(width).verdict]).toEqual([width, 'good'])
+    expect(of(5).kits[0]!.stitch.aside).toBeUndefined()
+    expect(of(5).kits[0]!.foot).toBe('straight')
+  })
+
   it('whatever it has more of', () =>
     fc.assert(
       fc.property(
@@ -276,7 +289,10 @@ describe('no two parts of a kit contradict each other', () => {
       [cotton, 'wing'],
     ] as const) {
       const only = on({ feet: ['straight'], stitches: ['straight'] })
-      expect(ask(cloth, operation, only).refusals.map(({ limit }) => limit)).toEqual(['foot'])
+      // Beside the middle is a wish; a swing, a twin and wings are the stitch itself.
+      if (operation === 'edge-stitch' || operation === 'zip')
+        expect(first(cloth, operation, only)).toMatchObject({ foot: 'straight', stitch: { of: 'straight' } })
+      else expect(ask(cloth, operation, only).refusals.map(({ limit }) => limit)).toEqual(['foot'])
       expect(first(cloth, operation, on({ feet: ['straight', 'standard'] })).foot).toBe('standard')
     }
     // A needle that moves to no side strikes nothing.
