@@ -1,8 +1,9 @@
-import { changeover } from '@/core/session/changeover'
+import { changeover, problemOf } from '@/core/session/changeover'
 import { planSeats } from '@/core/session/plan'
-import { PLAN_COSTS, type PlanHolds, type PlanQuestion, type PlanSeat } from '@/core/session/plan-question'
-import { planRoom } from '@/core/session/room-plan'
-import { costed, firstCome, mayTake } from '@/core/session/seating'
+import { PLAN_COSTS, type PlanHolds, type PlanQuestion } from '@/core/session/plan-question'
+import type { PlanSeat } from '@/core/planner/problem'
+import { planRoom } from '@/core/session/plan'
+import { costed, firstCome, mayTake } from '@/core/planner/seating'
 import { everyPlan, randomPlan } from '@/core/testing/plans'
 import { loadSolver } from '@/workers/solver'
 import { Chance } from '../bin/demo-data/random'
@@ -69,13 +70,12 @@ const chance = new Chance(50)
 const totals = { seats: [0, 0, 0], minutes: [0, 0, 0], beaten: 0 }
 for (let index = 0; index < INSTANCES; index += 1) {
   const question = randomPlan(() => chance.next(), { students: 12, machines: 9, blocks: 2, kits: 6 })
-  const kits = new Map(question.kits.map((kit) => [kit.id, kit]))
   const plan = planSeats(question, solve, 14, clock)
   const ways = [
     { seats: plan.seats.length, minutes: plan.changeoverMinutes },
-    ...[firstCome(question, kits, PLAN_COSTS).seats, byKit(question)].map((seats) => ({
+    ...[firstCome(problemOf(question)).seats, byKit(question)].map((seats) => ({
       seats: seats.length,
-      minutes: costed(seats, question, kits, PLAN_COSTS).minutes,
+      minutes: costed(seats, problemOf(question)).minutes,
     })),
   ]
   ways.forEach(({ seats, minutes }, way) => {

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { planEvening, type EveningPlan, type EveningRequest } from '@/core/session/evening-plan'
-import type { Solve } from '@/core/session/plan-question'
+import type { Solve } from '@/core/planner/problem'
 import { eveningQuestion, type EveningFacts } from '@/core/session/room-question'
 import { evening, EVENING_AT, eveningLearner, eveningMachine, shelf } from '@/core/testing/evenings'
 import { loadSolver } from './solver'

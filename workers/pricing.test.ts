@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { classesOf, eveningsOf, groupsOf, type Evening } from '@/core/session/evening'
+import { layOut, linesOf, type Line } from '@/core/planner/line'
 import { planSeats } from '@/core/session/plan'
-import { PLAN_COSTS } from '@/core/session/plan-question'
-import { eveningsWithin, relax } from '@/core/session/pricing'
-import { demandOf, solveWhole } from '@/core/session/program'
-import { mostSeats } from '@/core/session/seating'
+import { linesWithin, relax } from '@/core/planner/pricing'
+import { demandOf, solveWhole } from '@/core/planner/program'
+import { mostSeats } from '@/core/planner/seating'
 import { anyPlan } from '@/core/testing/plans'
 import { loadSolver } from './solver'
+import { problemOf } from '@/core/session/changeover'
 
 const solve = await loadSolver()
 
@@ -21,34 +21,32 @@ it('bounds a plan truly: machines counted whole lift the bound and never past th
   let lifted = 0
   fc.assert(
     fc.property(question, (asked) => {
-      const kits = new Map(asked.kits.map((kit) => [kit.id, kit]))
-      const classes = classesOf(asked.students, kits)
-      const groups = groupsOf(asked.machines, classes)
-      const { evenings } = eveningsOf(asked.blocks, groups, classes, PLAN_COSTS)
-      const seats = mostSeats(asked, kits).length
+      const layout = layOut(problemOf(asked))
+      const { lines } = linesOf(layout)
+      const seats = mostSeats(problemOf(asked)).length
       fc.pre(seats > 0)
-      const demand = demandOf(seats, asked.blocks, groups, classes)
-      const plain = { seats, machines: classes.map(() => 0), turns: [] }
-      const relaxed = (start: readonly Evening[], all: boolean, wanted = demand) =>
-        relax(start, all, asked, groups, classes, wanted, PLAN_COSTS, solve, () => 0, 60)
-      const listed = relaxed(evenings, true)!
-      const best = solveWhole(evenings, groups, classes, plain, asked, kits, PLAN_COSTS, solve, 60)!.plan.minutes
+      const demand = demandOf(seats, layout)
+      const plain = { seats, machines: layout.classes.map(() => 0), turns: [] }
+      const relaxed = (start: readonly Line[], all: boolean, wanted = demand) =>
+        relax(start, all, layout, wanted, { solve, clock: () => 0, seconds: 60 })
+      const listed = relaxed(lines, true)!
+      const best = solveWhole(lines, layout, plain, solve, 60)!.plan.minutes
 
       expect(listed.bound).toBeLessThanOrEqual(best + 1e-6)
-      expect(listed.bound).toBeGreaterThanOrEqual(relaxed(evenings, true, plain)!.bound - 1e-6)
+      expect(listed.bound).toBeGreaterThanOrEqual(relaxed(lines, true, plain)!.bound - 1e-6)
       expect(planSeats(asked, solve, 60, () => 0)).toMatchObject({ changeoverMinutes: best, optimal: true })
       if (listed.prices.machine.some((price) => price > 1e-6)) lifted += 1
 
       // Half of what makes a plan is there, and the pricing finds what lacks.
       const priced = relaxed(
-        evenings.filter((evening, index) => index % 2 === 0 || evening.seats.length === 1),
+        lines.filter((line, index) => index % 2 === 0 || line.seats.length === 1),
         false,
       )
       if (priced) expect(priced.bound).toBeCloseTo(listed.bound, 5)
 
       const most = 6
-      const within = eveningsWithin(most, asked.blocks, groups, classes, PLAN_COSTS, listed.prices, 9_000)
-      const names = (all: readonly Evening[]) =>
+      const within = linesWithin(most, layout, listed.prices, 9_000)
+      const names = (all: readonly Line[]) =>
         [
           ...new Set(
             all.map(
@@ -62,9 +60,9 @@ it('bounds a plan truly: machines counted whole lift the bound and never past th
         ].sort()
       expect(within.all).toBe(true)
       // At the very edge the two sums may round apart.
-      const upTo = (edge: number) => names(evenings.filter((evening) => listed.reducedCost(evening) <= most + edge))
-      expect(names(within.evenings)).toEqual(expect.arrayContaining(upTo(-1e-6)))
-      expect(upTo(1e-6)).toEqual(expect.arrayContaining(names(within.evenings)))
+      const upTo = (edge: number) => names(lines.filter((line) => listed.reducedCost(line) <= most + edge))
+      expect(names(within.lines)).toEqual(expect.arrayContaining(upTo(-1e-6)))
+      expect(upTo(1e-6)).toEqual(expect.arrayContaining(names(within.lines)))
     }),
     { numRuns: 100 },
   )

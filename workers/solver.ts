@@ -1,5 +1,5 @@
 import highs from 'highs'
-import type { Solve } from '@/core/session/plan-question'
+import type { Solve } from '@/core/planner/problem'
 
 /** Loads the solver: HiGHS, compiled to WebAssembly. It blocks its thread while it thinks, so give it one of its own. */
 export async function loadSolver(): Promise<Solve> {

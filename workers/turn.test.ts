@@ -1,19 +1,19 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { breachesOf } from '@/core/session/breach'
+import { breachesOf } from '@/core/planner/breach'
 import { planCourse } from '@/core/session/course-plan'
 import { planEvening } from '@/core/session/evening-plan'
 import { planSeats } from '@/core/session/plan'
-import { PLAN_COSTS, type PlanQuestion, type PlanSeat } from '@/core/session/plan-question'
-import { planRoom } from '@/core/session/room-plan'
-import { costed, mayTake } from '@/core/session/seating'
+import type { PlanQuestion } from '@/core/session/plan-question'
+import type { PlanSeat } from '@/core/planner/problem'
+import { planRoom } from '@/core/session/plan'
+import { costed, mayTake } from '@/core/planner/seating'
 import { EVENING_AT, evening, eveningLearner } from '@/core/testing/evenings'
 import { anyPlan } from '@/core/testing/plans'
 import { loadSolver } from './solver'
+import { problemOf } from '@/core/session/changeover'
 
 const solve = await loadSolver()
-const kitsOf = (question: PlanQuestion) => new Map(question.kits.map((kit) => [kit.id, kit]))
-
 /** Every way to seat as many as can be, with how many turns it honours and its minutes. */
 function everyWay(question: PlanQuestion): { turns: number; minutes: number }[] {
   const ways: PlanSeat[][] = []
@@ -40,7 +40,7 @@ function everyWay(question: PlanQuestion): { turns: number; minutes: number }[] 
     .filter(({ length }) => length === most)
     .map((seats) => ({
       turns: turnsOf(question, seats),
-      minutes: costed(seats, question, kitsOf(question), PLAN_COSTS).minutes,
+      minutes: costed(seats, problemOf(question)).minutes,
     }))
 }
 const turnsOf = (question: PlanQuestion, seats: readonly PlanSeat[]): number =>
@@ -80,7 +80,7 @@ describe('whoever had no seat last time', () => {
         const [a, b] = question.students.map(({ id }) => id)
         const asked: PlanQuestion = { ...question, pairs: [{ kind: 'apart', students: [a!, b!] }] }
         const plan = planRoom(asked, {}, solve, 20, () => performance.now() / 1000)
-        expect(breachesOf(plan.seats, asked, kitsOf(asked), PLAN_COSTS)).toEqual([])
+        expect(breachesOf(plan.seats, problemOf(asked))).toEqual([])
         // Nobody who waits could simply take the place of somebody whose turn it is not.
         for (const { student } of plan.unseated) {
           const waiting = asked.students.find(({ id }) => id === student)!
@@ -90,7 +90,7 @@ describe('whoever had no seat last time', () => {
             const machine = asked.machines.find(({ id }) => id === seat.machine)!
             if (sitting.leftOut || !mayTake(waiting, machine, seat.block)) continue
             const swapped = plan.seats.map((each) => (each === seat ? { ...seat, student } : each))
-            expect(breachesOf(swapped, asked, kitsOf(asked), PLAN_COSTS)).not.toEqual([])
+            expect(breachesOf(swapped, problemOf(asked))).not.toEqual([])
           }
         }
       }),

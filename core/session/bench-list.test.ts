@@ -5,7 +5,7 @@ import type { MachineEvent } from '../machine/event'
 import { foldMachine } from '../machine/fold'
 import { evening, EVENING_AT, eveningLearner, eveningMachine } from '../testing/evenings'
 import { benchList, type BenchStop } from './bench-list'
-import type { PlanSeat } from './plan-question'
+import type { PlanSeat } from '../planner/problem'
 import { eveningQuestion, type EveningFacts } from './room-question'
 
 const BEFORE = '2026-11-20T00:00:00.000Z'

@@ -3,7 +3,7 @@ import { fabricClass, completeFabric } from '../fabric/intake'
 import { LAID_OUT } from '../knowledge/stitch/extra'
 import { plain } from '../units/words'
 import type { Kit } from '../kit/request'
-import type { PlanSeat } from './plan-question'
+import type { PlanSeat } from '../planner/problem'
 import { bobbinsFor, useOnMachine, type EveningFacts, type EveningLearner, type EveningMachine } from './room-question'
 
 /** One machine before class: who sits there first, and what is still to be done. */

@@ -1,4 +1,13 @@
-import type { PlanChange, PlanCosts, PlanHolds, PlanKit, PlanMachine } from './plan-question'
+import { usingUp } from '../planner/breach'
+import { kitOn, problemFrom, type PlanSeat, type Problem } from '../planner/problem'
+import {
+  PLAN_COSTS,
+  type PlanChange,
+  type PlanCosts,
+  type PlanHolds,
+  type PlanKit,
+  type PlanQuestion,
+} from './plan-question'
 
 /** From what a machine holds to the next kit: which parts change, and the minutes they take. */
 export function changeover(from: PlanHolds, to: PlanKit, costs: PlanCosts): Omit<PlanChange, 'machine' | 'block'> {
@@ -20,9 +29,6 @@ export function changeover(from: PlanHolds, to: PlanKit, costs: PlanCosts): Omit
 /** Only what is known on both sides can differ. */
 const differs = (a: string | undefined, b: string | undefined): boolean => a !== undefined && b !== undefined && a !== b
 
-/** What a kit is called on a machine. */
-export const kitOn = ({ own }: Pick<PlanMachine, 'own'>, kit: PlanKit): PlanKit => own?.[kit.id] ?? kit
-
 /** All minutes are multiples of this, as far as the costs are whole; otherwise they may differ by anything that counts. */
 export function grainOf(costs: PlanCosts): number {
   const values = (Object.keys(costs) as (keyof PlanCosts)[]).map((part) => costs[part]).filter((value) => value > 0)
@@ -30,4 +36,40 @@ export function grainOf(costs: PlanCosts): number {
   if (values.some((value) => !Number.isInteger(value))) return 1e-6
   const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b))
   return values.reduce((a, b) => gcd(a, b))
+}
+
+/** A class's question as the planner sees it: setups that nobody looks into, and what it takes from one to the next. */
+export function problemOf(question: PlanQuestion): Problem {
+  const costs = { ...PLAN_COSTS, ...question.costs }
+  return problemFrom({
+    ...question,
+    grain: grainOf(costs),
+    step: (from: PlanHolds, to: PlanKit) => {
+      const { minutes, parts } = changeover(from, to, costs)
+      return { minutes, usesUp: parts.includes('needle') }
+    },
+  })
+}
+
+/** The seats before which a needle is put in. */
+export const fittedIn = (seats: readonly PlanSeat[], question: PlanQuestion): PlanSeat[] =>
+  usingUp(seats, problemOf(question))
+
+/** What is changed before which seat, machine by machine and block by block; an empty block changes nothing. */
+export function changesOf(seats: readonly PlanSeat[], { machines, students, kits, costs }: PlanQuestion): PlanChange[] {
+  const kitOf = new Map(students.map(({ id, kit }) => [id, kits.find((each) => each.id === kit)]))
+  return machines.flatMap((machine) => {
+    let holds: PlanHolds = machine.holds
+    return seats
+      .filter((seat) => seat.machine === machine.id)
+      .sort((a, b) => a.block - b.block)
+      .flatMap(({ student, block }) => {
+        const named = kitOf.get(student)
+        if (!named) return []
+        const kit = kitOn(machine, named)
+        const change = changeover(holds, kit, { ...PLAN_COSTS, ...costs })
+        holds = kit
+        return change.parts.length > 0 ? [{ machine: machine.id, block, ...change }] : []
+      })
+  })
 }

@@ -5,10 +5,10 @@ import { fabricClass, completeFabric } from '../fabric/intake'
 import { HOUSEHOLD_SYSTEM } from '../knowledge/needle/needle'
 import { itemKey, needleItem, type StockItem } from '../stock/item'
 import { loadOf } from '../wear/wear'
-import { fittedIn } from './breach'
+import { fittedIn } from './changeover'
 import { planEvening, type EveningPlan, type EveningRequest } from './evening-plan'
 import { eveningNeeds, type Need } from './needs'
-import { PLAN_COSTS, type Solve } from './plan-question'
+import type { Solve } from '../planner/problem'
 import { eveningQuestion, type EveningFacts } from './room-question'
 
 export interface CourseWeek {
@@ -113,8 +113,7 @@ function statesAfter(
   question: ReturnType<typeof eveningQuestion>['question'],
   kits: ReturnType<typeof eveningQuestion>['kits'],
 ): Map<string, MachineState> {
-  const named = new Map(question.kits.map((kit) => [kit.id, kit]))
-  const fitted = fittedIn(plan.seats, question, named, { ...PLAN_COSTS, ...question.costs })
+  const fitted = fittedIn(plan.seats, question)
   return new Map(
     facts.machines.map(({ machineId, traits, state }) => {
       const own = plan.seats.filter(({ machine }) => machine === machineId).sort((a, b) => a.block - b.block)

@@ -2,12 +2,14 @@ import { spaced } from '../units/words'
 import type { Foot } from '../knowledge/stitch/foot'
 import { DRIVES_AFTER_SIGN_OFF } from '../knowledge/machine/access'
 import { itemKey } from '../stock/item'
-import { fittedIn, usesOf } from './breach'
-import { kitOn } from './changeover'
-import { PLAN_COSTS, type PlanLimit, type PlanQuestion, type PlanSeat, type Solve } from './plan-question'
-import { planRoom, type RoomPlan } from './room-plan'
+import { usesOf } from '../planner/breach'
+import { fittedIn } from './changeover'
+import { kitOn } from '../planner/problem'
+import { type PlanQuestion } from './plan-question'
+import type { PlanLimit, PlanSeat, Solve } from '../planner/problem'
+import { planRoom, type RoomPlan } from './plan'
 import { eveningQuestion, STAFF_LIMIT, withPins, type EveningFacts, type EveningQuestion } from './room-question'
-import type { PlanWeights } from './soft-aims'
+import type { PlanWeights } from '../planner/soft-aims'
 
 /** What is asked of the planner for one evening. */
 export interface EveningRequest {
@@ -167,12 +169,8 @@ function turnWords(project: string, learners: EveningFacts['learners'], seats: r
 
 /** How much of a limit these seats take, in a block or of all needles put in. */
 function usedOf(limit: PlanLimit, seats: readonly PlanSeat[], question: PlanQuestion, block: number): number {
-  const kits = new Map(question.kits.map((kit) => [kit.id, kit]))
   const kitOf = new Map(question.students.map(({ id, kit }) => [id, kit]))
-  const counted =
-    limit.per === 'block'
-      ? seats.filter((seat) => seat.block === block)
-      : fittedIn(seats, question, kits, { ...PLAN_COSTS, ...question.costs })
+  const counted = limit.per === 'block' ? seats.filter((seat) => seat.block === block) : fittedIn(seats, question)
   return counted.reduce((sum, { student, machine }) => sum + usesOf(limit, kitOf.get(student) ?? '', machine), 0)
 }
 

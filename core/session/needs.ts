@@ -1,7 +1,8 @@
 import type { Kit } from '../kit/request'
 import { asShelved, itemKey, needleItem, type StockItem } from '../stock/item'
-import { fittedIn } from './breach'
-import { PLAN_COSTS, type PlanQuestion, type PlanSeat } from './plan-question'
+import { fittedIn } from './changeover'
+import { type PlanQuestion } from './plan-question'
+import type { PlanSeat } from '../planner/problem'
 import { bobbinsFor, type EveningFacts } from './room-question'
 
 /** What an evening takes of one thing: used up, as needles are, or in hand at once and back after. */
@@ -25,9 +26,8 @@ export function eveningNeeds(
     needs.set(key, { item, usedUp, count: (needs.get(key)?.count ?? 0) + count })
   }
   const known = seats.filter(({ student, machine }) => kits.get(student)?.has(machine))
-  const named = new Map(question.kits.map((kit) => [kit.id, kit]))
   const running = known.filter(({ machine }) => question.machines.some(({ id }) => id === machine))
-  for (const { student, machine } of fittedIn(running, question, named, { ...PLAN_COSTS, ...question.costs }))
+  for (const { student, machine } of fittedIn(running, question))
     add(asShelved(needleItem(kits.get(student)!.get(machine)!.needle), shelves), 1, true)
   const blocks = [...new Set(known.map(({ block }) => block))]
   const atOnce = blocks.map((block) => {

@@ -1,3 +1,5 @@
+import type { PlanLimit, PlanMachine as Machine, PlanPair, PlanSeat, PlanStudent } from '../planner/problem'
+
 /** What a kit asks of a machine, by name: equal names are the same thing. */
 export interface PlanKit {
   readonly id: string
@@ -23,53 +25,10 @@ export interface PlanHolds {
   readonly worn?: boolean
 }
 
-export interface PlanMachine {
-  readonly id: string
-  /** kits that it can make */
-  readonly can: readonly string[]
+export interface PlanMachine extends Machine {
   readonly holds: PlanHolds
   /** what a kit is called on this machine, where that differs: its needle system is another one, say */
   readonly own?: Readonly<Record<string, PlanKit>>
-  /** a soft aim keeps beginners away from it */
-  readonly complex?: boolean
-  /** far from where the instructor stands; a soft aim keeps beginners nearer */
-  readonly far?: boolean
-  /** has sewn more since its service than the room's middle machine; a soft aim spares it */
-  readonly sewnMore?: boolean
-}
-
-export interface PlanStudent {
-  readonly id: string
-  readonly kit: string
-  readonly fixed?: { readonly machine?: string; readonly block?: number }
-  /** the only machines for them, whatever the kit allows: access needs, sign-offs; all when absent */
-  readonly machines?: readonly string[]
-  /** comes late: no block before this one */
-  readonly fromBlock?: number
-  /** where they sat last time; a soft aim */
-  readonly lastMachine?: string
-  readonly beginner?: boolean
-  /** how many times in a row they had no seat: of those who cannot all sit, they sit first */
-  readonly leftOut?: number
-  /** the place that they hold already: anywhere else is a move, and moves are few */
-  readonly holdsPlace?: { readonly machine: string; readonly block: number }
-}
-
-/** Two who sit in one block, or never in the same. */
-export interface PlanPair {
-  readonly kind: 'together' | 'apart'
-  readonly students: readonly [string, string]
-}
-
-/** Something of which there is only so much: in each block, or for all needles that are put in. */
-export interface PlanLimit {
-  readonly id: string
-  /** what there is too little of */
-  readonly words: string
-  readonly most: number
-  readonly per: 'block' | 'fit'
-  /** by machine, how many each kit takes there; nothing where it is not named */
-  readonly uses: Readonly<Record<string, Readonly<Record<string, number>>>>
 }
 
 export interface PlanCosts {
@@ -103,13 +62,6 @@ export interface PlanQuestion {
   readonly limits?: readonly PlanLimit[]
 }
 
-export interface PlanSeat {
-  readonly student: string
-  readonly machine: string
-  /** from 1 */
-  readonly block: number
-}
-
 export interface PlanChange {
   readonly machine: string
   readonly block: number
@@ -128,20 +80,3 @@ export interface PlanAnswer {
   readonly changes: readonly PlanChange[]
   readonly unseated: readonly { readonly student: string; readonly because: string }[]
 }
-
-/**
- * Solves a linear or mixed-integer program in CPLEX LP text.
- * @returns undefined when it found no answer in the time; `dual` is the reduced cost of a column of a linear program
- */
-export type Solve = (
-  program: string,
-  seconds: number,
-) =>
-  | {
-      readonly optimal: boolean
-      readonly objective: number
-      readonly columns: ReadonlyMap<string, { readonly value: number; readonly dual: number }>
-      /** shadow price of each row of a linear program */
-      readonly rows: ReadonlyMap<string, number>
-    }
-  | undefined

@@ -1,99 +1,84 @@
-import { anneal } from './anneal'
-import { grainOf } from './changeover'
-import { type Class, type Evening, classesOf, eveningsIn, eveningsOf, groupsOf, startFrom } from './evening'
-import { PLAN_COSTS, type PlanAnswer, type PlanQuestion, type PlanSeat, type Solve } from './plan-question'
-import { MOST_PRICED, PRICE_SECONDS, eveningsWithin, relax } from './pricing'
-import { demandOf, solveWhole, type Demand } from './program'
-import { firstCome, improve, inTurn, mostSeats, unseatedOf, type Plan } from './seating'
+import * as planner from '../planner/plan-room'
+import { planSeats as seatsPlanned, type Planned } from '../planner/plan-seats'
+import type { PlanSeat, Solve } from '../planner/problem'
+import { firstCome, mayUse } from '../planner/seating'
+import type { PlanWeights } from '../planner/soft-aims'
+import { changesOf, problemOf } from './changeover'
+import type { PlanAnswer, PlanQuestion } from './plan-question'
+
+/** A plan for a room, with what its soft aims still cost. */
+export interface RoomPlan extends PlanAnswer {
+  /** learners who leave a place that they held */
+  readonly moves: number
+  readonly softCost: number
+}
 
 /**
- * Seats as many learners as can be seated, then at the least changeover time; says how far from the least it may be.
- * One column is one machine's whole evening, so learners with the same kit and machines with the same setup are one thing.
+ * As many seats as can be, at the least changeover time, with what is changed and why somebody has none.
  * @param solve the solver
  * @param seconds how long it may think
  * @param clock seconds that have passed since some moment
- * @param tell is told of each better plan as it is found, with what is known to be the least
  */
 export function planSeats(
   question: PlanQuestion,
   solve: Solve,
   seconds: number,
   clock: () => number,
-  tell: (plan: Plan, bound: number) => void = () => undefined,
+  tell: Parameters<typeof seatsPlanned>[2] = () => undefined,
 ): PlanAnswer {
-  const started = clock()
-  const costs = { ...PLAN_COSTS, ...question.costs }
-  const kits = new Map(question.kits.map((kit) => [kit.id, kit]))
-  const seatable = mostSeats({ ...question, students: inTurn(question.students) }, kits)
-  const crowded = seatable.length < question.students.length
-  const classes = classesOf(question.students, kits, ({ leftOut = 0 }) =>
-    crowded && leftOut > 0 ? String(leftOut) : undefined,
-  )
-  const groups = groupsOf(question.machines, classes)
-  const byHand = firstCome(question, kits, costs).minutes
-  const { evenings, all } = eveningsOf(question.blocks, groups, classes, costs)
-
-  let best = anneal(improve(startFrom(seatable, question, classes), question, kits, costs), question, kits, costs)
-  let bound = 0
-  tell(best, bound)
-  let proved = seatable.length === 0
-  const demand = demandOf(
-    seatable.length,
-    question.blocks,
-    groups,
-    classes,
-    crowded ? turnsOf(question, seatable, classes) : [],
-  )
-  const grain = grainOf(costs)
-  const better = (from: readonly Evening[]): boolean => {
-    const left = Math.max(0.2, seconds - (clock() - started))
-    const found = solveWhole(from, groups, classes, demand, question, kits, costs, solve, left)
-    if (found && found.plan.minutes < best.minutes - 1e-6) {
-      best = found.plan
-      tell(best, bound)
-    }
-    return found?.optimal ?? false
-  }
-  if (!proved) {
-    const start = all ? evenings : eveningsIn(best, question, groups, classes, costs)
-    const relaxed = relax(start, all, question, groups, classes, demand, costs, solve, clock, PRICE_SECONDS)
-    if (relaxed) {
-      bound = Math.max(0, Math.ceil(relaxed.bound / grain - 1e-6) * grain)
-      if (best.minutes > bound + 1e-6) {
-        // A column whose reduced cost lifts the bound above what is known already cannot be in a better plan.
-        const most = best.minutes - grain - relaxed.bound + 1e-6
-        const kept = all
-          ? { evenings: evenings.filter((evening) => relaxed.reducedCost(evening) <= most), all }
-          : eveningsWithin(most, question.blocks, groups, classes, costs, relaxed.prices, MOST_PRICED)
-        proved = better(kept.evenings) && kept.all
-      }
-    }
-  }
-  const optimal = proved || best.minutes <= bound + 1e-6
-  return {
-    seats: best.seats,
-    changeoverMinutes: best.minutes,
-    boundMinutes: optimal ? best.minutes : Math.min(bound, best.minutes),
-    optimal,
-    byHandMinutes: byHand,
-    changes: best.changes,
-    unseated: unseatedOf(question, kits, best.seats),
-  }
+  return answerOf(question, seatsPlanned(problemOf(question), { solve, seconds, clock }, tell), byHand(question))
 }
 
-/**
- * Where not all can sit, whoever had no seat before does: of those left out so often or oftener, as many as can be. Which of
- * them is for the minutes to decide.
- */
-function turnsOf(
-  { students }: PlanQuestion,
-  seatable: readonly PlanSeat[],
-  classes: readonly Class[],
-): Demand['turns'] {
-  const waited = new Map(students.map(({ id, leftOut = 0 }) => [id, leftOut]))
-  const levels = [...new Set(waited.values())].filter((level) => level > 0)
-  return levels.map((level) => ({
-    least: seatable.filter(({ student }) => waited.get(student)! >= level).length,
-    classes: classes.map(({ students: [first] }) => (first!.leftOut ?? 0) >= level),
-  }))
+/** The same under everything that a room asks: pairs, limits, places held, soft aims. */
+export function planRoom(
+  question: PlanQuestion,
+  weights: Partial<PlanWeights>,
+  solve: Solve,
+  seconds: number,
+  clock: () => number,
+  tell: (plan: RoomPlan) => void = () => undefined,
+): RoomPlan {
+  const byHandMinutes = byHand(question)
+  const told = (plan: planner.RoomPlanned): RoomPlan => ({
+    ...answerOf(question, plan, byHandMinutes),
+    moves: plan.moves,
+    softCost: plan.softCost,
+  })
+  return told(planner.planRoom(problemOf(question), weights, { solve, seconds, clock }, (plan) => tell(told(plan))))
+}
+
+const byHand = (question: PlanQuestion): number => firstCome(problemOf(question)).minutes
+
+const answerOf = (question: PlanQuestion, plan: Planned, byHandMinutes: number): PlanAnswer => ({
+  seats: plan.seats,
+  changeoverMinutes: plan.minutes,
+  boundMinutes: plan.bound,
+  optimal: plan.optimal,
+  byHandMinutes,
+  changes: changesOf(plan.seats, question),
+  unseated: unseatedOf(question, plan.seats),
+})
+
+/** Why somebody has no seat, in one sentence. */
+function unseatedOf(
+  { machines, students, blocks, kits }: PlanQuestion,
+  seats: readonly PlanSeat[],
+): PlanAnswer['unseated'] {
+  const seated = new Set(seats.map(({ student }) => student))
+  return students
+    .filter(({ id }) => !seated.has(id))
+    .map((student) => {
+      const able = machines.filter((each) => mayUse({ ...student, fixed: {} }, each))
+      const { machine, block } = student.fixed ?? {}
+      const because = !kits.some(({ id }) => id === student.kit)
+        ? `There is no kit called ${student.kit}.`
+        : able.length === 0
+          ? `No machine here can make the kit ${student.kit}.`
+          : machine !== undefined && !able.some(({ id }) => id === machine)
+            ? `They are fixed to ${machine}, which cannot make the kit ${student.kit}.`
+            : block !== undefined && block > blocks
+              ? `They are fixed to block ${block}, and there are ${blocks}.`
+              : `All ${able.length * blocks} places at the ${able.length === 1 ? 'one machine' : `${able.length} machines`} that can make the kit ${student.kit} are taken.`
+      return { student: student.id, because }
+    })
 }

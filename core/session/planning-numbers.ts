@@ -1,6 +1,6 @@
 import { ROOM_NUMBERS, type RoomNumberName, type RoomNumbers } from '../knowledge/room-number'
 import type { PlanCosts } from './plan-question'
-import type { PlanWeights } from './soft-aims'
+import type { PlanWeights } from '../planner/soft-aims'
 
 /** The room's number behind each cost and each soft aim. */
 export const COST_NUMBERS = {

@@ -16,17 +16,8 @@ import type { OnHand } from '../stock/ledger'
 import { kitUse } from '../kit/kit-use'
 import type { ThreadUseAnswer } from '../thread-use/thread-use'
 import { NEAR_NUMBER } from './planning-numbers'
-import type {
-  PlanCosts,
-  PlanHolds,
-  PlanKit,
-  PlanLimit,
-  PlanMachine,
-  PlanPair,
-  PlanQuestion,
-  PlanSeat,
-  PlanStudent,
-} from './plan-question'
+import type { PlanCosts, PlanHolds, PlanKit, PlanMachine, PlanQuestion } from './plan-question'
+import type { PlanLimit, PlanPair, PlanSeat, PlanStudent } from '../planner/problem'
 
 export interface EveningMachine {
   readonly machineId: string

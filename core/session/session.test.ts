@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyPlan } from '../testing/plans'
-import { changeover, grainOf } from './changeover'
-import { classesOf, eveningsOf, groupsOf } from './evening'
-import { PLAN_COSTS, type PlanHolds, type PlanKit, type PlanQuestion } from './plan-question'
-import { firstCome, improve, mostSeats } from './seating'
+import { changeover, grainOf, problemOf } from './changeover'
+import { layOut, linesOf } from '../planner/line'
+import { PLAN_COSTS, type PlanHolds, type PlanKit } from './plan-question'
+import { firstCome, improve, mostSeats } from '../planner/seating'
 
 const word = fc.constantFrom('a', 'b', 'c')
 const anyKit: fc.Arbitrary<PlanKit> = fc.record({ id: word, needle: word, thread: word, foot: word })
@@ -14,8 +14,6 @@ const anyHolds: fc.Arbitrary<PlanHolds> = fc.record({
   foot: fc.option(word),
 })
 const anyQuestion = anyPlan({ students: 8, machines: 4, blocks: 3, kits: 4 })
-const kitsOf = (question: PlanQuestion) => new Map(question.kits.map((kit) => [kit.id, kit]))
-
 describe('a changeover', () => {
   it('costs nothing exactly when everything is there already, and never more than everything', () =>
     fc.assert(
@@ -54,26 +52,26 @@ describe('a changeover', () => {
   })
 })
 
-describe('evenings', () => {
+describe('lines', () => {
   it('hold no class more often than it has learners, keep fixed blocks, and come in their cheapest order', () =>
     fc.assert(
       fc.property(anyQuestion, (question) => {
-        const kits = kitsOf(question)
-        const classes = classesOf(question.students, kits)
-        const groups = groupsOf(question.machines, classes)
+        const layout = layOut(problemOf(question))
+        const { classes, groups } = layout
         expect(groups.reduce((sum, { machines }) => sum + machines.length, 0)).toBe(question.machines.length)
-        const { evenings, all } = eveningsOf(question.blocks, groups, classes, PLAN_COSTS)
+        const { lines, all } = linesOf(layout)
         expect(all).toBe(true)
-        for (const { group, seats, minutes } of evenings) {
+        for (const { group, seats, minutes } of lines) {
           expect(new Set(seats.map(({ block }) => block)).size).toBe(seats.length)
-          let from: PlanHolds = groups[group]!.machines[0]!.holds
+          let from: PlanHolds = question.machines.find(({ id }) => id === groups[group]!.machines[0]!.id)!.holds
           let sum = 0
           for (const { cls, block } of seats) {
             const { kit, block: fixed, students } = classes[cls]!
             expect(seats.filter((seat) => seat.cls === cls).length).toBeLessThanOrEqual(students.length)
             if (fixed !== undefined) expect(block).toBe(fixed)
-            sum += changeover(from, kit, PLAN_COSTS).minutes
-            from = kit
+            const to = question.kits.find(({ id }) => id === kit.id)!
+            sum += changeover(from, to, PLAN_COSTS).minutes
+            from = to
           }
           expect(sum).toBe(minutes)
         }
@@ -85,9 +83,8 @@ describe('a first answer', () => {
   it('seats no fewer than coming first, and improving it loses no seat and gains minutes', () =>
     fc.assert(
       fc.property(anyQuestion, (question) => {
-        const kits = kitsOf(question)
-        const seats = mostSeats(question, kits)
-        const better = improve(seats, question, kits, PLAN_COSTS)
+        const seats = mostSeats(problemOf(question))
+        const better = improve(seats, problemOf(question))
         expect(better.seats).toHaveLength(seats.length)
         expect(better.seats.map(({ student }) => student).sort()).toEqual(seats.map(({ student }) => student).sort())
         for (const { student, machine } of better.seats) {
@@ -95,7 +92,7 @@ describe('a first answer', () => {
           expect(question.machines.find(({ id }) => id === machine)!.can).toContain(kit)
         }
         // Whoever comes first may take the one place that somebody else could have had.
-        expect(firstCome(question, kits, PLAN_COSTS).seats.length).toBeLessThanOrEqual(seats.length)
+        expect(firstCome(problemOf(question)).seats.length).toBeLessThanOrEqual(seats.length)
       }),
     ))
 })

@@ -1,14 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyPlan } from '../testing/plans'
-import type { Breach } from './breach'
-import { PLAN_COSTS, type PlanQuestion, type PlanSeat } from './plan-question'
-import { improve, mostSeats } from './seating'
+import type { Breach } from '../planner/breach'
+import type { PlanQuestion } from './plan-question'
+import type { PlanSeat } from '../planner/problem'
+import { improve, mostSeats } from '../planner/seating'
 import { breachWords, byHandFigures, moveOptions, moveSeat, placeKey, sheetFigures } from './sheet'
+import { problemOf } from './changeover'
 
 const anySheet = anyPlan({ students: 7, machines: 4, blocks: 3, kits: 4 }).map((question) => {
-  const kits = new Map(question.kits.map((kit) => [kit.id, kit]))
-  return { question, seats: improve(mostSeats(question, kits), question, kits, PLAN_COSTS).seats }
+  return { question, seats: improve(mostSeats(problemOf(question)), problemOf(question)).seats }
 })
 const same = (seat: PlanSeat): PlanSeat => seat
 const sorted = (seats: readonly PlanSeat[]) =>

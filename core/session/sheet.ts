@@ -1,6 +1,8 @@
-import { breachesOf, fittedIn, type Breach } from './breach'
-import { PLAN_COSTS, type PlanChange, type PlanCosts, type PlanQuestion, type PlanSeat } from './plan-question'
-import { costed, firstCome } from './seating'
+import { breachesOf, usingUp, type Breach } from '../planner/breach'
+import { changesOf, problemOf } from './changeover'
+import type { PlanChange, PlanCosts, PlanQuestion } from './plan-question'
+import type { PlanSeat } from '../planner/problem'
+import { costed, firstCome } from '../planner/seating'
 
 /** What a run sheet says of its seats. */
 export interface SheetFigures {
@@ -17,27 +19,27 @@ export const placeKey = (machine: string, block: number): string => `${machine} 
 
 /** Changeovers, needles and broken rules of these seats. */
 export function sheetFigures(question: PlanQuestion, seats: readonly PlanSeat[]): SheetFigures {
-  const { kits, costs } = ready(question)
+  const problem = problemOf(question)
   const known = seats.filter(
     ({ student, machine }) =>
       question.students.some(({ id }) => id === student) && question.machines.some(({ id }) => id === machine),
   )
-  const { minutes, changes } = costed(known, question, kits, costs)
+  const { minutes } = costed(known, problem)
   const seated = new Set(seats.map(({ student }) => student))
   return {
     minutes,
-    needles: fittedIn(known, question, kits, costs).length,
-    changes: new Map(changes.map((change) => [placeKey(change.machine, change.block), change])),
-    breaches: breachesOf(seats, question, kits, costs),
+    needles: usingUp(known, problem).length,
+    changes: new Map(changesOf(known, question).map((change) => [placeKey(change.machine, change.block), change])),
+    breaches: breachesOf(seats, problem),
     unseated: question.students.filter(({ id }) => !seated.has(id)).map(({ id }) => id),
   }
 }
 
 /** What it would be by hand: first come, first seated. */
 export function byHandFigures(question: PlanQuestion): { minutes: number; needles: number; seated: number } {
-  const { kits, costs } = ready(question)
-  const { seats, minutes } = firstCome(question, kits, costs)
-  return { minutes, needles: fittedIn(seats, question, kits, costs).length, seated: seats.length }
+  const problem = problemOf(question)
+  const { seats, minutes } = firstCome(problem)
+  return { minutes, needles: usingUp(seats, problem).length, seated: seats.length }
 }
 
 /** Somebody goes to another place; whoever sits there takes theirs, or stands without one. No place: they leave theirs. */
@@ -96,13 +98,6 @@ export function moveOptions(question: PlanQuestion, seats: readonly PlanSeat[], 
 
 const breachKey = ({ kind, students, block, limit }: Breach): string =>
   JSON.stringify([kind, [...students].sort(), block ?? 0, limit?.id ?? ''])
-
-function ready(question: PlanQuestion): { kits: Map<string, PlanQuestion['kits'][number]>; costs: PlanCosts } {
-  return {
-    kits: new Map(question.kits.map((kit) => [kit.id, kit])),
-    costs: { ...PLAN_COSTS, ...question.costs },
-  }
-}
 
 /** The parts of a changeover in words, as a person does them. */
 export const PART_WORDS: Readonly<Record<keyof PlanCosts, string>> = {

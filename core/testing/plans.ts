@@ -1,13 +1,7 @@
 import fc from 'fast-check'
 import { changeover } from '../session/changeover'
-import {
-  PLAN_COSTS,
-  type PlanHolds,
-  type PlanKit,
-  type PlanMachine,
-  type PlanQuestion,
-  type PlanStudent,
-} from '../session/plan-question'
+import { PLAN_COSTS, type PlanHolds, type PlanKit, type PlanMachine, type PlanQuestion } from '../session/plan-question'
+import type { PlanStudent } from '../planner/problem'
 
 const FEET = ['standard', 'walking', 'zip']
 

@@ -1,10 +1,9 @@
-import { changeover, kitOn } from './changeover'
-import type { PlanCosts, PlanKit, PlanQuestion } from './plan-question'
+import { kitOn, type Problem } from './problem'
 import { costed, mayTake, type Plan } from './seating'
 
 /**
  * Exchanges tried for each pair of places, and at most; from how many minutes of loss down to how few one may still be taken;
- * how many of them are of the rest of two machines' evenings, which loses only at the seam.
+ * how many of them are of the rest of two machines' lines, which loses only at the seam.
  */
 const SCHEDULE = { perPair: 300, most: 1_500_000, hot: 2, cold: 0.5, tails: 0.6 } as const
 const SEED = 1
@@ -23,18 +22,13 @@ function chanceFrom(seed: number): () => number {
  * also where that loses minutes. The seats stay as many, the same question always gets the same answer, and what comes back is
  * never worse than what went in.
  */
-export function anneal(
-  start: Plan,
-  question: PlanQuestion,
-  kits: ReadonlyMap<string, PlanKit>,
-  costs: PlanCosts,
-): Plan {
-  const { machines, students, blocks } = question
+export function anneal(start: Plan, problem: Problem): Plan {
+  const { machines, students, blocks } = problem
   const places = machines.length * blocks
   if (start.seats.length === 0 || places < 2) return start
   const kinds = [...new Set(students.map(({ kit }) => kit))]
   const kindOf = students.map(({ kit }) => kinds.indexOf(kit))
-  const change = changeTables(question, kinds, kits, costs)
+  const change = minuteTables(problem, kinds)
   const allowed = students.map((student) =>
     machines.flatMap((machine) => Array.from({ length: blocks }, (_, index) => mayTake(student, machine, index + 1))),
   )
@@ -119,21 +113,14 @@ export function anneal(
       ? []
       : [{ student: students[student]!.id, machine: machines[Math.floor(at / blocks)]!.id, block: (at % blocks) + 1 }],
   )
-  const found = costed(seats, question, kits, costs)
+  const found = costed(seats, problem)
   return found.minutes < start.minutes ? found : start
 }
 
 /** By machine, the minutes from each kit (last: from what it holds) to each, in rows. */
-function changeTables(
-  { machines }: PlanQuestion,
-  kinds: readonly string[],
-  kits: ReadonlyMap<string, PlanKit>,
-  costs: PlanCosts,
-): Float64Array[] {
+function minuteTables({ machines, kits, step }: Problem, kinds: readonly string[]): Float64Array[] {
   return machines.map((machine) => {
     const own = kinds.map((kind) => kitOn(machine, kits.get(kind)!))
-    return Float64Array.from(
-      [...own, machine.holds].flatMap((from) => own.map((to) => changeover(from, to, costs).minutes)),
-    )
+    return Float64Array.from([...own, machine.holds].flatMap((from) => own.map((to) => step(from, to).minutes)))
   })
 }

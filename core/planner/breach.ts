@@ -1,5 +1,4 @@
-import { changeover, kitOn } from './changeover'
-import type { PlanCosts, PlanHolds, PlanKit, PlanLimit, PlanPair, PlanQuestion, PlanSeat } from './plan-question'
+import { kitOn, type PlanLimit, type PlanPair, type PlanSeat, type Problem } from './problem'
 import { mayTake } from './seating'
 
 /** A rule that a plan breaks, and whose seats it is about. */
@@ -14,17 +13,10 @@ export interface Breach {
 }
 
 /** Every rule that these seats break; none for a plan that can be carried out. */
-export function breachesOf(
-  seats: readonly PlanSeat[],
-  question: PlanQuestion,
-  kits: ReadonlyMap<string, PlanKit>,
-  costs: PlanCosts,
-): Breach[] {
-  const who = new Map(question.students.map((student) => [student.id, student]))
-  const machines = new Map(question.machines.map((machine) => [machine.id, machine]))
+export function breachesOf(seats: readonly PlanSeat[], problem: Problem): Breach[] {
   const cannot = seats.flatMap(({ student, machine, block }): Breach[] => {
-    const [one, place] = [who.get(student), machines.get(machine)]
-    const can = one && place && block <= question.blocks && mayTake(one, place, block)
+    const [one, place] = [problem.studentOf.get(student), problem.machineOf.get(machine)]
+    const can = one && place && block <= problem.blocks && mayTake(one, place, block)
     const because = !place ? 'out' : one?.fromBlock !== undefined && block < one.fromBlock ? 'late' : 'unable'
     return can ? [] : [{ kind: 'cannot', students: [student], block, because }]
   })
@@ -32,8 +24,8 @@ export function breachesOf(
     ...cannot,
     ...doubled(seats, ({ machine, block }) => `${machine} ${block}`, 'taken'),
     ...doubled(seats, ({ student }) => student, 'twice'),
-    ...(question.limits ?? []).flatMap((limit) => overLimit(limit, seats, question, kits, costs)),
-    ...(question.pairs ?? []).flatMap((pair) => brokenPair(pair, seats)),
+    ...problem.limits.flatMap((limit) => overLimit(limit, seats, problem)),
+    ...problem.pairs.flatMap((pair) => brokenPair(pair, seats)),
   ]
 }
 
@@ -54,17 +46,11 @@ function brokenPair({ kind, students }: PlanPair, seats: readonly PlanSeat[]): B
 /** How much of a limit one seat takes. */
 export const usesOf = ({ uses }: PlanLimit, kit: string, machine: string): number => uses[machine]?.[kit] ?? 0
 
-function overLimit(
-  limit: PlanLimit,
-  seats: readonly PlanSeat[],
-  question: PlanQuestion,
-  kits: ReadonlyMap<string, PlanKit>,
-  costs: PlanCosts,
-): Breach[] {
-  const kitOf = new Map(question.students.map(({ id, kit }) => [id, kit]))
-  const taking = seats.filter(({ student, machine }) => usesOf(limit, kitOf.get(student) ?? '', machine) > 0)
+function overLimit(limit: PlanLimit, seats: readonly PlanSeat[], problem: Problem): Breach[] {
+  const kitOf = (student: string) => problem.studentOf.get(student)?.kit ?? ''
+  const taking = seats.filter(({ student, machine }) => usesOf(limit, kitOf(student), machine) > 0)
   const sum = (some: readonly PlanSeat[]) =>
-    some.reduce((total, { student, machine }) => total + usesOf(limit, kitOf.get(student)!, machine), 0)
+    some.reduce((total, { student, machine }) => total + usesOf(limit, kitOf(student), machine), 0)
   if (limit.per === 'block') {
     return [...new Set(taking.map(({ block }) => block))].flatMap((block) => {
       const here = taking.filter((seat) => seat.block === block)
@@ -73,30 +59,25 @@ function overLimit(
         : []
     })
   }
-  const fitted = fittedIn(seats, question, kits, costs).filter((seat) => taking.includes(seat))
+  const fitted = usingUp(seats, problem).filter((seat) => taking.includes(seat))
   return sum(fitted) > limit.most ? [{ kind: 'limit', students: fitted.map(({ student }) => student), limit }] : []
 }
 
-/** The seats before which a needle is put in. */
-export function fittedIn(
-  seats: readonly PlanSeat[],
-  { machines, students }: PlanQuestion,
-  kits: ReadonlyMap<string, PlanKit>,
-  costs: PlanCosts,
-): PlanSeat[] {
-  const kitOf = new Map(students.map(({ id, kit }) => [id, kits.get(kit)]))
+/** The seats before which one is used up of what a limit `per: 'fit'` counts. */
+export function usingUp(seats: readonly PlanSeat[], problem: Problem): PlanSeat[] {
+  const { machines, studentOf, kits } = problem
   return machines.flatMap((machine) => {
-    let from: PlanHolds = machine.holds
+    let from = machine.holds
     return seats
       .filter((seat) => seat.machine === machine.id)
       .sort((a, b) => a.block - b.block)
       .filter(({ student }) => {
-        const kit = kitOf.get(student)
+        const kit = kits.get(studentOf.get(student)?.kit ?? '')
         if (!kit) return false
         const to = kitOn(machine, kit)
-        const fits = changeover(from, to, costs).parts.includes('needle')
+        const { usesUp } = problem.step(from, to)
         from = to
-        return fits
+        return usesUp
       })
   })
 }

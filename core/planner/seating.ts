@@ -1,42 +1,32 @@
-import { changeover, kitOn } from './changeover'
-import type {
-  PlanAnswer,
-  PlanChange,
-  PlanCosts,
-  PlanHolds,
-  PlanKit,
-  PlanMachine,
-  PlanQuestion,
-  PlanSeat,
-  PlanStudent,
-} from './plan-question'
+import { kitOn, placesOf, type PlanMachine, type PlanSeat, type PlanStudent, type Problem, type Step } from './problem'
 
 export interface Plan {
   readonly seats: readonly PlanSeat[]
-  readonly changes: readonly PlanChange[]
   readonly minutes: number
 }
 
-/** The minutes of a plan, machine by machine and block by block; an empty block changes nothing. */
-export function costed(
+/** The minutes of these seats, machine by machine and block by block; an empty block changes nothing. */
+export function costed(seats: readonly PlanSeat[], problem: Problem): Plan {
+  const steps = stepsIn(seats, problem)
+  return { seats: steps.map(({ seat }) => seat), minutes: steps.reduce((sum, { step }) => sum + step.minutes, 0) }
+}
+
+/** What is changed before each seat, in the order of machines and blocks. */
+export function stepsIn(
   seats: readonly PlanSeat[],
-  { machines, students }: PlanQuestion,
-  kits: ReadonlyMap<string, PlanKit>,
-  costs: PlanCosts,
-): Plan {
-  const kitOf = new Map(students.map(({ id, kit }) => [id, kits.get(kit)!]))
+  problem: Problem,
+): { readonly seat: PlanSeat; readonly step: Step }[] {
+  const { machines, machineOf, studentOf, kits } = problem
   const order = new Map(machines.map(({ id }, index) => [id, index]))
-  const named = new Map(machines.map((machine) => [machine.id, machine]))
-  const sorted = [...seats].sort((a, b) => order.get(a.machine)! - order.get(b.machine)! || a.block - b.block)
-  const holds = new Map<string, PlanHolds>(machines.map((machine) => [machine.id, machine.holds]))
-  const changes: PlanChange[] = []
-  for (const { student, machine, block } of sorted) {
-    const kit = kitOn(named.get(machine)!, kitOf.get(student)!)
-    const change = changeover(holds.get(machine)!, kit, costs)
-    if (change.parts.length > 0) changes.push({ machine, block, ...change })
-    holds.set(machine, kit)
-  }
-  return { seats: sorted, changes, minutes: changes.reduce((sum, { minutes }) => sum + minutes, 0) }
+  const holds = new Map(machines.map((machine) => [machine.id, machine.holds]))
+  return [...seats]
+    .sort((a, b) => order.get(a.machine)! - order.get(b.machine)! || a.block - b.block)
+    .map((seat) => {
+      const kit = kitOn(machineOf.get(seat.machine)!, kits.get(studentOf.get(seat.student)!.kit)!)
+      const step = problem.step(holds.get(seat.machine)!, kit)
+      holds.set(seat.machine, kit)
+      return { seat, step }
+    })
 }
 
 /** Whether somebody may sit at a machine at all. */
@@ -51,15 +41,19 @@ export const mayTake = (student: PlanStudent, machine: PlanMachine, block: numbe
   (student.fixed?.block === undefined || student.fixed.block === block) &&
   block >= (student.fromBlock ?? 1)
 
+/** Whether somebody leaves the place that they hold. */
+export function isMove({ student, machine, block }: PlanSeat, { studentOf }: Problem): boolean {
+  const place = studentOf.get(student)?.holdsPlace
+  return place !== undefined && (place.machine !== machine || place.block !== block)
+}
+
 /**
  * As many seats as can be: augmenting paths between learners and the places at machines. Whoever was seated stays seated while
  * more are, so of all ways to seat as many, those who come first in the list are in.
  */
-export function mostSeats(question: PlanQuestion, kits: ReadonlyMap<string, PlanKit>): PlanSeat[] {
-  const { machines, blocks, students } = question
-  const places = machines.flatMap((machine) =>
-    Array.from({ length: blocks }, (_, block) => ({ machine, block: block + 1 })),
-  )
+export function mostSeats(problem: Problem): PlanSeat[] {
+  const { students, kits } = problem
+  const places = placesOf(problem)
   const taken = new Array<number>(places.length).fill(-1)
   const seat = (who: number, seen: Set<number>): boolean => {
     for (let at = 0; at < places.length; at += 1) {
@@ -84,26 +78,20 @@ export const inTurn = (students: readonly PlanStudent[]): PlanStudent[] =>
   [...students].sort((a, b) => (b.leftOut ?? 0) - (a.leftOut ?? 0))
 
 /** A good plan at once: two places change hands as long as that saves time. */
-export function improve(
-  start: readonly PlanSeat[],
-  question: PlanQuestion,
-  kits: ReadonlyMap<string, PlanKit>,
-  costs: PlanCosts,
-): Plan {
-  const { machines, blocks, students } = question
-  const who = new Map(students.map((student) => [student.id, student]))
+export function improve(start: readonly PlanSeat[], problem: Problem): Plan {
+  const { machines, blocks, kits, studentOf } = problem
   const rows: (PlanStudent | undefined)[][] = machines.map(() =>
     new Array<PlanStudent | undefined>(blocks).fill(undefined),
   )
   const at = new Map(machines.map(({ id }, index) => [id, index]))
-  for (const { student, machine, block } of start) rows[at.get(machine)!]![block - 1] = who.get(student)
+  for (const { student, machine, block } of start) rows[at.get(machine)!]![block - 1] = studentOf.get(student)
   const minutesOf = (machine: number): number => {
-    let from: PlanHolds = machines[machine]!.holds
+    let from = machines[machine]!.holds
     let sum = 0
     for (const student of rows[machine]!) {
       if (!student) continue
       const kit = kitOn(machines[machine]!, kits.get(student.kit)!)
-      sum += changeover(from, kit, costs).minutes
+      sum += problem.step(from, kit).minutes
       from = kit
     }
     return sum
@@ -141,12 +129,12 @@ export function improve(
       student ? [{ student: student.id, machine: machines[machine]!.id, block: block + 1 }] : [],
     ),
   )
-  return costed(seats, question, kits, costs)
+  return costed(seats, problem)
 }
 
 /** What it costs without a plan: in the order they come, each takes the first free machine that can, block by block. */
-export function firstCome(question: PlanQuestion, kits: ReadonlyMap<string, PlanKit>, costs: PlanCosts): Plan {
-  const { machines, blocks, students } = question
+export function firstCome(problem: Problem): Plan {
+  const { machines, blocks, students } = problem
   const seats: PlanSeat[] = []
   const free = (machine: string, block: number) =>
     !seats.some((seat) => seat.machine === machine && seat.block === block)
@@ -159,30 +147,5 @@ export function firstCome(question: PlanQuestion, kits: ReadonlyMap<string, Plan
       }
     }
   }
-  return costed(seats, question, kits, costs)
-}
-
-/** Why somebody has no seat, in one sentence. */
-export function unseatedOf(
-  { machines, students, blocks }: PlanQuestion,
-  kits: ReadonlyMap<string, PlanKit>,
-  seats: readonly PlanSeat[],
-): PlanAnswer['unseated'] {
-  const seated = new Set(seats.map(({ student }) => student))
-  return students
-    .filter(({ id }) => !seated.has(id))
-    .map((student) => {
-      const able = machines.filter((each) => mayUse({ ...student, fixed: {} }, each))
-      const { machine, block } = student.fixed ?? {}
-      const because = !kits.has(student.kit)
-        ? `There is no kit called ${student.kit}.`
-        : able.length === 0
-          ? `No machine here can make the kit ${student.kit}.`
-          : machine !== undefined && !able.some(({ id }) => id === machine)
-            ? `They are fixed to ${machine}, which cannot make the kit ${student.kit}.`
-            : block !== undefined && block > blocks
-              ? `They are fixed to block ${block}, and there are ${blocks}.`
-              : `All ${able.length * blocks} places at the ${able.length === 1 ? 'one machine' : `${able.length} machines`} that can make the kit ${student.kit} are taken.`
-      return { student: student.id, because }
-    })
+  return costed(seats, problem)
 }

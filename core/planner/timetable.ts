@@ -1,16 +1,15 @@
 import { usesOf } from './breach'
-import { changeover, kitOn } from './changeover'
-import { type Class, type Group, classesOf, groupsOf } from './evening'
-import type { PlanCosts, PlanHolds, PlanKit, PlanMachine, PlanQuestion, PlanSeat, Solve } from './plan-question'
+import { classOf, layOut, namedSeats, type Layout } from './line'
+import { kitOn, type PlanMachine, type Problem, type Solve } from './problem'
 import { type Plan, costed } from './seating'
 
-/** One machine's evening with the block of each seat: what an evening is when rules tie machines together. */
+/** One machine's line with the block of each seat: what a line is when rules tie machines together. */
 interface Timetable {
   readonly group: number
   readonly seats: readonly { readonly cls: number; readonly block: number }[]
   readonly minutes: number
   readonly moves: number
-  /** by limit, what it takes: in each block, or of needles put in */
+  /** by limit, what it takes: in each block, or of what is used up */
   readonly takes: readonly (readonly number[])[]
 }
 
@@ -24,29 +23,25 @@ export interface Timetabled {
 
 /**
  * The best plan where pairs, limits or places held already tie machines together: seats first, then the fewest moves, then
- * minutes, in one mixed-integer program with a column for each machine's whole evening.
+ * minutes, in one mixed-integer program with a column for each machine's whole timetable.
  * @returns undefined when none was found in the time
  */
-export function solveTimetables(
-  question: PlanQuestion,
-  kits: ReadonlyMap<string, PlanKit>,
-  costs: PlanCosts,
-  solve: Solve,
-  seconds: number,
-): Timetabled | undefined {
-  const { blocks, limits = [], pairs = [], students, machines } = question
+export function solveTimetables(problem: Problem, solve: Solve, seconds: number): Timetabled | undefined {
+  const { blocks, limits, pairs, students, machines } = problem
   const paired = new Set(pairs.flatMap((pair) => pair.students))
   const held = students.some(({ holdsPlace }) => holdsPlace)
-  const classes = classesOf(students, kits, ({ id, holdsPlace, leftOut = 0 }) =>
-    paired.has(id)
-      ? id
-      : holdsPlace || leftOut > 0
-        ? JSON.stringify([holdsPlace?.machine, holdsPlace?.block, leftOut])
-        : undefined,
-  )
-  const groups = groupsOf(machines, classes, ({ id }) => [held ? id : null, limits.map(({ uses }) => uses[id] ?? null)])
-  const { tables, all } = timetablesOf(question, groups, classes, costs)
-  if (tables.length === 0) return { plan: costed([], question, kits, costs), optimal: all }
+  const layout = layOut(problem, {
+    student: ({ id, holdsPlace, leftOut = 0 }) =>
+      paired.has(id)
+        ? id
+        : holdsPlace || leftOut > 0
+          ? JSON.stringify([holdsPlace?.machine, holdsPlace?.block, leftOut])
+          : undefined,
+    machine: ({ id }) => [held ? id : null, limits.map(({ uses }) => uses[id] ?? null)],
+  })
+  const { classes, groups } = layout
+  const { tables, all } = timetablesOf(layout)
+  if (tables.length === 0) return { plan: costed([], problem), optimal: all }
 
   // Each aim outweighs everything that the later ones could ever add up to.
   const mostMinutes = tables.reduce((most, { minutes }) => Math.max(most, minutes), 0) * machines.length + 1
@@ -65,7 +60,7 @@ export function solveTimetables(
   }
   const sits = (table: Timetable, cls: number, block?: number): number =>
     table.seats.filter((each) => each.cls === cls && (block === undefined || each.block === block)).length
-  const classOf = (student: string) => classes.findIndex((each) => each.students.some(({ id }) => id === student))
+  const cls = classOf(classes)
   const everyBlock = Array.from({ length: blocks }, (_, index) => index + 1)
   const rows = [
     ...groups.map((group, index) => `${terms((table) => (table.group === index ? 1 : 0))} <= ${group.machines.length}`),
@@ -76,8 +71,8 @@ export function solveTimetables(
       ),
     ),
     ...pairs.flatMap(({ kind, students: [a, b] }) => {
-      const [one, other] = [classOf(a), classOf(b)]
-      if (one < 0 || other < 0) return []
+      const [one, other] = [cls.get(a), cls.get(b)]
+      if (one === undefined || other === undefined) return []
       return everyBlock.map((block) =>
         kind === 'apart'
           ? `${terms((table) => sits(table, one, block) + sits(table, other, block))} <= 1`
@@ -99,37 +94,13 @@ export function solveTimetables(
   const answer = solve(program, seconds)
   if (!answer || answer.objective === Infinity) return undefined
   const times = (index: number) => Math.round(answer.columns.get(`x${index}`)?.value ?? 0)
-  const seats = seatsOf(tables, times, groups, classes)
-  return { plan: costed(seats, question, kits, costs), optimal: answer.optimal && all }
+  const seats = namedSeats(tables, times, layout)
+  return { plan: costed(seats, problem), optimal: answer.optimal && all }
 }
 
-/** Puts names to the columns that were taken. */
-function seatsOf(
-  tables: readonly Timetable[],
-  times: (index: number) => number,
-  groups: readonly Group[],
-  classes: readonly Class[],
-): PlanSeat[] {
-  const waiting = classes.map(({ students }) => [...students])
-  const free = groups.map(({ machines }) => [...machines])
-  return tables.flatMap((table, index) =>
-    Array.from({ length: times(index) }, () => free[table.group]!.shift()).flatMap((machine) =>
-      machine
-        ? table.seats.flatMap(({ cls, block }) => {
-            const student = waiting[cls]!.shift()
-            return student ? [{ student: student.id, machine: machine.id, block }] : []
-          })
-        : [],
-    ),
-  )
-}
-
-function timetablesOf(
-  { blocks, limits = [] }: PlanQuestion,
-  groups: readonly Group[],
-  classes: readonly Class[],
-  costs: PlanCosts,
-): { readonly tables: Timetable[]; readonly all: boolean } {
+function timetablesOf(layout: Layout): { readonly tables: Timetable[]; readonly all: boolean } {
+  const { problem, groups, classes } = layout
+  const { blocks } = problem
   const tables: Timetable[] = []
   let all = true
   groups.forEach((group, index) => {
@@ -142,7 +113,7 @@ function timetablesOf(
         return
       }
       if (block > blocks) {
-        if (seats.length > 0) tables.push(tableOf(index, machine, [...seats], classes, limits, costs, blocks))
+        if (seats.length > 0) tables.push(tableOf(index, machine, [...seats], layout))
         return
       }
       for (const cls of group.classes) {
@@ -164,28 +135,26 @@ function timetablesOf(
 function tableOf(
   group: number,
   machine: PlanMachine,
-  seats: readonly { readonly cls: number; readonly block: number }[],
-  classes: readonly Class[],
-  limits: NonNullable<PlanQuestion['limits']>,
-  costs: PlanCosts,
-  blocks: number,
+  seats: Timetable['seats'],
+  { problem, classes }: Layout,
 ): Timetable {
-  let from: PlanHolds = machine.holds
+  const { limits, blocks } = problem
+  let from = machine.holds
   let minutes = 0
   let moves = 0
   const takes = limits.map(({ per }) => new Array<number>(per === 'fit' ? 1 : blocks).fill(0))
   for (const { cls, block } of seats) {
     const { kit: named, students } = classes[cls]!
     const kit = kitOn(machine, named)
-    const change = changeover(from, kit, costs)
+    const step = problem.step(from, kit)
     from = kit
-    minutes += change.minutes
+    minutes += step.minutes
     const place = students[0]!.holdsPlace
     if (place && (place.machine !== machine.id || place.block !== block)) moves += 1
     limits.forEach((limit, index) => {
       const use = usesOf(limit, named.id, machine.id)
       if (limit.per === 'block') takes[index]![block - 1]! += use
-      else if (change.parts.includes('needle')) takes[index]![0]! += use
+      else if (step.usesUp) takes[index]![0]! += use
     })
   }
   return { group, seats, minutes, moves, takes }

@@ -1,6 +1,6 @@
-import { breachesOf, fittedIn } from './breach'
-import type { PlanCosts, PlanKit, PlanQuestion, PlanSeat } from './plan-question'
-import { type Plan, costed, mayTake } from './seating'
+import { breachesOf, usingUp } from './breach'
+import { placesOf, type PlanSeat, type Problem } from './problem'
+import { type Plan, costed, isMove, mayTake } from './seating'
 
 /** What a plan should be like besides, in minutes that a person would give for it. Source: common practice; editable. */
 export interface PlanWeights {
@@ -29,62 +29,39 @@ export const PLAN_WEIGHTS: PlanWeights = {
 }
 
 /** How far a plan is from the soft aims; 0 is as good as can be. */
-export function softCost(
-  seats: readonly PlanSeat[],
-  question: PlanQuestion,
-  kits: ReadonlyMap<string, PlanKit>,
-  costs: PlanCosts,
-  weights: PlanWeights,
-): number {
-  const who = new Map(question.students.map((student) => [student.id, student]))
-  const machines = new Map(question.machines.map((machine) => [machine.id, machine]))
+export function softCost(seats: readonly PlanSeat[], problem: Problem, weights: PlanWeights): number {
   const people = seats.reduce((sum, { student, machine, block }) => {
-    const { lastMachine, beginner } = who.get(student)!
-    const { complex, far, sewnMore } = machines.get(machine)!
+    const { lastMachine, beginner } = problem.studentOf.get(student)!
+    const { complex, far, sewnMore } = problem.machineOf.get(machine)!
     return (
       sum +
       (lastMachine !== undefined && lastMachine !== machine ? weights.otherMachine : 0) +
       (beginner && complex ? weights.beginner : 0) +
       (beginner && far ? weights.farBeginner : 0) +
       (sewnMore ? weights.sewnMore : 0) +
-      (block > 1 && block === question.blocks ? weights.lastBlock : 0)
+      (block > 1 && block === problem.blocks ? weights.lastBlock : 0)
     )
   }, 0)
-  const full = Array.from({ length: question.blocks }, (_, index) => index + 1).some(
-    (block) => seats.filter((seat) => seat.block === block).length >= question.machines.length,
+  const full = Array.from({ length: problem.blocks }, (_, index) => index + 1).some(
+    (block) => seats.filter((seat) => seat.block === block).length >= problem.machines.length,
   )
-  return people + weights.needleUsed * fittedIn(seats, question, kits, costs).length + (full ? weights.noSpare : 0)
+  return people + weights.needleUsed * usingUp(seats, problem).length + (full ? weights.noSpare : 0)
 }
 
 /**
  * The same seats and no more minutes, nearer to the soft aims: two places change hands as long as that helps. What was
  * proved stays proved; the soft aims themselves are bettered and not proved.
  */
-export function settle(
-  plan: Plan,
-  question: PlanQuestion,
-  kits: ReadonlyMap<string, PlanKit>,
-  costs: PlanCosts,
-  weights: PlanWeights,
-  mayGoOn: () => boolean,
-): Plan {
-  const who = new Map(question.students.map((student) => [student.id, student]))
-  const machines = new Map(question.machines.map((machine) => [machine.id, machine]))
-  const places = question.machines.flatMap(({ id }) =>
-    Array.from({ length: question.blocks }, (_, index) => ({ machine: id, block: index + 1 })),
-  )
-  const movesOf = (seats: readonly PlanSeat[]) =>
-    seats.filter(({ student, machine, block }) => {
-      const held = who.get(student)!.holdsPlace
-      return held && (held.machine !== machine || held.block !== block)
-    }).length
+export function settle(plan: Plan, problem: Problem, weights: PlanWeights, mayGoOn: () => boolean): Plan {
+  const places = placesOf(problem).map(({ machine, block }) => ({ machine: machine.id, block }))
+  const movesOf = (seats: readonly PlanSeat[]) => seats.filter((seat) => isMove(seat, problem)).length
   const moves = movesOf(plan.seats)
   let best = plan
-  let soft = softCost(plan.seats, question, kits, costs, weights)
+  let soft = softCost(plan.seats, problem, weights)
   const at = (seats: readonly PlanSeat[], place: { machine: string; block: number }) =>
     seats.find((seat) => seat.machine === place.machine && seat.block === place.block)
   const fits = (seat: PlanSeat | undefined, place: { machine: string; block: number }) =>
-    !seat || mayTake(who.get(seat.student)!, machines.get(place.machine)!, place.block)
+    !seat || mayTake(problem.studentOf.get(seat.student)!, problem.machineOf.get(place.machine)!, place.block)
   for (let better = soft > 0; better && mayGoOn();) {
     better = false
     for (const [index, a] of places.entries()) {
@@ -94,11 +71,11 @@ export function settle(
         const seats = best.seats.map((seat) =>
           seat === one ? { ...seat, ...b } : seat === other ? { ...seat, ...a } : seat,
         )
-        const cost = softCost(seats, question, kits, costs, weights)
+        const cost = softCost(seats, problem, weights)
         if (cost >= soft - 1e-9) continue
-        const next = costed(seats, question, kits, costs)
+        const next = costed(seats, problem)
         if (next.minutes > best.minutes + 1e-9 || movesOf(seats) > moves) continue
-        if (breachesOf(seats, question, kits, costs).length > 0) continue
+        if (breachesOf(seats, problem).length > 0) continue
         best = next
         soft = cost
         better = true

@@ -1,14 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyPlan } from '../testing/plans'
-import { breachesOf, fittedIn } from './breach'
-import { PLAN_COSTS, type PlanLimit, type PlanPair, type PlanQuestion, type PlanSeat } from './plan-question'
+import { breachesOf } from './breach'
+import { fittedIn, problemOf } from '../session/changeover'
+import type { PlanQuestion } from '../session/plan-question'
+import type { PlanLimit, PlanPair, PlanSeat } from './problem'
 import { improve, mostSeats } from './seating'
 
 const anyQuestion = anyPlan({ students: 8, machines: 4, blocks: 3, kits: 4 })
 const kitsOf = (question: PlanQuestion) => new Map(question.kits.map((kit) => [kit.id, kit]))
-const breaches = (question: PlanQuestion, seats: readonly PlanSeat[]) =>
-  breachesOf(seats, question, kitsOf(question), PLAN_COSTS)
+const breaches = (question: PlanQuestion, seats: readonly PlanSeat[]) => breachesOf(seats, problemOf(question))
 const kinds = (question: PlanQuestion, seats: readonly PlanSeat[]) => breaches(question, seats).map(({ kind }) => kind)
 /** Every kit takes one of it on every machine. */
 const limitOf = (question: PlanQuestion, per: PlanLimit['per'], most: number): PlanLimit => {
@@ -17,7 +18,7 @@ const limitOf = (question: PlanQuestion, per: PlanLimit['per'], most: number): P
   return { id: per, words: 'feet', most, per, uses }
 }
 const seatsOf = (question: PlanQuestion): readonly PlanSeat[] =>
-  improve(mostSeats(question, kitsOf(question)), question, kitsOf(question), PLAN_COSTS).seats
+  improve(mostSeats(problemOf(question)), problemOf(question)).seats
 
 describe('a plan that can be carried out', () => {
   it('breaks no rule, and neither does any part of it', () =>
@@ -129,7 +130,7 @@ describe('a rule that is broken', () => {
       fc.property(anyQuestion, fc.integer({ min: 0, max: 4 }), (question, most) => {
         const limit = limitOf(question, 'fit', most)
         const seats = seatsOf(question)
-        const fitted = fittedIn(seats, question, kitsOf(question), PLAN_COSTS)
+        const fitted = fittedIn(seats, question)
         const found = breaches({ ...question, limits: [limit] }, seats)
         expect(found.map(({ kind }) => kind)).toEqual(fitted.length > most ? ['limit'] : [])
         // A machine that holds the right needle already takes none.

@@ -1,12 +1,15 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { breachesOf } from '@/core/session/breach'
-import { PLAN_COSTS, type PlanPair, type PlanQuestion, type PlanSeat, type Solve } from '@/core/session/plan-question'
-import { planRoom, seatWithin, type RoomPlan } from '@/core/session/room-plan'
-import { costed, mayTake } from '@/core/session/seating'
-import { PLAN_WEIGHTS, softCost } from '@/core/session/soft-aims'
+import { breachesOf } from '@/core/planner/breach'
+import type { PlanQuestion } from '@/core/session/plan-question'
+import type { PlanPair, PlanSeat, Solve } from '@/core/planner/problem'
+import { seatWithin } from '@/core/planner/plan-room'
+import { planRoom, type RoomPlan } from '@/core/session/plan'
+import { costed, mayTake } from '@/core/planner/seating'
+import { PLAN_WEIGHTS, softCost } from '@/core/planner/soft-aims'
 import { anyChance, randomPlan } from '@/core/testing/plans'
 import { loadSolver } from './solver'
+import { problemOf } from '@/core/session/changeover'
 
 let solve: Solve
 beforeAll(async () => {
@@ -15,9 +18,7 @@ beforeAll(async () => {
 const clock = () => performance.now() / 1000
 const plan = (question: PlanQuestion, tell?: (plan: RoomPlan) => void): RoomPlan =>
   planRoom(question, {}, solve, 15, clock, tell)
-const kitsOf = (question: PlanQuestion) => new Map(question.kits.map((kit) => [kit.id, kit]))
-const breaches = (question: PlanQuestion, seats: readonly PlanSeat[]) =>
-  breachesOf(seats, question, kitsOf(question), PLAN_COSTS)
+const breaches = (question: PlanQuestion, seats: readonly PlanSeat[]) => breachesOf(seats, problemOf(question))
 
 /** A small class with everything that a room may ask of a plan. */
 const anyRoom = fc
@@ -74,7 +75,7 @@ function tryAll(question: PlanQuestion): readonly [seats: number, moves: number,
     if (seats.length + students.length - who < best[0]) return
     if (who === students.length) {
       if (breaches(question, seats).length > 0) return
-      const now = [seats.length, moves, costed(seats, question, kitsOf(question), PLAN_COSTS).minutes] as const
+      const now = [seats.length, moves, costed(seats, problemOf(question)).minutes] as const
       const wins =
         now[0] > best[0] || (now[0] === best[0] && (now[1] < best[1] || (now[1] === best[1] && now[2] < best[2])))
       if (wins) best = now
@@ -112,7 +113,7 @@ describe('a plan for a room', () => {
   it('has a plan at once that breaks no rule, and every plan that it tells of on the way breaks none either', () =>
     fc.assert(
       fc.property(anyRoom, (question) => {
-        expect(breaches(question, seatWithin(question))).toEqual([])
+        expect(breaches(question, seatWithin(problemOf(question)))).toEqual([])
         const told: RoomPlan[] = []
         const last = plan(question, (each) => told.push(each))
         for (const { seats, boundMinutes, changeoverMinutes } of told) {
@@ -147,7 +148,7 @@ describe('a plan for a room', () => {
       { student: 'ida', machine: 'quilter', block: 1 },
       { student: 'jon', machine: 'plain', block: 1 },
     ]
-    expect(softCost(worse, question, kitsOf(question), PLAN_COSTS, PLAN_WEIGHTS)).toBe(7)
+    expect(softCost(worse, problemOf(question), PLAN_WEIGHTS)).toBe(7)
   })
 
   it('changes a worn needle for its like with a line sewn, and knows kits by what they are called on a machine', () => {

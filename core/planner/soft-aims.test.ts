@@ -2,11 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyPlan } from '../testing/plans'
 import { breachesOf } from './breach'
-import { PLAN_COSTS, type PlanQuestion } from './plan-question'
+import type { PlanQuestion } from '../session/plan-question'
 import { costed, improve, mostSeats } from './seating'
 import { PLAN_WEIGHTS, settle, softCost, type PlanWeights } from './soft-aims'
-
-const kitsOf = (question: PlanQuestion) => new Map(question.kits.map((kit) => [kit.id, kit]))
+import { problemOf } from '../session/changeover'
 
 /** A class with beginners, people who sat somewhere before, and machines that ask much, stand far away or have sewn more. */
 const anyClass = fc
@@ -38,15 +37,14 @@ describe('settling a plan', () => {
   it('seats the same people, costs no minute more, breaks nothing, and comes no further from the soft aims', () =>
     fc.assert(
       fc.property(anyClass, anyWeights, (question, weights) => {
-        const kits = kitsOf(question)
-        const plan = improve(mostSeats(question, kits), question, kits, PLAN_COSTS)
-        const settled = settle(plan, question, kits, PLAN_COSTS, weights, () => true)
+        const plan = improve(mostSeats(problemOf(question)), problemOf(question))
+        const settled = settle(plan, problemOf(question), weights, () => true)
         const people = (seats: typeof plan.seats) => seats.map(({ student }) => student).sort()
         expect(people(settled.seats)).toEqual(people(plan.seats))
         expect(settled.minutes).toBeLessThanOrEqual(plan.minutes + 1e-9)
-        expect(settled.minutes).toBe(costed(settled.seats, question, kits, PLAN_COSTS).minutes)
-        expect(breachesOf(settled.seats, question, kits, PLAN_COSTS)).toEqual([])
-        const soft = (seats: typeof plan.seats) => softCost(seats, question, kits, PLAN_COSTS, weights)
+        expect(settled.minutes).toBe(costed(settled.seats, problemOf(question)).minutes)
+        expect(breachesOf(settled.seats, problemOf(question))).toEqual([])
+        const soft = (seats: typeof plan.seats) => softCost(seats, problemOf(question), weights)
         expect(soft(settled.seats)).toBeLessThanOrEqual(soft(plan.seats))
       }),
     ))
@@ -54,11 +52,10 @@ describe('settling a plan', () => {
   it('leaves the plan as it is when there is no time, or nothing that the room cares for', () =>
     fc.assert(
       fc.property(anyClass, (question) => {
-        const kits = kitsOf(question)
-        const plan = improve(mostSeats(question, kits), question, kits, PLAN_COSTS)
+        const plan = improve(mostSeats(problemOf(question)), problemOf(question))
         const nothing = Object.fromEntries(Object.keys(PLAN_WEIGHTS).map((name) => [name, 0])) as unknown as PlanWeights
-        expect(settle(plan, question, kits, PLAN_COSTS, nothing, () => true)).toEqual(plan)
-        expect(settle(plan, question, kits, PLAN_COSTS, PLAN_WEIGHTS, () => false)).toEqual(plan)
+        expect(settle(plan, problemOf(question), nothing, () => true)).toEqual(plan)
+        expect(settle(plan, problemOf(question), PLAN_WEIGHTS, () => false)).toEqual(plan)
       }),
     ))
 })
@@ -80,7 +77,7 @@ describe('how far a plan is from the soft aims', () => {
     students: [{ id: 'ida', kit: 'k', ...student }],
   })
   const soft = (asked: PlanQuestion, block = 1) =>
-    softCost([{ student: 'ida', machine: 'heron', block }], asked, new Map([[kit.id, kit]]), PLAN_COSTS, PLAN_WEIGHTS)
+    softCost([{ student: 'ida', machine: 'heron', block }], problemOf(asked), PLAN_WEIGHTS)
 
   it('counts each aim at what the room says it is worth, and only where it is missed', () => {
     expect(soft(question({}, {}))).toBe(0)
