@@ -155,7 +155,7 @@ await pipeline(
   copy.query(copyFrom('copy machine_state (site_id, machine_id, state, needles_before, fold_version) from stdin')),
 )
 
-// A class of a hundred, an evening to come, and shelves: what kits, stores and run sheet read.
+// A class of a hundred, a session to come, and shelves: what kits, stores and run sheet read.
 const courseId = uuid()
 const sessionId = uuid()
 const projectIds = Array.from({ length: LEARNERS }, () => uuid())
@@ -168,8 +168,8 @@ for (const [index, projectId] of projectIds.entries()) {
 }
 const startsAt = new Date(Math.ceil(Date.now() / DAY) * DAY + DAY + 18 * 60 * MINUTE)
 const endsAt = new Date(startsAt.getTime() + 120 * MINUTE)
-const evening = { sessionId, startsAt: startsAt.toISOString(), endsAt: endsAt.toISOString(), blocks: 2 }
-await run('add-sessions', { courseId, sessions: [evening] })
+const session = { sessionId, startsAt: startsAt.toISOString(), endsAt: endsAt.toISOString(), blocks: 2 }
+await run('add-sessions', { courseId, sessions: [session] })
 for (const point of ['universal', 'jeans', 'microtex'] as const)
   for (const sizeNm of [70, 80, 90, 100])
     await run('receive-stock', { item: { kind: 'needle', system: '130/705 H', point, sizeNm }, count: 100_000 })

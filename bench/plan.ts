@@ -86,7 +86,7 @@ for (let index = 0; index < INSTANCES; index += 1) {
   if (worse) totals.beaten += 1
 }
 console.log(
-  `${INSTANCES} evenings of 12 × 9 × 2: planned ${totals.seats[0]} seats in ${totals.minutes[0]} minutes; ` +
+  `${INSTANCES} sessions of 12 × 9 × 2: planned ${totals.seats[0]} seats in ${totals.minutes[0]} minutes; ` +
     `first come ${totals.seats[1]} in ${totals.minutes[1]}; kit by kit ${totals.seats[2]} in ${totals.minutes[2]}; ` +
     `a way by hand was better in ${totals.beaten}`,
 )
@@ -101,4 +101,4 @@ for (let index = 0; index < SMALL; index += 1) {
   const plan = planRoom(question, {}, solve, 14, clock)
   if (plan.seats.length === best.seats && plan.changeoverMinutes === best.minutes && plan.optimal) agreed += 1
 }
-console.log(`${SMALL} small evenings against trying every plan: ${agreed} agree in seats and minutes`)
+console.log(`${SMALL} small sessions against trying every plan: ${agreed} agree in seats and minutes`)

@@ -47,14 +47,14 @@ const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
   'the lab': (page) => page.goto('/lab'),
   'the trainer': (page) => page.goto('/lab/trainer'),
   'what comes back': (page) => page.goto('/room/patterns'),
-  'the evenings': (page) => page.goto('/sessions'),
-  'new evenings': (page) => page.goto('/sessions/new'),
-  'a run sheet': openEvening,
+  'the sessions': (page) => page.goto('/sessions'),
+  'new sessions': (page) => page.goto('/sessions/new'),
+  'a run sheet': openSession,
   ...Object.fromEntries(
     ['bench', 'people'].map((part) => [
-      `an evening’s ${part}`,
+      `a session’s ${part}`,
       async (page: Page) => {
-        await openEvening(page)
+        await openSession(page)
         await page.goto(`${page.url()}/${part}`)
       },
     ]),
@@ -67,7 +67,7 @@ const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
   'nothing here': (page) => page.goto('/nowhere'),
 }
 
-async function openEvening(page: Page) {
+async function openSession(page: Page) {
   await page.goto('/sessions')
   await page.getByRole('link', { name: /^Thu / }).first().click()
   await expect(page.getByRole('heading', { level: 1, name: /^Camp Kit, Thu/ })).toBeVisible()
@@ -144,7 +144,7 @@ test.describe('by keyboard', () => {
     await page.goto('/room')
     const machine = await page.getByRole('link', { name: /Heron/ }).last().getAttribute('href')
     await page.goto('/sessions')
-    const evening = await page.getByRole('link', { name: /^Thu / }).first().getAttribute('href')
+    const session = await page.getByRole('link', { name: /^Thu / }).first().getAttribute('href')
     for (const view of [
       '/room',
       '/room/before',
@@ -165,9 +165,9 @@ test.describe('by keyboard', () => {
       '/stores',
       '/sessions',
       '/sessions/new',
-      evening!,
-      `${evening}/bench`,
-      `${evening}/people`,
+      session!,
+      `${session}/bench`,
+      `${session}/people`,
     ]) {
       await page.goto(view)
       expect([view, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([view, 390])

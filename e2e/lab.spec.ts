@@ -25,7 +25,7 @@ test.describe('a learner', () => {
   test.use({ storageState: stateFile('learner') })
 
   test('passes the trainer: swatches read and put right in order, a drill, and both stay done', async ({ page }) => {
-    // Every swatch of this evening is the same one, so the test knows what is wrong with it.
+    // Every swatch of this session is the same one, so the test knows what is wrong with it.
     await page.addInitScript(() => {
       Math.random = () => 0.3
     })
@@ -112,7 +112,7 @@ test.describe('staff', () => {
     await page.getByRole('button', { name: 'Write this swatch down' }).click()
     await expect(at).toHaveValue(String(second))
 
-    // What was sewn this evening is remembered, the gates too.
+    // What was sewn this session is remembered, the gates too.
     await page.reload()
     await expect(reading).toContainText('Swatch 1 of this trouble')
     await expect(page.getByLabel('Lint out')).toBeChecked()

@@ -164,7 +164,7 @@ const HANDLERS = [
 ]
 
 const nowhere = randomUUID()
-const EVENING = { startsAt: '2030-01-10T18:00:00.000Z', endsAt: '2030-01-10T20:00:00.000Z', blocks: 2 }
+const SESSION = { startsAt: '2030-01-10T18:00:00.000Z', endsAt: '2030-01-10T20:00:00.000Z', blocks: 2 }
 const METALLIC = { kind: 'needle', system: '130/705 H', point: 'metallic', sizeNm: 90 }
 const fabric = { structure: 'woven', massGsm: 150 }
 const facts = { fabric, layers: { seam: 2, crossing: 2 }, operation: 'seam' }
@@ -219,8 +219,8 @@ const BODIES: Readonly<Record<Deed, object>> = {
   'take-stock': { item: { ...METALLIC, sizeNm: 80 }, count: 1 },
   'adjust-stock': { item: METALLIC, change: 0, because: 'for the matrix' },
   'import-machines': { file: { orthodex: 'machines', version: 1, people: [], machines: [] } },
-  'add-sessions': { courseId: nowhere, sessions: [{ sessionId: nowhere, ...EVENING }] },
-  'change-session': { sessionId: nowhere, ...EVENING },
+  'add-sessions': { courseId: nowhere, sessions: [{ sessionId: nowhere, ...SESSION }] },
+  'change-session': { sessionId: nowhere, ...SESSION },
   'set-attendance': { sessionId: nowhere, personId: nowhere, comes: 'absent' },
   'set-needs': { personId: nowhere, needs: [] },
   'pair-people': { pairId: nowhere, kind: 'apart', people: [nowhere, randomUUID()] },
@@ -320,15 +320,15 @@ for (const role of ROLES) {
       }
     })
 
-    test('plans an evening only where they may', async ({ request }) => {
+    test('plans a session only where they may', async ({ request }) => {
       const ask = { commandId: randomUUID(), basedOn: null }
       const unknown = randomUUID()
-      const [evening, course] = [
+      const [session, course] = [
         await request.post(`/api/sessions/${unknown}/plan`, { data: ask }),
         await request.post(`/api/courses/${unknown}/plan`),
       ]
       const expected = MATRIX['set-plan'][role] ? 404 : 403
-      expect([evening.status(), course.status()]).toEqual([expected, expected])
+      expect([session.status(), course.status()]).toEqual([expected, expected])
       const sheet = await request.get(`/api/sessions/${unknown}/sheet`)
       expect(sheet.status()).toBe(MATRIX['see-sessions'][role] ? 404 : 403)
     })
@@ -350,7 +350,7 @@ for (const role of ROLES) {
   })
 }
 
-/** Ids of a machine, a project, an evening and a class of the demo, looked up by somebody who may see them. */
+/** Ids of a machine, a project, a session and a class of the demo, looked up by somebody who may see them. */
 async function knownIds(
   baseURL: string,
 ): Promise<{ machine: string; project: string; session: string; course: string }> {

@@ -216,7 +216,7 @@ export interface SeatPairTable {
   ended_at: ColumnType<Date | null, Date | string | null | undefined, Date | string>
 }
 
-/** Append-only: the newest plan of an evening is its run sheet. */
+/** Append-only: the newest plan of a session is its run sheet. */
 export interface SessionPlanTable {
   site_id: string
   plan_id: string

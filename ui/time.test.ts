@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { dayIn, dayWords, formatInTimeZone, timeIn } from './time'
-import { momentIn, wrongWithEvening } from './zone'
+import { momentIn, wrongWithSession } from './zone'
 
 const ZONES = ['UTC', 'Europe/London', 'America/New_York', 'Asia/Kolkata', 'Pacific/Auckland', 'America/St_Johns']
 
@@ -42,10 +42,10 @@ describe('a moment where the venue stands', () => {
   })
 })
 
-describe('an evening as typed', () => {
-  const evening = { day: '2027-03-14', from: '18:00', to: '20:00' }
-  const wrong = (more: Partial<typeof evening>, weeks = 1, zone = 'America/New_York') =>
-    wrongWithEvening({ ...evening, ...more }, zone, weeks)
+describe('a session as typed', () => {
+  const session = { day: '2027-03-14', from: '18:00', to: '20:00' }
+  const wrong = (more: Partial<typeof session>, weeks = 1, zone = 'America/New_York') =>
+    wrongWithSession({ ...session, ...more }, zone, weeks)
 
   it('is told what is wrong with it in words, and nothing when all is well', () => {
     expect(wrong({})).toBeUndefined()

@@ -1,7 +1,7 @@
 import { TZDate } from '@date-fns/tz'
 import { dayIn, dayWords, timeIn } from './time'
 
-/** As often as an evening is put down in one go. */
+/** As often as a session is put down in one go. */
 export const MOST_WEEKS = 60
 
 /**
@@ -18,10 +18,10 @@ export function momentIn(day: string, time: string, timeZone: string, weeks = 0)
 }
 
 /**
- * What keeps an evening from being put down as typed, in words; undefined when nothing does.
+ * What keeps a session from being put down as typed, in words; undefined when nothing does.
  * @param weeks that it is repeated, every one looked at: clocks change in some of them
  */
-export function wrongWithEvening(
+export function wrongWithSession(
   { day, from, to }: { readonly day: string; readonly from: string; readonly to: string },
   timeZone: string,
   weeks = 1,

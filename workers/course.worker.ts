@@ -2,10 +2,10 @@ import { parentPort } from 'node:worker_threads'
 import { planCourse, type CourseWeek, type WeekPlan } from '@/core/session/course-plan'
 import { loadSolver } from './solver'
 
-/** What comes back over the wall: each evening as it is planned, and at the end that all are. */
+/** What comes back over the wall: each session as it is planned, and at the end that all are. */
 export type CourseReply = { readonly week: WeekPlan } | { readonly done: true }
 
-/** Plans a course a message, evening after evening, on a thread of its own. */
+/** Plans a course a message, session after session, on a thread of its own. */
 parentPort?.on('message', (weeks: readonly CourseWeek[]) => {
   void (async () => {
     const solve = await loadSolver()

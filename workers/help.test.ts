@@ -1,30 +1,30 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { planEvening, type EveningPlan, type EveningRequest } from '@/core/session/evening-plan'
+import { planSession, type PlannedSession, type SessionRequest } from '@/core/session/session-plan'
 import type { Solve } from '@/core/planner/problem'
-import { eveningQuestion, type EveningFacts } from '@/core/session/room-question'
-import { evening, EVENING_AT, eveningLearner, eveningMachine, shelf } from '@/core/testing/evenings'
+import { sessionQuestion, type SessionFacts } from '@/core/session/room-question'
+import { session, SESSION_AT, sessionLearner, sessionMachine, shelf } from '@/core/testing/sessions'
 import { loadSolver } from './solver'
 
 let solve: Solve
 beforeAll(async () => {
   solve = await loadSolver()
 })
-const plan = (facts: EveningFacts, more: Partial<EveningRequest> = {}): EveningPlan =>
-  planEvening(
-    { facts, pins: [], weights: {}, seconds: 10, now: EVENING_AT, ...more },
+const plan = (facts: SessionFacts, more: Partial<SessionRequest> = {}): PlannedSession =>
+  planSession(
+    { facts, pins: [], weights: {}, seconds: 10, now: SESSION_AT, ...more },
     solve,
     () => performance.now() / 1000,
   )
-const words = ({ help }: EveningPlan) => help.map((each) => each.words)
-const kitOf = (facts: EveningFacts, project: string, machine: string) =>
-  eveningQuestion(facts, EVENING_AT).kits.get(project)!.get(machine)!
+const words = ({ help }: PlannedSession) => help.map((each) => each.words)
+const kitOf = (facts: SessionFacts, project: string, machine: string) =>
+  sessionQuestion(facts, SESSION_AT).kits.get(project)!.get(machine)!
 
 describe('the one change that would seat more', () => {
   it('is a foot, where a machine lacks it and nobody else has one', () => {
-    const moved = eveningLearner('Ida', 2, { operation: 'free-motion' })
-    const heron = eveningMachine('Heron')
+    const moved = sessionLearner('Ida', 2, { operation: 'free-motion' })
+    const heron = sessionMachine('Heron')
     const withFoot = { ...heron, traits: { ...heron.traits, feet: ['standard' as const, 'darning' as const] } }
-    const whole = evening({ machines: [withFoot], learners: [moved] })
+    const whole = session({ machines: [withFoot], learners: [moved] })
     const { foot } = kitOf(whole, 'of Ida', 'Heron')
     const found = plan({
       ...whole,
@@ -36,19 +36,19 @@ describe('the one change that would seat more', () => {
   })
 
   it('is to sign somebody off, where the machine that is free asks for it', () => {
-    const alone = evening({
-      machines: [eveningMachine('Turnstone', 'industrial-straight')],
-      learners: [eveningLearner('Ida', 2)],
+    const alone = session({
+      machines: [sessionMachine('Turnstone', 'industrial-straight')],
+      learners: [sessionLearner('Ida', 2)],
     })
     const found = plan(alone)
     expect(found.seats).toEqual([])
     expect(words(found)).toContain('Ida signed off for a machine of the kind industrial')
-    const signed = { ...alone, learners: [eveningLearner('Ida', 2, { signOffs: [{ machineKind: 'industrial' }] })] }
+    const signed = { ...alone, learners: [sessionLearner('Ida', 2, { signOffs: [{ machineKind: 'industrial' }] })] }
     expect(plan(signed).seats).toHaveLength(1)
   })
 
   it('is one more spool, where two want the same thread at once', () => {
-    const facts = evening({ blocks: 1, learners: [eveningLearner('Ida', 2), eveningLearner('Jon', 2)] })
+    const facts = session({ blocks: 1, learners: [sessionLearner('Ida', 2), sessionLearner('Jon', 2)] })
     const { needle, topThread } = kitOf(facts, 'of Ida', 'Heron')
     const { point, sizeNm } = needle
     const short = {
@@ -70,9 +70,9 @@ describe('the one change that would seat more', () => {
   })
 
   it('really seats as many more as it says, and is told only where somebody has no seat', () => {
-    const crowd = evening({
+    const crowd = session({
       blocks: 1,
-      learners: ['Ida', 'Jon', 'Kit', 'Lea', 'Max'].map((name) => eveningLearner(name, 2)),
+      learners: ['Ida', 'Jon', 'Kit', 'Lea', 'Max'].map((name) => sessionLearner(name, 2)),
     })
     const found = plan(crowd)
     const block = found.help.find((each) => each.words === 'one more block')!
@@ -83,7 +83,7 @@ describe('the one change that would seat more', () => {
 
 describe('a plan around pins', () => {
   it('keeps each pin, even where another place would be better', () => {
-    const facts = evening()
+    const facts = session()
     for (const machine of ['Heron', 'Curlew', 'Knot'])
       for (const block of [1, 2]) {
         const pin = { student: 'of Lea', machine, block }
@@ -94,13 +94,13 @@ describe('a plan around pins', () => {
   })
 
   it('says so when what is pinned can no longer be', () => {
-    const facts = evening({ leftOut: ['Heron'] })
+    const facts = session({ leftOut: ['Heron'] })
     const { seats } = plan(facts, { pins: [{ student: 'of Ida', machine: 'Heron', block: 1 }] })
     expect(seats.some(({ machine }) => machine === 'Heron')).toBe(false)
   })
 
   it('of everybody leaves nothing to plan, and costs what those seats cost', () => {
-    const facts = evening()
+    const facts = session()
     const free = plan(facts)
     const pinned = plan(facts, { pins: free.seats })
     expect(pinned.seats).toHaveLength(free.seats.length)
@@ -111,13 +111,13 @@ describe('a plan around pins', () => {
 
 describe('what is told on the way', () => {
   it('gets better and never worse, and ends with the answer', () => {
-    const told: EveningPlan[] = []
-    const facts = evening({
-      machines: ['Heron', 'Curlew', 'Knot', 'Snipe'].map((name) => eveningMachine(name)),
-      learners: Array.from({ length: 8 }, (_, index) => eveningLearner(`learner ${index}`, index)),
+    const told: PlannedSession[] = []
+    const facts = session({
+      machines: ['Heron', 'Curlew', 'Knot', 'Snipe'].map((name) => sessionMachine(name)),
+      learners: Array.from({ length: 8 }, (_, index) => sessionLearner(`learner ${index}`, index)),
     })
-    const answer = planEvening(
-      { facts, pins: [], weights: {}, seconds: 10, now: EVENING_AT },
+    const answer = planSession(
+      { facts, pins: [], weights: {}, seconds: 10, now: SESSION_AT },
       solve,
       () => performance.now() / 1000,
       (each) => told.push(each),

@@ -2,13 +2,13 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { breachesOf } from '@/core/planner/breach'
 import { planCourse } from '@/core/session/course-plan'
-import { planEvening } from '@/core/session/evening-plan'
+import { planSession } from '@/core/session/session-plan'
 import { planSeats } from '@/core/session/plan'
 import type { PlanQuestion } from '@/core/session/plan-question'
 import type { PlanSeat } from '@/core/planner/problem'
 import { planRoom } from '@/core/session/plan'
 import { costed, mayTake } from '@/core/planner/seating'
-import { EVENING_AT, evening, eveningLearner } from '@/core/testing/evenings'
+import { SESSION_AT, session, sessionLearner } from '@/core/testing/sessions'
 import { anyPlan } from '@/core/testing/plans'
 import { loadSolver } from './solver'
 import { problemOf } from '@/core/session/changeover'
@@ -99,13 +99,13 @@ describe('whoever had no seat last time', () => {
 
   it('is told, and so is whoever makes room for them', () => {
     const names = ['Ida', 'Jon', 'Kit', 'Lea']
-    const facts = evening({
+    const facts = session({
       blocks: 1,
-      machines: evening().machines.slice(0, 3),
-      learners: names.map((name) => eveningLearner(name, 2, name === 'Lea' ? { leftOutBefore: 1 } : {})),
+      machines: session().machines.slice(0, 3),
+      learners: names.map((name) => sessionLearner(name, 2, name === 'Lea' ? { leftOutBefore: 1 } : {})),
     })
-    const plan = planEvening(
-      { facts, pins: [], weights: {}, seconds: 10, now: EVENING_AT },
+    const plan = planSession(
+      { facts, pins: [], weights: {}, seconds: 10, now: SESSION_AT },
       solve,
       () => performance.now() / 1000,
     )
@@ -118,12 +118,12 @@ describe('whoever had no seat last time', () => {
   })
 
   it('is never the same one twice running through a course, where there is room for the others', () => {
-    const learners = ['Ida', 'Jon', 'Kit', 'Lea', 'Max'].map((name) => eveningLearner(name, 2))
-    const facts = evening({ blocks: 1, machines: evening().machines.slice(0, 3), learners })
+    const learners = ['Ida', 'Jon', 'Kit', 'Lea', 'Max'].map((name) => sessionLearner(name, 2))
+    const facts = session({ blocks: 1, machines: session().machines.slice(0, 3), learners })
     const weeks = [0, 1, 2, 3, 4].map((week) => ({
       sessionId: `week ${week}`,
-      startsAt: new Date(Date.parse(EVENING_AT) + week * 7 * 24 * 3_600_000).toISOString(),
-      request: { facts, pins: [], weights: {}, seconds: 5, now: EVENING_AT },
+      startsAt: new Date(Date.parse(SESSION_AT) + week * 7 * 24 * 3_600_000).toISOString(),
+      request: { facts, pins: [], weights: {}, seconds: 5, now: SESSION_AT },
     }))
     const out = planCourse(
       weeks,

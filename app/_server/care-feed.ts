@@ -4,19 +4,19 @@ import type { CareCalendar } from '@/core/care/calendar'
 import type { Session } from '@/store/session/sessions'
 
 /**
- * The calendar of care and of evenings as iCalendar text: an entry of a whole day for each job. Names of machines are in it, names of people
+ * The calendar of care and of sessions as iCalendar text: an entry of a whole day for each job. Names of machines are in it, names of people
  * are not.
  * @param base the address under which the books are found
  */
 export function careFeed(
   venue: string,
   calendar: CareCalendar,
-  evenings: readonly Session[],
+  sessions: readonly Session[],
   base: string,
   now: Date,
 ): string {
   const feed = ical({
-    name: `${venue}: care and evenings`,
+    name: `${venue}: care and sessions`,
     prodId: { company: 'Orthodex', product: 'Care', language: 'EN' },
     ttl: 3600,
   })
@@ -32,7 +32,7 @@ export function careFeed(
       url: `${base}/machines/${machineId}`,
     })
   }
-  for (const { sessionId, course, startsAt, endsAt, calledOff } of evenings) {
+  for (const { sessionId, course, startsAt, endsAt, calledOff } of sessions) {
     feed.createEvent({
       id: `${sessionId}@orthodex`,
       start: startsAt,

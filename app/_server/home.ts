@@ -4,7 +4,7 @@ import { may, type Role } from '@/core/people/role'
 const STAFF_PLACES = [
   { href: '/room', name: 'Room', sight: 'see-room' },
   { href: '/kits', name: 'Kits', sight: 'see-kits' },
-  { href: '/sessions', name: 'Run sheet', sight: 'see-sessions' },
+  { href: '/sessions', name: 'Sessions', sight: 'see-sessions' },
   { href: '/lab', name: 'Lab', sight: 'see-lab' },
   { href: '/stores', name: 'Stores', sight: 'see-stores' },
   { href: '/rules', name: 'House rules', sight: 'see-rules' },

@@ -3,11 +3,11 @@ import { Worker } from 'node:worker_threads'
 import PQueue from 'p-queue'
 import { Invalid } from '@/core/schema/invalid'
 import type { CourseWeek, WeekPlan } from '@/core/session/course-plan'
-import type { EveningPlan, EveningRequest } from '@/core/session/evening-plan'
+import type { PlannedSession, SessionRequest } from '@/core/session/session-plan'
 import { counted } from '@/core/units/words'
 import { Refused } from '@/store/refused'
 import type { CourseReply } from '@/workers/course.worker'
-import type { EveningReply } from '@/workers/evening.worker'
+import type { SessionReply } from '@/workers/session.worker'
 import type { PlanReply } from '@/workers/plan.worker'
 
 /** A plan that takes longer than this has come to grief. */
@@ -90,15 +90,15 @@ export const planApart = (request: unknown, stop: AbortSignal): Promise<object> 
  * @param tell is told of each better plan as it is found
  * @param stop ends it; the last plan told is then the best there is
  */
-export function planEveningApart(
-  request: EveningRequest,
-  tell: (plan: EveningPlan) => void,
+export function planSessionApart(
+  request: SessionRequest,
+  tell: (plan: PlannedSession) => void,
   stop: AbortSignal,
-): Promise<EveningPlan | undefined> {
-  let best: EveningPlan | undefined
+): Promise<PlannedSession | undefined> {
+  let best: PlannedSession | undefined
   return inTurn(stop, () =>
-    apart<EveningReply, EveningPlan | undefined>(
-      new Worker(new URL('../../workers/evening.worker.ts', import.meta.url)),
+    apart<SessionReply, PlannedSession | undefined>(
+      new Worker(new URL('../../workers/session.worker.ts', import.meta.url)),
       request,
       stop,
       LONGEST_MS,

@@ -66,7 +66,7 @@ describe('the calendar that a phone reads', () => {
     state: foldMachine([line('03-01', 10), line('03-02', 11)]),
   }
   const idle = { ...machine, machineId: OTHER, name: 'Dunlin', number: 2, state: UNSEEN }
-  const evening = {
+  const session = {
     sessionId: OTHER,
     courseId: OTHER,
     course: 'Bags; a first class, with "quotes"',
@@ -75,10 +75,10 @@ describe('the calendar that a phone reads', () => {
     blocks: 2,
   }
   const calendar = careCalendar([machine, idle], undefined, now.toISOString(), 120)
-  const feed = (evenings = [evening] as Parameters<typeof careFeed>[2]) =>
-    unfolded(careFeed('The Hall', calendar, evenings, 'https://room.example', now))
+  const feed = (sessions = [session] as Parameters<typeof careFeed>[2]) =>
+    unfolded(careFeed('The Hall', calendar, sessions, 'https://room.example', now))
 
-  it('has each job of care and each evening once, each with an id that stays', () => {
+  it('has each job of care and each session once, each with an id that stays', () => {
     const text = feed()
     const ids = [...text.matchAll(/^UID:(.*)\r$/gm)].map(([, id]) => id!)
     expect(ids.length).toBe(calendar.now.length + calendar.coming.length + 1)
@@ -89,7 +89,7 @@ describe('the calendar that a phone reads', () => {
   })
 
   it('is text as the standard writes it: lines of 75 octets at most, ended as they should be', () => {
-    const text = careFeed('The Hall', calendar, [evening], 'https://room.example', now)
+    const text = careFeed('The Hall', calendar, [session], 'https://room.example', now)
     for (const each of text.split('\r\n')) expect(Buffer.byteLength(each)).toBeLessThanOrEqual(75)
     expect(text.replaceAll('\r\n', '')).not.toContain('\n')
     expect(text.startsWith('BEGIN:VCALENDAR')).toBe(true)
@@ -97,8 +97,8 @@ describe('the calendar that a phone reads', () => {
     expect(unfolded(text)).toContain('SUMMARY:Bags\\; a first class\\, with "quotes"')
   })
 
-  it('says that an evening is called off, and why, instead of leaving it out', () => {
-    const text = feed([{ ...evening, calledOff: 'the heating is out' }])
+  it('says that a session is called off, and why, instead of leaving it out', () => {
+    const text = feed([{ ...session, calledOff: 'the heating is out' }])
     expect(text).toContain('called off')
     expect(text).toContain('the heating is out')
   })

@@ -44,11 +44,11 @@ export function demoHistory(chance: Chance, today: Date): ToldEvent[] {
   return DEMO_MACHINES.flatMap((machine) => tellMachine(machine, chance, thursdays(today), today))
 }
 
-function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Date[], today: Date): ToldEvent[] {
+function tellMachine(machine: DemoMachine, chance: Chance, sessions: readonly Date[], today: Date): ToldEvent[] {
   const told: ToldEvent[] = []
   const known = kitMachine(machine.traits)
   if ('missing' in known) throw new Error(`${machine.name} lacks ${known.missing.join(', ')}`)
-  let at = evenings[0]!
+  let at = sessions[0]!
   const tell = (
     happening: { kind: string; body: object },
     by: ToldEvent['by'] = chance.pick(['helper', 'instructor']),
@@ -62,9 +62,9 @@ function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Da
   const state = () => foldMachine(told.map(({ event }) => ({ ...event, personId: 'told' }) as MachineEvent))
   const project = DEMO_PROJECTS.find((each) => each.machine === machine.name)
 
-  evenings.forEach((evening, week) => {
-    at = evening
-    const last = week === evenings.length - 1
+  sessions.forEach((session, week) => {
+    at = session
+    const last = week === sessions.length - 1
     const kit = last && project ? kitFor(project, known.machine) : everydayKit(chance, known.machine)
     if (!kit) return
     prepare(week)
@@ -106,7 +106,7 @@ function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Da
   endings()
   return told
 
-  /** What the evening before class writes: the day-start baseline once, the room check, oil where the manual wants it. */
+  /** What the session before class writes: the day-start baseline once, the room check, oil where the manual wants it. */
   function prepare(week: number): void {
     const { tensionDial, feet, oiling } = machine.traits
     if (week === 0 && tensionDial && feet) {
@@ -170,7 +170,7 @@ function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Da
     tell({ kind: 'swatch-stitched', body: { dial, target, top: 'own', under: good, done } })
   }
 
-  /** Three nests in one evening, and no dial was ever wrong: the machine had been threaded with its foot down. */
+  /** Three nests in one session, and no dial was ever wrong: the machine had been threaded with its foot down. */
   function footDownMystery(kit: Kit): void {
     const dial = kit.dial.setting!
     for (const done of [[], ['needle'], ['needle', 'bobbin']]) {
@@ -221,7 +221,7 @@ function tellMachine(machine: DemoMachine, chance: Chance, evenings: readonly Da
     })
   }
 
-  /** How the room was left on the last evening: most machines ready, a few not. */
+  /** How the room was left on the last session: most machines ready, a few not. */
   function endings(): void {
     // Today the helper has begun to look the room over, and has not come to all of it yet.
     if (!['Godwit', 'Knot', 'Snipe'].includes(machine.name)) {

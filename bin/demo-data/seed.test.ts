@@ -46,15 +46,15 @@ describe('the demo’s venue', () => {
     expect(newest.getTime()).toBeLessThanOrEqual(TODAY.getTime())
   })
 
-  it('has a class of learners, each with a measured cloth, and evenings to come on its day of the week', async () => {
+  it('has a class of learners, each with a measured cloth, and sessions to come on its day of the week', async () => {
     const projects = await readProjects(store, siteId)
     expect(projects).toHaveLength(12)
     expect(new Set(projects.map(({ learner }) => learner)).size).toBe(12)
     for (const { fabric } of projects) expect(fabric.massGsm ?? fabric.thicknessMm).toBeGreaterThan(0)
     const { timeZone } = await readSite(store, siteId)
-    const evenings = await readSessions(store, siteId, { from: TODAY })
-    expect(evenings.length).toBeGreaterThan(3)
-    for (const { startsAt } of evenings)
+    const sessions = await readSessions(store, siteId, { from: TODAY })
+    expect(sessions.length).toBeGreaterThan(3)
+    for (const { startsAt } of sessions)
       expect(startsAt.toLocaleDateString('en-GB', { weekday: 'long', timeZone })).toBe('Thursday')
   })
 

@@ -234,7 +234,7 @@ function boughtNeedles(events: readonly MachineEvent[]): { item: NeedleItem; cou
   return [...bought.values()]
 }
 
-/** The course's six evenings: the next one is the coming Thursday. */
+/** The course's six sessions: the next one is the coming Thursday. */
 async function planThursdays(store: Store, siteId: string, courseId: string, today: Date): Promise<void> {
   const next = new Date(Date.UTC(today.getUTCFullYear(), today.getUTCMonth(), today.getUTCDate(), 18))
   while (next.getUTCDay() !== 4) next.setUTCDate(next.getUTCDate() + 1)

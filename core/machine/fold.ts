@@ -190,7 +190,7 @@ function after(before: MachineState, line: MachineEvent, happened: Happening): M
   }
 }
 
-/** How many of the newest are remembered: more than any evening asks of one machine. */
+/** How many of the newest are remembered: more than any session asks of one machine. */
 const MOST_READIED = 24
 
 const readied = (state: MachineState, { bobbins = [], laidOut = [] }: Partial<Readied>): MachineState => ({

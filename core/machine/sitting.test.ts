@@ -41,7 +41,7 @@ describe('this trouble', () => {
     expect(sitting.last!.body).toMatchObject({ dial: 3 })
   })
 
-  it('is over once a swatch was good, and forgotten after an evening', () => {
+  it('is over once a swatch was good, and forgotten after a session', () => {
     expect(sittingOf([swatch(5, { dial: 4 }), swatch(9, { dial: 5, top: 'dots' })], 'straight', NOW).swatches).toEqual(
       [],
     )
@@ -50,7 +50,7 @@ describe('this trouble', () => {
     expect(sittingOf([taken, swatch(9, { dial: 4, top: 'dots' })], 'straight', NOW).swatches).toEqual([])
     const old = sittingOf([swatch(4 * 60, { dial: 5, top: 'dots' })], 'straight', NOW)
     expect([old.swatches, dials(old.past)]).toEqual([[], [5]])
-    // Two evenings in a row are two troubles.
+    // Two sessions in a row are two troubles.
     const two = sittingOf(
       [swatch(10, { dial: 5, top: 'dots' }), swatch(24 * 60, { dial: 6, top: 'dots' })],
       'straight',

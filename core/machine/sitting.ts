@@ -3,7 +3,7 @@ import type { MachineEvent } from './event'
 import type { SwatchAt } from '../tension/next-step'
 import { readWritten } from '../tension/reading'
 
-/** Swatches further apart than this belong to another evening. */
+/** Swatches further apart than this belong to another session. */
 const SITTING_MS = 3 * 3_600_000
 /** How many swatches of other days make the prior. */
 const MOST_PAST = 20

@@ -122,7 +122,7 @@ export interface MachineState {
   readonly baseline?: BodyOf<'baseline-set'>['settings']
   /** where they stood when somebody last looked, but for the dial and the foot, which are above */
   readonly settings?: BodyOf<'found-off'>['settings']
-  /** the newest bobbins wound for it and things laid out at it; what an evening still asks for is what is not among them */
+  /** the newest bobbins wound for it and things laid out at it; what a session still asks for is what is not among them */
   readonly readied?: Readied
   /** the last line folded in, by time happened and id */
   readonly through?: { readonly happenedAt: string; readonly eventId: string }

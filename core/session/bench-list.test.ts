@@ -3,30 +3,30 @@ import { describe, expect, it } from 'vitest'
 import { ARCHETYPES } from '../knowledge/machine/archetype'
 import type { MachineEvent } from '../machine/event'
 import { foldMachine } from '../machine/fold'
-import { evening, EVENING_AT, eveningLearner, eveningMachine } from '../testing/evenings'
+import { session, SESSION_AT, sessionLearner, sessionMachine } from '../testing/sessions'
 import { benchList, type BenchStop } from './bench-list'
 import type { PlanSeat } from '../planner/problem'
-import { eveningQuestion, type EveningFacts } from './room-question'
+import { sessionQuestion, type SessionFacts } from './room-question'
 
 const BEFORE = '2026-11-20T00:00:00.000Z'
 const DONE_AT = '2026-11-26T17:00:00.000Z'
 const NAMES = ['Ida', 'Jon', 'Kit', 'Lea']
 
 /** Some people at some machines of any kinds, each where their kit can be made. */
-const anyEvening = fc
+const anySession = fc
   .record({
     kinds: fc.array(fc.constantFrom(...ARCHETYPES.map(({ id }) => id)), { minLength: 1, maxLength: 3 }),
     cloths: fc.array(fc.nat(2), { minLength: 1, maxLength: NAMES.length }),
     places: fc.array(fc.nat(11), { minLength: NAMES.length, maxLength: NAMES.length }),
   })
   .map(({ kinds, cloths, places }) => {
-    const facts = evening({
-      machines: kinds.map((kind, index) => eveningMachine(`machine ${index}`, kind)),
+    const facts = session({
+      machines: kinds.map((kind, index) => sessionMachine(`machine ${index}`, kind)),
       learners: cloths.map((cloth, index) =>
-        eveningLearner(NAMES[index]!, cloth, { signOffs: [{ machineKind: 'industrial' }] }),
+        sessionLearner(NAMES[index]!, cloth, { signOffs: [{ machineKind: 'industrial' }] }),
       ),
     })
-    const { kits } = eveningQuestion(facts, EVENING_AT)
+    const { kits } = sessionQuestion(facts, SESSION_AT)
     const seats: PlanSeat[] = []
     facts.learners.forEach(({ projectId }, index) => {
       const machine = facts.machines[places[index]! % kinds.length]!.machineId
@@ -35,10 +35,10 @@ const anyEvening = fc
     })
     return { facts, seats, kits }
   })
-type Room = typeof anyEvening extends fc.Arbitrary<infer Value> ? Value : never
+type Room = typeof anySession extends fc.Arbitrary<infer Value> ? Value : never
 const [THURSDAY, TUESDAY] = ['019a0000-0000-7000-8000-00000000000a', '019a0000-0000-7000-8000-00000000000b'] as const
 const listOf = ({ facts, seats, kits }: Room, sessionId: string = THURSDAY, since = BEFORE): BenchStop[] =>
-  benchList(facts, seats, kits, sessionId, since, EVENING_AT)
+  benchList(facts, seats, kits, sessionId, since, SESSION_AT)
 
 /** Every tick of the list once, each as the line that it writes in its machine's book. */
 const worked = (room: Room, books: Map<string, MachineEvent[]>): Room => {
@@ -50,7 +50,7 @@ const worked = (room: Room, books: Map<string, MachineEvent[]>): Room => {
         const eventId = `${machineId} ${String(book.length).padStart(3, '0')}`
         book.push({ ...event, eventId, happenedAt: DONE_AT, personId: 'ada' })
       }
-  const machines: EveningFacts['machines'] = room.facts.machines.map((machine) => ({
+  const machines: SessionFacts['machines'] = room.facts.machines.map((machine) => ({
     ...machine,
     state: foldMachine(books.get(machine.machineId) ?? []),
   }))
@@ -64,7 +64,7 @@ const ticks = (room: Room) =>
 describe('a bench list', () => {
   it('worked to its end leaves nothing to tick, whatever machines and people', () =>
     fc.assert(
-      fc.property(anyEvening, (room) => {
+      fc.property(anySession, (room) => {
         const books = new Map<string, MachineEvent[]>()
         const once = worked(room, books)
         // Four bobbins wound are four bobbins: by then lint and oil may have fallen due, and nothing else.
@@ -80,7 +80,7 @@ describe('a bench list', () => {
 
   it('stops at the machines where somebody sits, in walking order, and for whoever sits there first', () =>
     fc.assert(
-      fc.property(anyEvening, (room) => {
+      fc.property(anySession, (room) => {
         const stops = listOf(room)
         expect(stops.map(({ machineId }) => machineId)).toEqual(
           room.facts.machines
@@ -98,7 +98,7 @@ describe('a bench list', () => {
 
   it('worked for Thursday is worked for Thursday, though Tuesday before it is planned too and still asks', () =>
     fc.assert(
-      fc.property(anyEvening, (room) => {
+      fc.property(anySession, (room) => {
         const done = worked(room, new Map())
         const ready = (sessionId: string, since: string) =>
           listOf(done, sessionId, since).flatMap(({ tasks }) =>
@@ -110,9 +110,9 @@ describe('a bench list', () => {
       }),
     ))
 
-  it('asks again for bobbins and things to lay out when they were for an evening before', () =>
+  it('asks again for bobbins and things to lay out when they were for a session before', () =>
     fc.assert(
-      fc.property(anyEvening, (room) => {
+      fc.property(anySession, (room) => {
         const done = worked(room, new Map())
         const kinds = listOf(done, TUESDAY, '2026-11-26T17:30:00.000Z').flatMap(({ tasks }) =>
           tasks.flatMap(({ event }) => (event ? [event.kind] : [])),

@@ -4,12 +4,12 @@ import { LAID_OUT } from '../knowledge/stitch/extra'
 import { plain } from '../units/words'
 import type { Kit } from '../kit/request'
 import type { PlanSeat } from '../planner/problem'
-import { bobbinsFor, useOnMachine, type EveningFacts, type EveningLearner, type EveningMachine } from './room-question'
+import { bobbinsFor, useOnMachine, type SessionFacts, type SessionLearner, type SessionMachine } from './room-question'
 
 /** One machine before class: who sits there first, and what is still to be done. */
 export interface BenchStop {
   readonly machineId: string
-  readonly first: EveningLearner
+  readonly first: SessionLearner
   readonly tasks: readonly BenchTask[]
 }
 
@@ -20,12 +20,12 @@ type Ready = (each: { readonly happenedAt: string; readonly sessionId?: string }
 const SWATCH_CM = 10
 
 interface Sitting {
-  readonly learner: EveningLearner
+  readonly learner: SessionLearner
   readonly kit: Kit
 }
 
 /**
- * What is to be done on the bench before an evening, machine by machine in walking order. Nothing of it is kept as a list:
+ * What is to be done on the bench before a session, machine by machine in walking order. Nothing of it is kept as a list:
  * what a machine's book says already is left out, and each thing done is a line in that book.
  * @param kits by project and machine
  * @param sessionId whose list it is: what was ticked for another session is not ready for this one
@@ -33,7 +33,7 @@ interface Sitting {
  * @param now ISO, UTC
  */
 export function benchList(
-  facts: EveningFacts,
+  facts: SessionFacts,
   seats: readonly PlanSeat[],
   kits: ReadonlyMap<string, ReadonlyMap<string, Kit>>,
   sessionId: string,
@@ -73,16 +73,16 @@ export function benchList(
   })
 }
 
-const sewnNow = (learner: EveningLearner) => ({
+const sewnNow = (learner: SessionLearner) => ({
   fabricClass: fabricClass(completeFabric(learner.fabric)),
   projectId: learner.projectId,
 })
 
 /** Bobbins by thread, for everybody who sits at this machine, less those that are wound already. */
 function windTasks(
-  machine: EveningMachine,
+  machine: SessionMachine,
   sitting: readonly Sitting[],
-  facts: EveningFacts,
+  facts: SessionFacts,
   sessionId: string,
   ready: Ready,
 ): BenchTask[] {
@@ -121,7 +121,7 @@ function windTasks(
 
 /** Everybody's things at the machine where they sit: swatches of their own cloth, what else the kit asks for, glasses. */
 function layOutTasks(
-  { state }: EveningMachine,
+  { state }: SessionMachine,
   sitting: readonly Sitting[],
   sessionId: string,
   ready: Ready,

@@ -6,30 +6,30 @@ import { HOUSEHOLD_SYSTEM } from '../knowledge/needle/needle'
 import { itemKey, needleItem, type StockItem } from '../stock/item'
 import { loadOf } from '../wear/wear'
 import { fittedIn } from './changeover'
-import { planEvening, type EveningPlan, type EveningRequest } from './evening-plan'
-import { eveningNeeds, type Need } from './needs'
+import { planSession, type PlannedSession, type SessionRequest } from './session-plan'
+import { sessionNeeds, type Need } from './needs'
 import type { Solve } from '../planner/problem'
-import { eveningQuestion, type EveningFacts } from './room-question'
+import { sessionQuestion, type SessionFacts } from './room-question'
 
 export interface CourseWeek {
   readonly sessionId: string
   /** ISO, UTC */
   readonly startsAt: string
-  readonly request: EveningRequest
+  readonly request: SessionRequest
 }
 
 export interface WeekPlan {
   readonly sessionId: string
-  readonly plan: EveningPlan
+  readonly plan: PlannedSession
   readonly needs: readonly Need[]
-  /** what the shelves have left of what this evening uses up */
+  /** what the shelves have left of what this session uses up */
   readonly left: readonly { readonly item: StockItem; readonly count: number }[]
 }
 
 /**
- * A course to its end, evening after evening: each is planned with the needles, the wear and the shelves that the earlier ones
+ * A course to its end, session after session: each is planned with the needles, the wear and the shelves that the earlier ones
  * leave, and with everybody nearest to the machine of last time. No joint optimum is claimed.
- * @param tell is told of each evening as it is planned
+ * @param tell is told of each session as it is planned
  */
 export function planCourse(
   weeks: readonly CourseWeek[],
@@ -43,7 +43,7 @@ export function planCourse(
   /** how many times in a row somebody had no seat, of those who were there */
   let left: ReadonlyMap<string, number> = new Map()
   return weeks.map(({ sessionId, startsAt, request }) => {
-    const facts: EveningFacts = {
+    const facts: SessionFacts = {
       ...request.facts,
       machines: request.facts.machines.map((machine) => ({
         ...machine,
@@ -64,9 +64,9 @@ export function planCourse(
       })),
       room: roomAfter(request.facts, used),
     }
-    const plan = planEvening({ ...request, facts, now: startsAt }, solve, clock)
-    const { question, kits } = eveningQuestion(facts, startsAt)
-    const needs = eveningNeeds(facts, question, kits, plan.seats)
+    const plan = planSession({ ...request, facts, now: startsAt }, solve, clock)
+    const { question, kits } = sessionQuestion(facts, startsAt)
+    const needs = sessionNeeds(facts, question, kits, plan.seats)
     const after = new Map(used)
     for (const { item, count, usedUp } of needs)
       if (usedUp) after.set(itemKey(item), (after.get(itemKey(item)) ?? 0) + count)
@@ -92,7 +92,7 @@ export function planCourse(
   })
 }
 
-function roomAfter({ room }: EveningFacts, used: ReadonlyMap<string, number>): EveningFacts['room'] {
+function roomAfter({ room }: SessionFacts, used: ReadonlyMap<string, number>): SessionFacts['room'] {
   if (!room.stock) return room
   const needles = room.stock.needles.map((needle) => ({
     ...needle,
@@ -105,13 +105,13 @@ function roomAfter({ room }: EveningFacts, used: ReadonlyMap<string, number>): E
   return { ...room, stock: { ...room.stock, needles } }
 }
 
-/** What the machines will be after an evening: the lines that it will write, folded as any others. */
+/** What the machines will be after a session: the lines that it will write, folded as any others. */
 function statesAfter(
-  facts: EveningFacts,
+  facts: SessionFacts,
   startsAt: string,
-  plan: EveningPlan,
-  question: ReturnType<typeof eveningQuestion>['question'],
-  kits: ReturnType<typeof eveningQuestion>['kits'],
+  plan: PlannedSession,
+  question: ReturnType<typeof sessionQuestion>['question'],
+  kits: ReturnType<typeof sessionQuestion>['kits'],
 ): Map<string, MachineState> {
   const fitted = fittedIn(plan.seats, question)
   return new Map(

@@ -15,7 +15,7 @@ const weeks = (item: StockItem, counts: readonly number[]) =>
   }))
 const anyCounts = fc.array(fc.nat(6), { minLength: 1, maxLength: 6 })
 
-describe('what evenings to come run short of', () => {
+describe('what sessions to come run short of', () => {
   it('is for needles what all weeks take less what there is, first named where the shelf is bare', () =>
     fc.assert(
       fc.property(anyCounts, fc.nat(20), (counts, onHand) => {
@@ -31,7 +31,7 @@ describe('what evenings to come run short of', () => {
       }),
     ))
 
-  it('is for thread, which comes back, what the fullest evening lacks', () =>
+  it('is for thread, which comes back, what the fullest session lacks', () =>
     fc.assert(
       fc.property(anyCounts, fc.nat(8), (counts, onHand) => {
         const found = shortagesOf(weeks(THREAD, counts), [{ item: THREAD, count: onHand }])

@@ -3,18 +3,18 @@ import { asShelved, itemKey, needleItem, type StockItem } from '../stock/item'
 import { fittedIn } from './changeover'
 import { type PlanQuestion } from './plan-question'
 import type { PlanSeat } from '../planner/problem'
-import { bobbinsFor, type EveningFacts } from './room-question'
+import { bobbinsFor, type SessionFacts } from './room-question'
 
-/** What an evening takes of one thing: used up, as needles are, or in hand at once and back after. */
+/** What a session takes of one thing: used up, as needles are, or in hand at once and back after. */
 export interface Need {
   readonly item: StockItem
   readonly count: number
   readonly usedUp: boolean
 }
 
-/** Everything that the seats of one evening take from the shelves. */
-export function eveningNeeds(
-  facts: Pick<EveningFacts, 'learners' | 'machines' | 'room' | 'onHand'>,
+/** Everything that the seats of one session take from the shelves. */
+export function sessionNeeds(
+  facts: Pick<SessionFacts, 'learners' | 'machines' | 'room' | 'onHand'>,
   question: PlanQuestion,
   kits: ReadonlyMap<string, ReadonlyMap<string, Kit>>,
   seats: readonly PlanSeat[],
@@ -63,23 +63,23 @@ export function eveningNeeds(
 /** What runs short, when first, and by how many in all. */
 export interface Shortage {
   readonly item: StockItem
-  /** the id of the first evening that would lack it */
+  /** the id of the first session that would lack it */
   readonly sessionId: string
   readonly short: number
 }
 
 /**
- * What the shelves lack for evenings to come. Needles are used up from evening to evening; thread, feet and bobbins come back,
+ * What the shelves lack for sessions to come. Needles are used up from session to session; thread, feet and bobbins come back,
  * and are only short where nobody has as many. Feet and bobbins that nobody counts are taken to be there.
- * @param evenings in order of time
+ * @param sessions in order of time
  */
 export function shortagesOf(
-  evenings: readonly { readonly sessionId: string; readonly needs: readonly Need[] }[],
+  sessions: readonly { readonly sessionId: string; readonly needs: readonly Need[] }[],
   onHand: readonly { readonly item: StockItem; readonly count: number }[],
 ): Shortage[] {
   const left = new Map(onHand.map(({ item, count }) => [itemKey(item), count]))
   const found = new Map<string, Shortage>()
-  for (const { sessionId, needs } of evenings) {
+  for (const { sessionId, needs } of sessions) {
     for (const { item, count, usedUp } of needs) {
       const key = itemKey(item)
       const has = left.get(key)

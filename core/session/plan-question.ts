@@ -21,7 +21,7 @@ export interface PlanHolds {
   readonly threadClass?: string
   readonly pressure?: string
   readonly cloth?: string
-  /** its needle has less life left than an evening may use: the like comes in, and a line is sewn */
+  /** its needle has less life left than a session may use: the like comes in, and a line is sewn */
   readonly worn?: boolean
 }
 

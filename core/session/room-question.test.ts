@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { foldMachine } from '../machine/fold'
 import type { Happening } from '../machine/event'
 import { itemKey } from '../stock/item'
-import { evening, EVENING_AT, eveningLearner, eveningMachine, shelf } from '../testing/evenings'
-import { eveningQuestion, STAFF_LIMIT, type EveningFacts } from './room-question'
+import { session, SESSION_AT, sessionLearner, sessionMachine, shelf } from '../testing/sessions'
+import { sessionQuestion, STAFF_LIMIT, type SessionFacts } from './room-question'
 
-const ask = (facts: EveningFacts) => eveningQuestion(facts, EVENING_AT)
+const ask = (facts: SessionFacts) => sessionQuestion(facts, SESSION_AT)
 const written = (name: string, ...lines: Happening[]) => ({
-  ...eveningMachine(name),
+  ...sessionMachine(name),
   state: foldMachine(
     lines.map((line, index) => ({
       ...line,
@@ -17,27 +17,27 @@ const written = (name: string, ...lines: Happening[]) => ({
     })),
   ),
 })
-const machineOf = (facts: EveningFacts, id: string) => ask(facts).question.machines.find((each) => each.id === id)!
+const machineOf = (facts: SessionFacts, id: string) => ask(facts).question.machines.find((each) => each.id === id)!
 
 describe('who may sit where', () => {
   it('is nobody at a machine that is stopped or left out, and the reason is the book’s own', () => {
     const tagged = written('Heron', { kind: 'red-tagged', body: { because: 'The belt is torn' } })
     const { question, stopped } = ask(
-      evening({ machines: [tagged, eveningMachine('Curlew'), eveningMachine('Knot')], leftOut: ['Knot'] }),
+      session({ machines: [tagged, sessionMachine('Curlew'), sessionMachine('Knot')], leftOut: ['Knot'] }),
     )
     expect(question.machines.map(({ id }) => id)).toEqual(['Curlew'])
     expect(Object.fromEntries(stopped)).toEqual({
       Heron: 'The belt is torn',
-      Knot: 'It is left out this evening',
+      Knot: 'It is left out this session',
     })
   })
 
   it('is somebody with an access need only where the machine meets it', () => {
-    const low = { ...eveningMachine('Knot'), traits: { ...eveningMachine('Knot').traits, tableHeightAdjusts: true } }
+    const low = { ...sessionMachine('Knot'), traits: { ...sessionMachine('Knot').traits, tableHeightAdjusts: true } }
     const { question, whyNot } = ask(
-      evening({
-        machines: [eveningMachine('Heron'), low],
-        learners: [eveningLearner('Ida', 0, { needs: ['tableHeightAdjusts'] }), eveningLearner('Jon', 0)],
+      session({
+        machines: [sessionMachine('Heron'), low],
+        learners: [sessionLearner('Ida', 0, { needs: ['tableHeightAdjusts'] }), sessionLearner('Jon', 0)],
       }),
     )
     expect(question.students.map(({ machines }) => machines)).toEqual([['Knot'], ['Heron', 'Knot']])
@@ -46,18 +46,18 @@ describe('who may sit where', () => {
   })
 
   it('is at an industrial machine only somebody who is signed off for one', () => {
-    const fast = eveningMachine('Turnstone', 'industrial-straight')
-    const learners = [eveningLearner('Ida', 2), eveningLearner('Jon', 2, { signOffs: [{ machineKind: 'industrial' }] })]
-    const { whyNot, question } = ask(evening({ machines: [fast], learners }))
+    const fast = sessionMachine('Turnstone', 'industrial-straight')
+    const learners = [sessionLearner('Ida', 2), sessionLearner('Jon', 2, { signOffs: [{ machineKind: 'industrial' }] })]
+    const { whyNot, question } = ask(session({ machines: [fast], learners }))
     expect(whyNot.get('of Ida')!.get('Turnstone')).toMatch(/not signed off/)
     expect(whyNot.get('of Jon')!.has('Turnstone')).toBe(false)
     expect(question.students.map(({ beginner }) => beginner ?? false)).toEqual([true, false])
   })
 
   it('is nobody at a machine of which a kit’s traits are not known, and the question to answer is named', () => {
-    const { stitches: _, ...traits } = eveningMachine('Heron').traits
+    const { stitches: _, ...traits } = sessionMachine('Heron').traits
     const { whyNot } = ask(
-      evening({ machines: [{ ...eveningMachine('Heron'), traits }], learners: [eveningLearner('Ida', 0)] }),
+      session({ machines: [{ ...sessionMachine('Heron'), traits }], learners: [sessionLearner('Ida', 0)] }),
     )
     expect(whyNot.get('of Ida')!.get('Heron')).toMatch(/^Not known yet: .*stitch/)
   })
@@ -65,7 +65,7 @@ describe('who may sit where', () => {
 
 describe('what a machine holds', () => {
   const needle = { system: '130/705 H', point: 'universal', sizeNm: 80 } as const
-  const holds = (...lines: Happening[]) => machineOf(evening({ machines: [written('Heron', ...lines)] }), 'Heron').holds
+  const holds = (...lines: Happening[]) => machineOf(session({ machines: [written('Heron', ...lines)] }), 'Heron').holds
 
   it('is what its book says, and a needle that nobody knows counts as none', () => {
     expect(holds().needle).toBeNull()
@@ -75,7 +75,7 @@ describe('what a machine holds', () => {
     expect(holds({ kind: 'needle-changed', body: { in: { ...needle, condition: 'unverified' } } }).needle).toBeNull()
   })
 
-  it('is a worn needle when what is left of it would not last the evening', () => {
+  it('is a worn needle when what is left of it would not last the session', () => {
     const after = (motorMinutes: number) =>
       holds(
         { kind: 'needle-changed', body: { in: { ...needle, condition: 'new' } } },
@@ -88,8 +88,8 @@ describe('what a machine holds', () => {
 
 describe('of what there is only so much', () => {
   it('is counted what somebody keeps on a shelf, and of staff one to each who needs somebody beside them', () => {
-    const facts = evening()
-    const limits = (more: Partial<EveningFacts>) =>
+    const facts = session()
+    const limits = (more: Partial<SessionFacts>) =>
       (ask({ ...facts, ...more }).question.limits ?? []).map(({ id, most }) => [id, most])
     expect(limits({})).toEqual([])
     const { needle, topThread } = ask(facts).kits.get('of Ida')!.get('Heron')!
@@ -97,7 +97,7 @@ describe('of what there is only so much', () => {
     const stock = { needles: [{ point: needle.point, sizeNm: needle.sizeNm, count: 1 }], threads: [topThread] }
     const counted = limits({ room: { ...facts.room, stock }, onHand: [shelf(item, 1)] })
     expect(counted).toContainEqual([itemKey(item), 1])
-    const thick = eveningLearner('Ida', 0, {
+    const thick = sessionLearner('Ida', 0, {
       fabric: { structure: 'woven', massGsm: 420, thicknessMm: 0.8, traits: ['denim'] },
       layers: { seam: 2, crossing: 4 },
     })
@@ -109,11 +109,11 @@ describe('of what there is only so much', () => {
 
 describe('who sits with whom', () => {
   it('is as the room says, and nobody who makes two things sews both at once', () => {
-    const facts = evening({
+    const facts = session({
       learners: [
-        eveningLearner('Ida', 0),
-        eveningLearner('Ida', 2, { projectId: 'second of Ida' }),
-        eveningLearner('Jon', 0),
+        sessionLearner('Ida', 0),
+        sessionLearner('Ida', 2, { projectId: 'second of Ida' }),
+        sessionLearner('Jon', 0),
       ],
       pairs: [{ kind: 'apart', people: ['Ida', 'Jon'] }],
     })
@@ -130,7 +130,7 @@ describe('who sits with whom', () => {
 describe('kits', () => {
   it('that are the same everywhere have one name to the planner, and others have their own', () => {
     const { question } = ask(
-      evening({ learners: ['Ida', 'Jon', 'Kit'].map((name, index) => eveningLearner(name, index === 2 ? 1 : 0)) }),
+      session({ learners: ['Ida', 'Jon', 'Kit'].map((name, index) => sessionLearner(name, index === 2 ? 1 : 0)) }),
     )
     const [ida, jon, kit] = question.students.map(({ kit: name }) => name)
     expect(ida).toBe(jon)

@@ -19,7 +19,7 @@ import { NEAR_NUMBER } from './planning-numbers'
 import type { PlanCosts, PlanHolds, PlanKit, PlanMachine, PlanQuestion } from './plan-question'
 import type { PlanLimit, PlanPair, PlanSeat, PlanStudent } from '../planner/problem'
 
-export interface EveningMachine {
+export interface SessionMachine {
   readonly machineId: string
   readonly name: string
   readonly traits: Traits
@@ -28,8 +28,8 @@ export interface EveningMachine {
   readonly instructorMetres?: number
 }
 
-/** One project that wants a seat this evening, and who makes it. */
-export interface EveningLearner extends Pick<ProjectFacts, 'name' | 'fabric' | 'layers' | 'operation' | 'sewn'> {
+/** One project that wants a seat this session, and who makes it. */
+export interface SessionLearner extends Pick<ProjectFacts, 'name' | 'fabric' | 'layers' | 'operation' | 'sewn'> {
   readonly projectId: string
   readonly personId: string
   readonly learner: string
@@ -44,14 +44,14 @@ export interface EveningLearner extends Pick<ProjectFacts, 'name' | 'fabric' | '
   readonly signOffs: readonly Pick<SignOff, 'machineKind'>[]
 }
 
-/** Everything that an evening's plan rests on. Ids are the room's own; a seat's `student` is a project. */
-export interface EveningFacts {
+/** Everything that a session's plan rests on. Ids are the room's own; a seat's `student` is a project. */
+export interface SessionFacts {
   readonly blocks: number
   readonly blockMinutes: number
-  readonly machines: readonly EveningMachine[]
-  /** machines that are left out this evening, whatever their books say */
+  readonly machines: readonly SessionMachine[]
+  /** machines that are left out this session, whatever their books say */
   readonly leftOut: readonly string[]
-  readonly learners: readonly EveningLearner[]
+  readonly learners: readonly SessionLearner[]
   readonly pairs: readonly { readonly kind: PlanPair['kind']; readonly people: readonly [string, string] }[]
   readonly room: KitRoom
   /** how many members of staff can stay with somebody for a whole block */
@@ -62,7 +62,7 @@ export interface EveningFacts {
 }
 
 /** A question for the planner, with what it is made of, for showing and for explaining. */
-export interface EveningQuestion {
+export interface SessionQuestion {
   readonly question: PlanQuestion
   /** by project and machine */
   readonly kits: ReadonlyMap<string, ReadonlyMap<string, Kit>>
@@ -82,14 +82,14 @@ export const needleName = (needle: Pick<Kit['needle'], 'system' | 'point' | 'siz
 const threadName = ({ tex, fibre }: Kit['topThread']): string => `${tex} ${fibre}`
 
 /** Why nobody sits at a machine: a lock, a test that is late, or that it is left out. */
-function stoppedBecause(machine: EveningMachine, facts: EveningFacts, now: string): string | undefined {
-  if (facts.leftOut.includes(machine.machineId)) return 'It is left out this evening'
+function stoppedBecause(machine: SessionMachine, facts: SessionFacts, now: string): string | undefined {
+  if (facts.leftOut.includes(machine.machineId)) return 'It is left out this session'
   const { standing, because } = standingOf(machine.state, facts.room.rules.needle, now)
   return standing === 'stopped' ? because[0] : undefined
 }
 
 /** What of a person and a place does not go together, whatever the kit. */
-function unfit(learner: EveningLearner, { traits }: EveningMachine): string | undefined {
+function unfit(learner: SessionLearner, { traits }: SessionMachine): string | undefined {
   const lacks = learner.needs.find((need) => !traits[need])
   if (lacks) return `${learner.learner} needs ${ACCESS_NEED_WORDS[lacks].need}: ${ACCESS_NEED_WORDS[lacks].lacks}`
   const { drive } = traits
@@ -105,8 +105,8 @@ function unfit(learner: EveningLearner, { traits }: EveningMachine): string | un
 type KitOrWhy = { readonly kit: Kit } | { readonly whyNot: string; readonly refusal?: Refusal }
 
 function kitFor(
-  learner: EveningLearner,
-  machine: EveningMachine,
+  learner: SessionLearner,
+  machine: SessionMachine,
   known: ReturnType<typeof kitMachine>,
   room: KitRoom,
 ): KitOrWhy {
@@ -122,11 +122,11 @@ function kitFor(
 }
 
 /**
- * Turns a room's evening into a question for the planner: who may sit where, what each kit is called there, what each machine
+ * Turns a room's session into a question for the planner: who may sit where, what each kit is called there, what each machine
  * holds, and of what there is only so much.
  * @param now ISO, UTC
  */
-export function eveningQuestion(facts: EveningFacts, now: string): EveningQuestion {
+export function sessionQuestion(facts: SessionFacts, now: string): SessionQuestion {
   const kits = new Map<string, Map<string, Kit>>()
   const whyNot = new Map<string, Map<string, string>>()
   const refusals = new Map<string, Map<string, Refusal>>()
@@ -154,11 +154,11 @@ export function eveningQuestion(facts: EveningFacts, now: string): EveningQuesti
 }
 
 function questionOf(
-  facts: EveningFacts,
-  kits: EveningQuestion['kits'],
-  whyNot: EveningQuestion['whyNot'],
-  stopped: EveningQuestion['stopped'],
-): Pick<EveningQuestion, 'question' | 'limited'> {
+  facts: SessionFacts,
+  kits: SessionQuestion['kits'],
+  whyNot: SessionQuestion['whyNot'],
+  stopped: SessionQuestion['stopped'],
+): Pick<SessionQuestion, 'question' | 'limited'> {
   const running = facts.machines.filter(({ machineId }) => !stopped.has(machineId))
   const { named, kitIdOf, useOf } = kitNames(facts, running, kits)
   const nearMetres = facts.room.rules.numbers?.[NEAR_NUMBER] ?? ROOM_NUMBERS[NEAR_NUMBER].usual
@@ -211,7 +211,7 @@ function questionOf(
   return { question, limited: new Map(stock.map(({ limit, item }) => [limit.id, item])) }
 }
 
-const clothOf = ({ learners }: EveningFacts, projectId: string): string =>
+const clothOf = ({ learners }: SessionFacts, projectId: string): string =>
   fabricClass(completeFabric(learners.find((each) => each.projectId === projectId)!.fabric))
 
 const planKit = (id: string, kit: Kit, cloth: string): PlanKit => ({
@@ -224,12 +224,12 @@ const planKit = (id: string, kit: Kit, cloth: string): PlanKit => ({
 })
 
 /** What a machine holds now; a needle of which nobody knows how old it is counts as none. */
-function holdsOf({ state }: EveningMachine, { room, blocks, blockMinutes }: EveningFacts): PlanHolds {
+function holdsOf({ state }: SessionMachine, { room, blocks, blockMinutes }: SessionFacts): PlanHolds {
   const { fitting, thread, foot, fabricClass: cloth } = state
   const known = fitting && fitting.needle.condition !== 'unverified' ? fitting : undefined
   const wear = known && wearOfFitting(known, room.rules.needle)
-  const eveningHours = (blocks * blockMinutes * room.rules.duty) / 60
-  const worn = wear && (wear.verdict === 'change' || wear.remainingHours < eveningHours)
+  const sessionHours = (blocks * blockMinutes * room.rules.duty) / 60
+  const worn = wear && (wear.verdict === 'change' || wear.remainingHours < sessionHours)
   return {
     needle: known ? needleName(known.needle) : null,
     thread: thread ? threadName(thread) : null,
@@ -240,7 +240,7 @@ function holdsOf({ state }: EveningMachine, { room, blocks, blockMinutes }: Even
 }
 
 /** Projects whose kits are the same on every machine, and take as many bobbins, have one kit to the planner. */
-function kitNames(facts: EveningFacts, running: readonly EveningMachine[], kits: EveningQuestion['kits']) {
+function kitNames(facts: SessionFacts, running: readonly SessionMachine[], kits: SessionQuestion['kits']) {
   const ids = new Map<string, string>()
   const named: PlanKit[] = []
   const kitIdOf = new Map<string, string>()
@@ -276,10 +276,10 @@ function kitNames(facts: EveningFacts, running: readonly EveningMachine[], kits:
 
 /** The thread that a project takes on a machine; undefined while nobody has said what it sews, or its bobbin is not known. */
 export function useOnMachine(
-  learner: Pick<EveningLearner, 'sewn' | 'fabric' | 'layers'>,
+  learner: Pick<SessionLearner, 'sewn' | 'fabric' | 'layers'>,
   kit: Kit,
   traits: Traits,
-  { room }: Pick<EveningFacts, 'room'>,
+  { room }: Pick<SessionFacts, 'room'>,
 ): ThreadUseAnswer | undefined {
   const volume = bobbinVolumeOf(traits)
   if (!learner.sewn || volume === undefined) return undefined
@@ -292,7 +292,7 @@ export const bobbinsFor = (...asked: Parameters<typeof useOnMachine>): number =>
   Math.max(1, useOnMachine(...asked)?.bobbins ?? 1)
 
 /** The pairs that the room has named, and whoever makes two things: nobody sits twice at once. */
-function pairsOf({ pairs, learners }: EveningFacts): PlanPair[] {
+function pairsOf({ pairs, learners }: SessionFacts): PlanPair[] {
   const of = (personId: string) =>
     learners.filter((each) => each.personId === personId).map(({ projectId }) => projectId)
   const named = pairs.flatMap(({ kind, people: [a, b] }): PlanPair[] => {
@@ -315,8 +315,8 @@ function pairsOf({ pairs, learners }: EveningFacts): PlanPair[] {
 
 /** Of what there is only so much: only what somebody keeps on a shelf is counted, and only where it could run short. */
 function limitsOf(
-  { onHand, room, learners }: EveningFacts,
-  running: readonly EveningMachine[],
+  { onHand, room, learners }: SessionFacts,
+  running: readonly SessionMachine[],
   kitIdOf: ReadonlyMap<string, string>,
   useOf: ReadonlyMap<string, ReadonlyMap<string, { kit: Kit; bobbins: number }>>,
 ): { readonly limit: PlanLimit; readonly item: StockItem }[] {
@@ -374,7 +374,7 @@ function limitsOf(
 export const STAFF_LIMIT = 'staff'
 
 function staffLimit(
-  { staffAtHand }: EveningFacts,
+  { staffAtHand }: SessionFacts,
   useOf: ReadonlyMap<string, ReadonlyMap<string, { kit: Kit }>>,
 ): PlanLimit[] {
   const uses: Record<string, Record<string, number>> = {}

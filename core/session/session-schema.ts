@@ -6,9 +6,9 @@ const Id = Type.String({ format: 'uuid' })
 const Block = Type.Integer({ minimum: 1, maximum: 12 })
 const Moment = Type.String({ format: 'date-time' })
 
-/** One evening of a class. */
-export const SessionFactsSchema = strict({ startsAt: Moment, endsAt: Moment, blocks: Block })
-export type SessionFacts = Static<typeof SessionFactsSchema>
+/** One session of a class. */
+export const SessionTimesSchema = strict({ startsAt: Moment, endsAt: Moment, blocks: Block })
+export type SessionTimes = Static<typeof SessionTimesSchema>
 
 export const COMES = ['here', 'late', 'absent'] as const
 export const ComesSchema = words(COMES)
@@ -36,14 +36,14 @@ export const PlanProofSchema = strict({
   asked: Type.String(),
   unseated: Type.Array(strict({ projectId: Id, because: Type.String() })),
   help: Type.Array(strict({ words: Type.String(), seats: Type.Integer(), minutes: From0 })),
-  /** the block from which it was made anew, where the evening was under way */
+  /** the block from which it was made anew, where the session was under way */
   fromBlock: Type.Optional(Block),
 })
 export type PlanProof = Static<typeof PlanProofSchema>
 
 export const SessionPlanSchema = strict({
   seats: Type.Array(PlannedSeatSchema, { maxItems: 400 }),
-  /** machines that are left out this evening */
+  /** machines that are left out this session */
   leftOut: Type.Array(Id, { maxItems: 200 }),
   proof: Type.Optional(PlanProofSchema),
 })

@@ -26,8 +26,8 @@ describe('what to buy', () => {
     ])
   })
 
-  it('puts what an evening lacks first, by that evening, in whole packs', () => {
-    const evenings = [
+  it('puts what a session lacks first, by that session, in whole packs', () => {
+    const sessions = [
       { sessionId: 'one', needs: [{ item: needle, count: 4, usedUp: true }] },
       {
         sessionId: 'two',
@@ -48,7 +48,7 @@ describe('what to buy', () => {
       { item: needle, count: 6, beyond: 0 },
       { item: thread, count: 2, beyond: 0 },
     ]
-    const short = shortagesOf(evenings, shelves)
+    const short = shortagesOf(sessions, shelves)
     expect(short).toEqual([
       { item: needle, sessionId: 'two', short: 2 },
       { item: thread, sessionId: 'two', short: 1 },
@@ -65,12 +65,12 @@ describe('what to buy', () => {
         fc.array(fc.integer({ min: 0, max: 6 }), { minLength: 1, maxLength: 6 }),
         fc.integer({ min: 0, max: 20 }),
         (counts, has) => {
-          const evenings = counts.map((count, index) => ({
+          const sessions = counts.map((count, index) => ({
             sessionId: String(index),
             needs: [{ item: needle, count, usedUp: true } satisfies Need],
           }))
           const total = counts.reduce((sum, count) => sum + count, 0)
-          const short = shortagesOf(evenings, [{ item: needle, count: has }])
+          const short = shortagesOf(sessions, [{ item: needle, count: has }])
           expect(short[0]?.short ?? 0).toBe(Math.max(0, total - has))
           const list = shoppingList(
             [{ item: needle, count: has, beyond: 0 }],

@@ -48,13 +48,13 @@ export interface ToBuy {
   readonly item: StockItem
   readonly count: number
   readonly because: string
-  /** the evening by which it has to be there, where one lacks it */
+  /** the session by which it has to be there, where one lacks it */
   readonly sessionId?: string
 }
 
 /**
- * What to buy, in whole packs: what evenings lack comes first, then what has sunk below its point.
- * @param promised by item, what planned evenings use up
+ * What to buy, in whole packs: what sessions lack comes first, then what has sunk below its point.
+ * @param promised by item, what planned sessions use up
  */
 export function shoppingList(
   shelves: readonly OnHand[],

@@ -16,7 +16,7 @@ import {
   AccessNeedsSchema,
   ComesSchema,
   PAIR_KINDS,
-  SessionFactsSchema,
+  SessionTimesSchema,
   SessionPlanSchema,
 } from '../session/session-schema'
 import type { Sent } from '../schema/sent'
@@ -145,9 +145,9 @@ export const COMMAND_BODIES = {
   // Sessions
   'add-sessions': strict({
     courseId: Id,
-    sessions: Type.Array(strict({ sessionId: Id, ...SessionFactsSchema.properties }), { minItems: 1, maxItems: 60 }),
+    sessions: Type.Array(strict({ sessionId: Id, ...SessionTimesSchema.properties }), { minItems: 1, maxItems: 60 }),
   }),
-  'change-session': strict({ sessionId: Id, ...SessionFactsSchema.properties, calledOff: Type.Optional(Words) }),
+  'change-session': strict({ sessionId: Id, ...SessionTimesSchema.properties, calledOff: Type.Optional(Words) }),
   'set-attendance': strict({
     sessionId: Id,
     personId: Id,

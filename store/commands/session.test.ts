@@ -22,7 +22,7 @@ const courseId = uuid()
 const machineId = uuid()
 const learners = ['Ida', 'Jon'].map(aProject)
 const [ida, jon] = learners as [(typeof learners)[number], (typeof learners)[number]]
-const EVENING = { startsAt: '2026-11-26T18:00:00.000Z', endsAt: '2026-11-26T20:00:00.000Z', blocks: 2 }
+const SESSION = { startsAt: '2026-11-26T18:00:00.000Z', endsAt: '2026-11-26T20:00:00.000Z', blocks: 2 }
 
 const run = (name: string, body: object, commandId = uuid()) => runCommand(store, who, name, { commandId, body })
 const fault = (work: Promise<unknown>) =>
@@ -30,9 +30,9 @@ const fault = (work: Promise<unknown>) =>
     () => undefined,
     (error: unknown) => (error instanceof Invalid ? error.fault : error),
   )
-const newEvening = async (): Promise<string> => {
+const newSession = async (): Promise<string> => {
   const sessionId = uuid()
-  await run('add-sessions', { courseId, sessions: [{ sessionId, ...EVENING }] })
+  await run('add-sessions', { courseId, sessions: [{ sessionId, ...SESSION }] })
   return sessionId
 }
 
@@ -46,9 +46,9 @@ beforeAll(async () => {
 })
 afterAll(() => end())
 
-describe('an evening', () => {
+describe('a session', () => {
   it('comes into the calendar in order, is moved and called off, and never ends before it begins', async () => {
-    const sessionId = await newEvening()
+    const sessionId = await newSession()
     const earlier = uuid()
     await run('add-sessions', {
       courseId,
@@ -58,15 +58,15 @@ describe('an evening', () => {
     })
     const ids = (await readSessions(store, who.siteId, { courseId })).map((session) => session.sessionId)
     expect(ids.indexOf(earlier)).toBeLessThan(ids.indexOf(sessionId))
-    await run('change-session', { sessionId, ...EVENING, blocks: 3, calledOff: 'snow' })
+    await run('change-session', { sessionId, ...SESSION, blocks: 3, calledOff: 'snow' })
     expect((await readSessions(store, who.siteId, { sessionId }))[0]).toMatchObject({ blocks: 3, calledOff: 'snow' })
-    await run('change-session', { sessionId, ...EVENING })
+    await run('change-session', { sessionId, ...SESSION })
     expect((await readSessions(store, who.siteId, { sessionId }))[0]).not.toHaveProperty('calledOff')
-    expect(await fault(run('change-session', { sessionId, ...EVENING, endsAt: EVENING.startsAt }))).toMatchObject({
+    expect(await fault(run('change-session', { sessionId, ...SESSION, endsAt: SESSION.startsAt }))).toMatchObject({
       path: 'endsAt',
     })
     expect(
-      await fault(run('add-sessions', { courseId: uuid(), sessions: [{ sessionId: uuid(), ...EVENING }] })),
+      await fault(run('add-sessions', { courseId: uuid(), sessions: [{ sessionId: uuid(), ...SESSION }] })),
     ).toMatchObject({
       code: 'not-found',
       path: 'courseId',
@@ -74,7 +74,7 @@ describe('an evening', () => {
   })
 
   it('knows who comes late or not at all, what they need, and who sits with whom', async () => {
-    const sessionId = await newEvening()
+    const sessionId = await newSession()
     const come = (body: object) => run('set-attendance', { sessionId, personId: ida.personId, ...body })
     await come({ comes: 'late', fromBlock: 2 })
     expect(await readAttendance(store, who.siteId, sessionId)).toEqual(
@@ -100,7 +100,7 @@ describe('an evening', () => {
   })
 
   it('keeps every plan, shows the newest, and refuses one that was made from an older one', async () => {
-    const sessionId = await newEvening()
+    const sessionId = await newSession()
     const seat = { projectId: ida.projectId, machineId, block: 1 }
     const [first, second] = [uuid(), uuid()]
     await run('set-plan', { sessionId, basedOn: null, plan: { seats: [seat], leftOut: [] } }, first)

@@ -1,4 +1,4 @@
-import { SessionPlanSchema, type PlanProof, type SessionFacts, type SessionPlan } from '@/core/session/session-schema'
+import { SessionPlanSchema, type PlanProof, type SessionTimes, type SessionPlan } from '@/core/session/session-schema'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { notFound, Refused } from '../refused'
@@ -6,11 +6,11 @@ import { mustBeAsSeen } from './as-seen'
 import type { CommandBody } from '@/core/wire/commands'
 import { command, type CommandCall } from './command'
 
-function inOrder({ startsAt, endsAt }: SessionFacts, path: string): void {
-  if (new Date(endsAt) <= new Date(startsAt)) throw new Invalid('invalid', 'An evening ends after it begins', path)
+function inOrder({ startsAt, endsAt }: SessionTimes, path: string): void {
+  if (new Date(endsAt) <= new Date(startsAt)) throw new Invalid('invalid', 'A session ends after it begins', path)
 }
 
-/** The evenings of a class, all in one write. */
+/** The sessions of a class, all in one write. */
 export const addSessions = command('add-sessions', async ({ tx, actor }, { courseId, sessions }) => {
   sessions.forEach((session, index) => inOrder(session, `sessions.${index}.endsAt`))
   const course = await tx
@@ -49,10 +49,10 @@ export const changeSession = command('change-session', async ({ tx, actor }, { s
     .where('site_id', '=', actor.siteId)
     .where('session_id', '=', sessionId)
     .executeTakeFirst()
-  if (numUpdatedRows === 0n) throw notFound('evening', 'sessionId')
+  if (numUpdatedRows === 0n) throw notFound('session', 'sessionId')
 })
 
-/** Who comes to an evening, late or not at all. */
+/** Who comes to a session, late or not at all. */
 export const setAttendance = command('set-attendance', async (call, { sessionId, personId, comes, fromBlock, was }) => {
   const { tx, actor, now } = call
   const { course_id, blocks } = await holdSession(call, sessionId)
@@ -240,6 +240,6 @@ async function holdSession(
     .where('session_id', '=', sessionId)
     .forUpdate()
     .executeTakeFirst()
-  if (!found) throw notFound('evening', 'sessionId')
+  if (!found) throw notFound('session', 'sessionId')
   return found
 }

@@ -41,7 +41,7 @@ beforeAll(async () => {
 })
 afterAll(() => end())
 
-describe('evenings', () => {
+describe('sessions', () => {
   const days = async (only: Parameters<typeof readSessions>[2], who = here) =>
     (await readSessions(store, who.siteId, only)).map(({ course, startsAt }) => `${course} ${startsAt.getUTCDate()}`)
 
@@ -83,7 +83,7 @@ describe('evenings', () => {
 })
 
 describe('who comes', () => {
-  it('is what was said last, of that evening alone', async () => {
+  it('is what was said last, of that session alone', async () => {
     const [ida] = people
     const say = (sessionId: string, more: object) =>
       run(here, 'set-attendance', { sessionId, personId: ida!.personId, ...more })
@@ -114,7 +114,7 @@ describe('who comes', () => {
     expect(await readPairs(store, here.siteId)).toEqual([])
   })
 
-  it('and what they need of a place is theirs in every evening', async () => {
+  it('and what they need of a place is theirs in every session', async () => {
     const [, , kim] = people
     await run(here, 'set-needs', { personId: kim!.personId, needs: [] })
     expect((await readNeeds(store, here.siteId)).get(kim!.personId)).toEqual([])

@@ -12,7 +12,7 @@ import type { Database } from '../database'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
-/** One evening of a class. */
+/** One session of a class. */
 export interface Session {
   readonly sessionId: string
   readonly courseId: string
@@ -24,7 +24,7 @@ export interface Session {
   readonly calledOff?: string
 }
 
-/** Evenings in order of time; of one class, or one alone, where asked. */
+/** Sessions in order of time; of one class, or one alone, where asked. */
 export async function readSessions(
   store: Reader,
   siteId: string,
@@ -135,7 +135,7 @@ export interface KeptPlan {
   readonly basedOn: string | null
 }
 
-/** The newest plan of each evening, by session id; of one evening only, where asked. */
+/** The newest plan of each session, by session id; of one session only, where asked. */
 export async function readPlans(
   store: Reader,
   siteId: string,

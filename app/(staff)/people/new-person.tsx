@@ -46,7 +46,7 @@ export function NewPerson() {
     >
       <h2 className="text-xl font-bold">Add somebody</h2>
       {field('name', 'Name', 'text', 'A first name or nickname is enough.')}
-      {field('email', 'Address they sign in with', 'email')}
+      {field('email', 'Email they sign in with', 'email')}
       {field('password', 'First password', 'password', 'At least 10 characters.')}
       <label className="flex flex-col gap-1">
         <span className="font-bold">Role</span>

@@ -8,9 +8,9 @@ import { dayIn, formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../_server/actor'
 import { siteOf } from '../../_server/site'
 import { theStore } from '../../_server/store'
-import { EveningCalendar } from './evening-calendar'
+import { SessionCalendar } from './session-calendar'
 
-export const metadata: Metadata = { title: 'Evenings' }
+export const metadata: Metadata = { title: 'Sessions' }
 
 export default async function SessionsPage() {
   const actor = await mustSee('see-sessions')
@@ -41,18 +41,18 @@ export default async function SessionsPage() {
   return (
     <>
       <div className="mb-4 flex flex-wrap items-end gap-4">
-        <h1 className="text-3xl font-bold">Evenings</h1>
+        <h1 className="text-3xl font-bold">Sessions</h1>
         {mayPlan && (
           <Link href="/sessions/new" className="btn btn-primary ml-auto min-h-11">
-            New evenings …
+            New sessions …
           </Link>
         )}
       </div>
       {sessions.length === 0 ? (
         <p className="sheet p-6 text-lg">
-          No evening is in the calendar yet.{' '}
+          No session is in the calendar yet.{' '}
           {courses.length === 0
-            ? 'Hang up a class and its projects first, under Kits; then its evenings come here.'
+            ? 'Hang up a class and its projects first, under Kits; then its sessions come here.'
             : 'Put the first ones in, and each can be planned to the last needle.'}
         </p>
       ) : (
@@ -91,7 +91,7 @@ export default async function SessionsPage() {
             )}
             {past.length > 0 && (
               <details className="mt-6">
-                <summary className="cursor-pointer font-bold">Past evenings ({past.length})</summary>
+                <summary className="cursor-pointer font-bold">Past sessions ({past.length})</summary>
                 <ol>
                   {past.slice(0, 60).map((session) => (
                     <li key={session.sessionId} className="seam flex gap-6 py-2">
@@ -106,9 +106,9 @@ export default async function SessionsPage() {
               </details>
             )}
           </section>
-          <EveningCalendar
+          <SessionCalendar
             today={dayIn(now, site.timeZone)}
-            evenings={sessions.map(({ sessionId, startsAt, course, calledOff }) => ({
+            sessions={sessions.map(({ sessionId, startsAt, course, calledOff }) => ({
               sessionId,
               day: dayIn(startsAt, site.timeZone),
               words: `${course}${calledOff ? ', called off' : ''}`,

@@ -45,9 +45,9 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
   const saysSystem = manySystems(shelves.map(({ item }) => item))
   const wordsOf = (item: StockItem) => itemWords(item, saysSystem)
   const mayCount = may(actor.role, 'count-stock')
-  const { evenings, planned, coming } = promises
+  const { sessions, planned, coming } = promises
   const promised = new Map<string, { count: number; usedUp: boolean }>()
-  for (const { needs } of evenings)
+  for (const { needs } of sessions)
     for (const { item, count, usedUp } of needs) {
       const before = promised.get(itemKey(item))?.count ?? 0
       promised.set(itemKey(item), { usedUp, count: usedUp ? before + count : Math.max(before, count) })
@@ -55,9 +55,9 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
   const reorderWeeks = site.houseRules.numbers?.[REORDER_NUMBER] ?? ROOM_NUMBERS[REORDER_NUMBER].usual
   const points = reorderPoints(moves, fitted, reorderWeeks, now.toISOString())
   const usedUp = new Map([...promised].filter(([, each]) => each.usedUp).map(([key, { count }]) => [key, count]))
-  const toBuy = shoppingList(shelves, usedUp, shelves.length > 0 ? shortagesOf(evenings, shelves) : [], points)
+  const toBuy = shoppingList(shelves, usedUp, shelves.length > 0 ? shortagesOf(sessions, shelves) : [], points)
   const partUsed = new Map(balances.map((balance) => [itemKey(balance.item), balance.partUsed]))
-  const whenOf = new Map(evenings.map(({ sessionId, startsAt }) => [sessionId, startsAt]))
+  const whenOf = new Map(sessions.map(({ sessionId, startsAt }) => [sessionId, startsAt]))
   const shown = (kind: (typeof STOCK_KINDS)[number]): ShelfShown[] =>
     shelves
       .filter(({ item }) => item.kind === kind)
@@ -146,10 +146,10 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
       )}
       {coming > 0 && shelves.length > 0 && (
         <p className="mb-4">
-          {planned === 0 ? 'No evening to come is planned yet' : `${planned} of ${coming} evenings to come are planned`}
+          {planned === 0 ? 'No session to come is planned yet' : `${planned} of ${coming} sessions to come are planned`}
           : what they take is promised here.{' '}
           <Link className="link" href="/sessions" prefetch={false}>
-            Evenings
+            Sessions
           </Link>
         </p>
       )}

@@ -15,7 +15,7 @@ export interface ShelfShown {
   readonly count: number
   readonly beyond: number
   readonly counted?: string
-  /** what planned evenings take: used up, or in hand at once */
+  /** what planned sessions take: used up, or in hand at once */
   readonly promised?: { readonly count: number; readonly usedUp: boolean }
   readonly partUsed?: number
   /** bought again below this */

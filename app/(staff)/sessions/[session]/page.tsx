@@ -11,10 +11,10 @@ import { readNames } from '@/store/site/site'
 import { droppedWords } from '@/ui/kit-words'
 import { dayIn, formatInTimeZone, timeIn } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
-import { askedNow, readEvening, sessionPage } from '../../../_server/evening'
+import { askedNow, readSessionFacts, sessionPage } from '../../../_server/session-facts'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
-import { EveningNav } from './evening-nav'
+import { SessionNav } from './session-nav'
 import { RunSheet } from './run-sheet'
 
 export const metadata: Metadata = { title: 'Run sheet' }
@@ -29,15 +29,15 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
   const actor = await mustSee('see-sessions')
   const session = await sessionPage(actor.siteId, (await params).session)
   const now = new Date()
-  const [evening, site, names, history, runsNow] = await Promise.all([
-    readEvening(actor.siteId, session),
+  const [known, site, names, history, runsNow] = await Promise.all([
+    readSessionFacts(actor.siteId, session),
     siteOf(actor.siteId),
     readNames(theStore(), actor.siteId),
     readPlanHistory(theStore(), actor.siteId, session.sessionId),
     readSessions(theStore(), actor.siteId, { from: now, to: now }),
   ])
-  const { facts, kept, places } = evening
-  const asked = askedNow(evening, now)
+  const { facts, kept, places } = known
+  const asked = askedNow(known, now)
   const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
   const starts = Array.from(
     { length: session.blocks + 1 },
@@ -53,14 +53,14 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
   ]
   const begun: Record<number, string[]> = {}
   for (const { projectId, machineId, block } of kept?.plan.seats ?? []) {
-    const given = evening.given.get(projectId)
+    const given = known.given.get(projectId)
     const lately = given && now.getTime() - given.givenAt.getTime() < LATELY_MS
     if (lately && given.machineId === machineId) (begun[block] ??= []).push(given.kitGivenId)
   }
   const running = starts.findLastIndex((start) => start <= now) + 1
   return (
     <>
-      <EveningNav session={session} timeZone={site.timeZone} here="" />
+      <SessionNav session={session} timeZone={site.timeZone} here="" />
       <RunSheet
         sessionId={session.sessionId}
         planId={kept?.planId ?? null}

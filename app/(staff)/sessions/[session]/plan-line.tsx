@@ -19,7 +19,7 @@ interface Props extends SheetProps {
 export function PlanLine(props: Props) {
   const { figures, byHand, seats, planning, learners, proof, proofHolds, mayPlan, running, blocks, busy } = props
   const { plan, stop, thinking, found } = planning
-  // An evening that is under way is planned from now on.
+  // A session that is under way is planned from now on.
   const [from, setFrom] = useState(running)
   const seated = learners.length - figures.unseated.length
   const pins = seats.filter(({ pinned }) => pinned).length
@@ -62,7 +62,7 @@ export function PlanLine(props: Props) {
                       value={from ?? ''}
                       onChange={({ target }) => setFrom(target.value === '' ? undefined : Number(target.value))}
                     >
-                      <option value="">the whole evening</option>
+                      <option value="">the whole session</option>
                       {blocks.map((_, index) => (
                         <option key={index} value={index + 1}>
                           from block {index + 1} on, few moves
@@ -77,7 +77,7 @@ export function PlanLine(props: Props) {
                   disabled={busy || learners.length === 0}
                   onClick={() => void plan(seats.length === 0 ? undefined : from)}
                 >
-                  {seats.length === 0 ? 'Plan the evening' : pins > 0 ? 'Plan again around the pins' : 'Plan again'}
+                  {seats.length === 0 ? 'Plan the session' : pins > 0 ? 'Plan again around the pins' : 'Plan again'}
                 </button>
               </>
             )}
@@ -120,7 +120,7 @@ function proofWords(
   proof: PlanProof | undefined,
   holds: boolean,
 ): string {
-  if (!proof) return 'Seated by hand, never planned. Plan the evening to see how little it could take.'
+  if (!proof) return 'Seated by hand, never planned. Plan the session to see how little it could take.'
   if (!holds)
     return 'Something has changed since it was planned: people, machines, pins or shelves. Plan again to be sure.'
   const planned = wanting - proof.unseated.length

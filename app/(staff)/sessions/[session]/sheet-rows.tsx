@@ -24,7 +24,7 @@ interface RowProps {
   readonly busy: boolean
 }
 
-/** One machine's evening: what is in it, and its seats with the seams between them. */
+/** One machine's session: what is in it, and its seats with the seams between them. */
 export function MachineRow(props: RowProps) {
   const { machine, blocks, leftOut, mayMove, leaveOut, busy } = props
   const { machineId, name, number, holds, stopped } = machine

@@ -16,7 +16,7 @@ export interface Found {
 }
 type Line = { readonly better: Found } | (Found & { readonly kept: string }) | { readonly error: Fault }
 
-/** Has an evening planned: what is found on the way is shown, and stopping keeps the best so far. */
+/** Has a session planned: what is found on the way is shown, and stopping keeps the best so far. */
 export function usePlanning(sessionId: string) {
   const router = useRouter()
   const [found, setFound] = useState<Found>()

@@ -7,17 +7,17 @@ import { dayIn } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
-import { NewEvenings } from './new-evenings'
+import { NewSessions } from './new-sessions'
 
-export const metadata: Metadata = { title: 'New evenings' }
+export const metadata: Metadata = { title: 'New sessions' }
 
-export default async function NewEveningsPage() {
+export default async function NewSessionsPage() {
   const actor = await mustSee('see-sessions')
   if (!may(actor.role, 'add-sessions')) notFound()
   const [courses, site] = await Promise.all([readCourses(theStore(), actor.siteId), siteOf(actor.siteId)])
   return (
     <div className="mx-auto max-w-2xl">
-      <h1 className="mb-4 text-3xl font-bold">New evenings</h1>
+      <h1 className="mb-4 text-3xl font-bold">New sessions</h1>
       {courses.length === 0 ? (
         <p className="sheet p-6 text-lg">
           A class comes first:{' '}
@@ -27,7 +27,7 @@ export default async function NewEveningsPage() {
           .
         </p>
       ) : (
-        <NewEvenings
+        <NewSessions
           courses={courses.map(({ course_id, name }) => ({ courseId: course_id, name }))}
           today={dayIn(new Date(), site.timeZone)}
           timeZone={site.timeZone}

@@ -14,11 +14,11 @@ export const GET = (_: Request, { params }: { params: Promise<{ secret: string }
     const key = await openWith(theStore(), 'care-feed', secret)
     if (!key) throw notFound('calendar', 'secret')
     const now = new Date()
-    const [{ site, calendar }, evenings] = await Promise.all([
+    const [{ site, calendar }, sessions] = await Promise.all([
       careOfRoom(key.siteId, now),
       readSessions(theStore(), key.siteId, { from: now }),
     ])
-    return new Response(careFeed(site.name, calendar, evenings, settings.origins[0]!, now), {
+    return new Response(careFeed(site.name, calendar, sessions, settings.origins[0]!, now), {
       headers: { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'private, max-age=900' },
     })
   })

@@ -7,28 +7,28 @@ import { readSessions } from '@/store/session/sessions'
 import { theStore } from '../../../../_server/store'
 import { BenchStops } from '../../../../_parts/bench-stops'
 import { mustSee } from '../../../../_server/actor'
-import { asPlanSeat, askedNow, readEvening, sessionPage } from '../../../../_server/evening'
+import { asPlanSeat, askedNow, readSessionFacts, sessionPage } from '../../../../_server/session-facts'
 import { siteOf } from '../../../../_server/site'
-import { EveningNav } from '../evening-nav'
+import { SessionNav } from '../session-nav'
 
 export const metadata: Metadata = { title: 'Bench list' }
 
-/** Where no evening went before: bobbins wound and things laid out in so many days are for this one. */
+/** Where no session went before: bobbins wound and things laid out in so many days are for this one. */
 const READIED_DAYS = 14
 
 export default async function BenchPage({ params }: { params: Promise<{ session: string }> }) {
   const actor = await mustSee('see-sessions')
   const session = await sessionPage(actor.siteId, (await params).session)
-  const [evening, site, sessions] = await Promise.all([
-    readEvening(actor.siteId, session),
+  const [known, site, sessions] = await Promise.all([
+    readSessionFacts(actor.siteId, session),
     siteOf(actor.siteId),
     readSessions(theStore(), actor.siteId, { to: session.startsAt }),
   ])
   const now = new Date()
-  const { facts, kept, places } = evening
-  const { kits } = askedNow(evening, now)
+  const { facts, kept, places } = known
+  const { kits } = askedNow(known, now)
   const seats = (kept?.plan.seats ?? []).map(asPlanSeat)
-  // What was readied since the evening before this one is for this one.
+  // What was readied since the session before this one is for this one.
   const before = sessions.filter(({ endsAt, calledOff }) => endsAt <= session.startsAt && !calledOff).at(-1)
   const since = before?.endsAt ?? new Date(session.startsAt.getTime() - READIED_DAYS * 24 * 3_600_000)
   const stops = benchList(facts, seats, kits, session.sessionId, since.toISOString(), now.toISOString())
@@ -37,12 +37,12 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
   const idle = facts.machines.filter(({ machineId }) => !stops.some((stop) => stop.machineId === machineId))
   return (
     <>
-      <EveningNav session={session} timeZone={site.timeZone} here="/bench" />
+      <SessionNav session={session} timeZone={site.timeZone} here="/bench" />
       {seats.length === 0 ? (
         <p className="sheet p-6 text-lg">
           What to lay out follows from who sits where.{' '}
           <Link className="link" href={`/sessions/${session.sessionId}`}>
-            Plan the evening first
+            Plan the session first
           </Link>
           .
         </p>
@@ -51,7 +51,7 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
           <div className="flex flex-wrap items-center gap-4">
             <p className="grow text-lg" role="status">
               {tasks === 0
-                ? 'All done: every machine stands as this evening needs it.'
+                ? 'All done: every machine stands as this session needs it.'
                 : `${tasks} ${tasks === 1 ? 'thing' : 'things'} to do, in walking order. Each tick is a line in the machine’s book.`}
             </p>
             <PrintButton words="Print it" />
@@ -73,7 +73,7 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
             })}
           />
           {idle.length > 0 && (
-            <p className="mt-6">Nobody sits at {idle.map(({ name }) => name).join(', ')} this evening.</p>
+            <p className="mt-6">Nobody sits at {idle.map(({ name }) => name).join(', ')} this session.</p>
           )}
         </>
       )}

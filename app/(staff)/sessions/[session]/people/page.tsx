@@ -4,11 +4,11 @@ import { may } from '@/core/people/role'
 import { readPairs } from '@/store/session/sessions'
 import { dayIn, timeIn } from '@/ui/time'
 import { mustSee } from '../../../../_server/actor'
-import { readEvening, sessionPage } from '../../../../_server/evening'
+import { readSessionFacts, sessionPage } from '../../../../_server/session-facts'
 import { siteOf } from '../../../../_server/site'
 import { theStore } from '../../../../_server/store'
-import { EveningNav } from '../evening-nav'
-import { EveningFacts } from './evening-facts'
+import { SessionNav } from '../session-nav'
+import { SessionFacts } from './session-facts'
 import { Pairs } from './pairs'
 import { Roster } from './roster'
 
@@ -17,16 +17,16 @@ export const metadata: Metadata = { title: 'Who comes' }
 export default async function PeoplePage({ params }: { params: Promise<{ session: string }> }) {
   const actor = await mustSee('see-sessions')
   const session = await sessionPage(actor.siteId, (await params).session)
-  const [evening, site, pairs] = await Promise.all([
-    readEvening(actor.siteId, session),
+  const [known, site, pairs] = await Promise.all([
+    readSessionFacts(actor.siteId, session),
     siteOf(actor.siteId),
     readPairs(theStore(), actor.siteId),
   ])
-  const enrolled = new Set(evening.roster.map(({ personId }) => personId))
+  const enrolled = new Set(known.roster.map(({ personId }) => personId))
   return (
     <>
-      <EveningNav session={session} timeZone={site.timeZone} here="/people" />
-      {evening.roster.length === 0 ? (
+      <SessionNav session={session} timeZone={site.timeZone} here="/people" />
+      {known.roster.length === 0 ? (
         <p className="sheet p-6 text-lg">
           Nobody is on the roster.{' '}
           <Link className="link" href="/kits/sheet">
@@ -39,11 +39,11 @@ export default async function PeoplePage({ params }: { params: Promise<{ session
           <Roster
             sessionId={session.sessionId}
             blocks={session.blocks}
-            roster={evening.roster}
+            roster={known.roster}
             mayNeeds={may(actor.role, 'set-needs')}
           />
           <Pairs
-            people={evening.roster.map(({ personId, name }) => ({ personId, name }))}
+            people={known.roster.map(({ personId, name }) => ({ personId, name }))}
             pairs={pairs.filter(({ people }) => people.every((each) => enrolled.has(each)))}
             mayPair={may(actor.role, 'pair-people')}
           />
@@ -57,7 +57,7 @@ export default async function PeoplePage({ params }: { params: Promise<{ session
         .
       </p>
       {may(actor.role, 'change-session') && (
-        <EveningFacts
+        <SessionFacts
           sessionId={session.sessionId}
           timeZone={site.timeZone}
           facts={{

@@ -12,7 +12,7 @@ interface Person {
   readonly needs: readonly AccessNeed[]
 }
 
-/** Who comes this evening, late or not at all, and what each needs of a place; every tap is written at once. */
+/** Who comes this session, late or not at all, and what each needs of a place; every tap is written at once. */
 export function Roster({
   sessionId,
   blocks,

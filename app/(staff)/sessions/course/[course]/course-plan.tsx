@@ -10,7 +10,7 @@ import { eachLine } from '@/ui/lines'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { send } from '@/ui/write'
 
-interface Evening {
+interface Session {
   readonly sessionId: string
   readonly when: string
   readonly planId: string | null
@@ -30,14 +30,14 @@ interface Week {
 }
 type Line = { readonly week: Week } | { readonly done: true } | { readonly error: Fault }
 
-/** The evenings of a course, planned one after the other; looked at first, kept when wanted. */
+/** The sessions of a course, planned one after the other; looked at first, kept when wanted. */
 export function CoursePlan({
   courseId,
-  evenings,
+  sessions,
   mayPlan,
 }: {
   courseId: string
-  evenings: readonly Evening[]
+  sessions: readonly Session[]
   mayPlan: boolean
 }) {
   const router = useRouter()
@@ -68,18 +68,18 @@ export function CoursePlan({
   }
   const keep = async () => {
     for (const { sessionId, seats } of weeks) {
-      const evening = evenings.find((each) => each.sessionId === sessionId)!
+      const session = sessions.find((each) => each.sessionId === sessionId)!
       const outcome = await send('set-plan', {
         sessionId,
-        basedOn: evening.planId,
+        basedOn: session.planId,
         plan: {
           seats: seats.map(({ student, machine, block }) => ({
             projectId: student,
             machineId: machine,
             block,
-            ...(evening.pinned.includes(student) && { pinned: true }),
+            ...(session.pinned.includes(student) && { pinned: true }),
           })),
-          leftOut: evening.leftOut,
+          leftOut: session.leftOut,
         },
       })
       if (!outcome.ok) {
@@ -87,7 +87,7 @@ export function CoursePlan({
         return
       }
     }
-    toast.success(weeks.length === 1 ? 'One evening is planned' : `${weeks.length} evenings are planned`)
+    toast.success(weeks.length === 1 ? 'One session is planned' : `${weeks.length} sessions are planned`)
     setWeeks([])
     router.refresh()
   }
@@ -114,15 +114,15 @@ export function CoursePlan({
             <progress
               className="progress w-48"
               value={weeks.length}
-              max={evenings.length}
-              aria-label="Evenings planned so far"
+              max={sessions.length}
+              aria-label="Sessions planned so far"
             />
           )}
         </div>
       )}
       <FaultNote fault={fault} />
       <ol className="mt-4" aria-live="polite">
-        {evenings.map(({ sessionId, when, planned }, index) => {
+        {sessions.map(({ sessionId, when, planned }, index) => {
           const week = found.get(sessionId)
           return (
             <li key={sessionId} className="seam grid gap-x-6 gap-y-1 py-4 sm:grid-cols-[12rem_1fr]">
@@ -155,7 +155,7 @@ export function CoursePlan({
                   )}
                   {week.runsOut.length > 0 && (
                     <p className="mt-1 border-l-4 border-warning pl-2 font-bold">
-                      After this evening none is left: {week.runsOut.join(', ')}
+                      After this session none is left: {week.runsOut.join(', ')}
                     </p>
                   )}
                 </div>

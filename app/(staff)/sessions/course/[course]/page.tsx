@@ -26,22 +26,22 @@ export default async function CoursePage({ params }: { params: Promise<{ course:
     <>
       <p>
         <Link className="link" href="/sessions">
-          All evenings
+          All sessions
         </Link>
       </p>
       <h1 className="text-3xl font-bold">{course.name}, week by week</h1>
       <p className="mt-1 max-w-3xl">
-        Each evening is planned with the needles, the wear and the shelves that the ones before it leave, and with
-        everybody nearest to the machine of last time. Evening by evening each is at its least; the course as a whole
+        Each session is planned with the needles, the wear and the shelves that the ones before it leave, and with
+        everybody nearest to the machine of last time. Session by session each is at its least; the course as a whole
         may still have better ways.
       </p>
       {sessions.length === 0 ? (
-        <p className="sheet mt-4 p-6 text-lg">No evening of this class is still to come.</p>
+        <p className="sheet mt-4 p-6 text-lg">No session of this class is still to come.</p>
       ) : (
         <CoursePlan
           courseId={courseId}
           mayPlan={may(actor.role, 'set-plan')}
-          evenings={sessions
+          sessions={sessions
             .filter(({ calledOff }) => !calledOff)
             .map(({ sessionId, startsAt }) => ({
               sessionId,

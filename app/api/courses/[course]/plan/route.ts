@@ -4,32 +4,32 @@ import { notFound } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
 import { mustBeAllowed } from '../../../../_server/actor'
 import { answering, isId, sameSiteOnly } from '../../../../_server/answer'
-import { planRequest, readEvenings } from '../../../../_server/evening'
+import { planRequest, readSessionsFacts } from '../../../../_server/session-facts'
 import { linesOfJson } from '../../../../_server/lines'
 import { planCourseApart } from '../../../../_server/planner'
 import { theStore } from '../../../../_server/store'
 
-/** One evening may be thought about so long, with all the others to come. */
+/** One session may be thought about so long, with all the others to come. */
 const SECONDS = 4
 
-/** Plans what is left of a course, evening after evening; answers a line of JSON for each. Nothing is kept. */
+/** Plans what is left of a course, session after session; answers a line of JSON for each. Nothing is kept. */
 export const POST = (request: Request, { params }: { params: Promise<{ course: string }> }): Promise<Response> =>
   answering(async () => {
     sameSiteOnly(request)
     const actor = await mustBeAllowed('set-plan')
     const { course } = await params
     const now = new Date()
-    const sessions = isId(course) ? await readSessions(theStore(), actor.siteId, { courseId: course, from: now }) : []
-    const coming = sessions.filter(({ calledOff }) => !calledOff)
-    if (coming.length === 0) throw notFound('evening to come', 'course')
-    const evenings = await readEvenings(actor.siteId, coming)
-    const weeks = evenings.map((evening) => ({
-      sessionId: evening.session.sessionId,
-      startsAt: evening.session.startsAt.toISOString(),
-      request: { ...planRequest(evening, now), seconds: SECONDS },
+    const all = isId(course) ? await readSessions(theStore(), actor.siteId, { courseId: course, from: now }) : []
+    const coming = all.filter(({ calledOff }) => !calledOff)
+    if (coming.length === 0) throw notFound('session to come', 'course')
+    const sessions = await readSessionsFacts(actor.siteId, coming)
+    const weeks = sessions.map((known) => ({
+      sessionId: known.session.sessionId,
+      startsAt: known.session.startsAt.toISOString(),
+      request: { ...planRequest(known, now), seconds: SECONDS },
     }))
     const names = new Map(
-      evenings.flatMap(({ facts }) => facts.learners.map((each) => [each.projectId, each.learner] as const)),
+      sessions.flatMap(({ facts }) => facts.learners.map((each) => [each.projectId, each.learner] as const)),
     )
     const shown = ({ sessionId, plan, needs, left }: WeekPlan) => ({
       sessionId,

@@ -1,7 +1,7 @@
 import Type from 'typebox'
 import { check } from '@/core/schema/validate'
 import { strict } from '@/core/schema/shape'
-import type { EveningPlan } from '@/core/session/evening-plan'
+import type { PlannedSession } from '@/core/session/session-plan'
 import { sheetFigures } from '@/core/session/sheet'
 import { runCommand } from '@/store/commands/run'
 import { keepProvedPlan } from '@/store/commands/session'
@@ -9,21 +9,21 @@ import { notFound, Refused } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
 import { mustBeAllowed } from '../../../../_server/actor'
 import { answering, isId, readJson, sameSiteOnly } from '../../../../_server/answer'
-import { askedNow, asPlanSeat, planRequest, readEvening } from '../../../../_server/evening'
+import { askedNow, asPlanSeat, planRequest, readSessionFacts } from '../../../../_server/session-facts'
 import { linesOfJson } from '../../../../_server/lines'
-import { planEveningApart } from '../../../../_server/planner'
+import { planSessionApart } from '../../../../_server/planner'
 import { theStore } from '../../../../_server/store'
 
 const AskSchema = strict({
   /** under which the plan is kept */
   commandId: Type.String({ format: 'uuid' }),
   basedOn: Type.Union([Type.String({ format: 'uuid' }), Type.Null()]),
-  /** an evening under way is planned anew from this block on */
+  /** a session under way is planned anew from this block on */
   fromBlock: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })),
 })
 
 /**
- * Plans an evening and keeps the plan. Answers in lines of JSON: each better plan in short as it is found, then `kept`. Whoever
+ * Plans a session and keeps the plan. Answers in lines of JSON: each better plan in short as it is found, then `kept`. Whoever
  * stops listening stops the thinking, and the best plan so far is kept all the same.
  */
 export const POST = (request: Request, { params }: { params: Promise<{ session: string }> }): Promise<Response> =>
@@ -33,16 +33,16 @@ export const POST = (request: Request, { params }: { params: Promise<{ session: 
     const { commandId, basedOn, fromBlock } = check(AskSchema, await readJson(request))
     const { session: sessionId } = await params
     const [session] = isId(sessionId) ? await readSessions(theStore(), actor.siteId, { sessionId }) : []
-    if (!session) throw notFound('evening', 'session')
-    const evening = await readEvening(actor.siteId, session)
-    if ((evening.kept?.planId ?? null) !== basedOn)
+    if (!session) throw notFound('session', 'session')
+    const known = await readSessionFacts(actor.siteId, session)
+    if ((known.kept?.planId ?? null) !== basedOn)
       throw new Refused(409, 'changed', 'Somebody changed this plan meanwhile: look at theirs first', 'basedOn')
     const now = new Date()
-    const ask = planRequest(evening, now, fromBlock === undefined ? undefined : { block: fromBlock })
-    const { digest, question } = askedNow(evening, now)
+    const ask = planRequest(known, now, fromBlock === undefined ? undefined : { block: fromBlock })
+    const { digest, question } = askedNow(known, now)
     const pinned = new Set(ask.pins.map(({ student, machine, block }) => `${student} ${machine} ${block}`))
 
-    const keep = (plan: EveningPlan) =>
+    const keep = (plan: PlannedSession) =>
       runCommand(
         theStore(),
         actor,
@@ -59,7 +59,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ session: 
                 block,
                 ...(pinned.has(`${student} ${machine} ${block}`) && { pinned: true }),
               })),
-              leftOut: evening.facts.leftOut,
+              leftOut: known.facts.leftOut,
             },
           },
         },
@@ -77,22 +77,22 @@ export const POST = (request: Request, { params }: { params: Promise<{ session: 
       )
 
     /** Stopped early, what was found may be worse than what is kept already; then that stays. */
-    const isNoBetter = (plan: EveningPlan): boolean => {
-      const seats = (evening.kept?.plan.seats ?? []).map(asPlanSeat)
+    const isNoBetter = (plan: PlannedSession): boolean => {
+      const seats = (known.kept?.plan.seats ?? []).map(asPlanSeat)
       const { minutes, breaches } = sheetFigures(question, seats)
       const fewer = plan.seats.length < seats.length
       return (
         breaches.length === 0 && (fewer || (plan.seats.length === seats.length && plan.changeoverMinutes >= minutes))
       )
     }
-    const short = ({ seats, changeoverMinutes, boundMinutes }: EveningPlan) => ({
+    const short = ({ seats, changeoverMinutes, boundMinutes }: PlannedSession) => ({
       seated: seats.length,
-      of: evening.facts.learners.length,
+      of: known.facts.learners.length,
       changeoverMinutes,
       boundMinutes,
     })
     return linesOfJson(async (say, stop) => {
-      const plan = await planEveningApart(ask, (better) => say({ better: short(better) }), stop)
+      const plan = await planSessionApart(ask, (better) => say({ better: short(better) }), stop)
       if (!plan || (stop.aborted && isNoBetter(plan))) return
       await keep(plan)
       say({ kept: commandId, ...short(plan) })

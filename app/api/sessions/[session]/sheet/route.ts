@@ -4,7 +4,7 @@ import { notFound } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
 import { mustBeAllowed } from '../../../../_server/actor'
 import { answering, asDownload, isId } from '../../../../_server/answer'
-import { askedNow, asPlanSeat, readEvening } from '../../../../_server/evening'
+import { askedNow, asPlanSeat, readSessionFacts } from '../../../../_server/session-facts'
 import { theStore } from '../../../../_server/store'
 
 /** The run sheet as a table: a line for each seat, in the order of blocks and machines; `?as=json` for JSON. */
@@ -13,21 +13,21 @@ export const GET = (request: Request, { params }: { params: Promise<{ session: s
     const actor = await mustBeAllowed('see-sessions')
     const { session: sessionId } = await params
     const [session] = isId(sessionId) ? await readSessions(theStore(), actor.siteId, { sessionId }) : []
-    if (!session) throw notFound('evening', 'session')
-    const evening = await readEvening(actor.siteId, session)
-    const { question, kits } = askedNow(evening, new Date())
-    const seats = evening.kept?.plan.seats ?? []
+    if (!session) throw notFound('session', 'session')
+    const known = await readSessionFacts(actor.siteId, session)
+    const { question, kits } = askedNow(known, new Date())
+    const seats = known.kept?.plan.seats ?? []
     const { changes } = sheetFigures(question, seats.map(asPlanSeat))
-    const order = evening.facts.machines.map(({ machineId }) => machineId)
+    const order = known.facts.machines.map(({ machineId }) => machineId)
     const rows = [...seats]
       .sort((a, b) => a.block - b.block || order.indexOf(a.machineId) - order.indexOf(b.machineId))
       .map(({ projectId, machineId, block, pinned }) => {
-        const learner = evening.facts.learners.find((each) => each.projectId === projectId)
+        const learner = known.facts.learners.find((each) => each.projectId === projectId)
         const kit = kits.get(projectId)?.get(machineId)
         const change = changes.get(placeKey(machineId, block))
         return {
           block,
-          machine: evening.facts.machines.find((each) => each.machineId === machineId)?.name ?? '',
+          machine: known.facts.machines.find((each) => each.machineId === machineId)?.name ?? '',
           learner: learner?.learner ?? '',
           project: learner?.name ?? '',
           needle: kit ? `${kit.needle.point} ${kit.needle.sizeNm}` : '',

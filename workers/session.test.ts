@@ -2,13 +2,13 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { foldMachine } from '@/core/machine/fold'
 import { benchList } from '@/core/session/bench-list'
 import { planCourse } from '@/core/session/course-plan'
-import { planEvening, type EveningPlan, type EveningRequest } from '@/core/session/evening-plan'
-import { eveningNeeds } from '@/core/session/needs'
+import { planSession, type PlannedSession, type SessionRequest } from '@/core/session/session-plan'
+import { sessionNeeds } from '@/core/session/needs'
 import type { Solve } from '@/core/planner/problem'
-import { eveningQuestion, type EveningFacts } from '@/core/session/room-question'
+import { sessionQuestion, type SessionFacts } from '@/core/session/room-question'
 import { breachWords, byHandFigures, moveOptions, moveSeat, sheetFigures } from '@/core/session/sheet'
 import { itemKey } from '@/core/stock/item'
-import { evening, EVENING_AT, eveningLearner, eveningMachine, shelf } from '@/core/testing/evenings'
+import { session, SESSION_AT, sessionLearner, sessionMachine, shelf } from '@/core/testing/sessions'
 import { loadSolver } from './solver'
 
 let solve: Solve
@@ -16,47 +16,47 @@ beforeAll(async () => {
   solve = await loadSolver()
 })
 const clock = () => performance.now() / 1000
-const request = (facts: EveningFacts, more: Partial<EveningRequest> = {}): EveningRequest => ({
+const request = (facts: SessionFacts, more: Partial<SessionRequest> = {}): SessionRequest => ({
   facts,
   pins: [],
   weights: {},
   seconds: 10,
-  now: EVENING_AT,
+  now: SESSION_AT,
   ...more,
 })
-const plan = (facts: EveningFacts, more: Partial<EveningRequest> = {}): EveningPlan =>
-  planEvening(request(facts, more), solve, clock)
-const seatOf = ({ seats }: EveningPlan, name: string) => seats.find(({ student }) => student === `of ${name}`)
+const plan = (facts: SessionFacts, more: Partial<SessionRequest> = {}): PlannedSession =>
+  planSession(request(facts, more), solve, clock)
+const seatOf = ({ seats }: PlannedSession, name: string) => seats.find(({ student }) => student === `of ${name}`)
 
-describe('an evening', () => {
+describe('a session', () => {
   it('seats everybody whom machines can take, batches by kit and says so with proof', () => {
-    const { seats, optimal, changeoverMinutes, byHandMinutes, unseated, help } = plan(evening())
+    const { seats, optimal, changeoverMinutes, byHandMinutes, unseated, help } = plan(session())
     expect(seats).toHaveLength(6)
     expect([unseated, help]).toEqual([[], []])
     expect(optimal).toBe(true)
     expect(changeoverMinutes).toBeLessThanOrEqual(byHandMinutes)
     for (const cloth of [0, 1, 2]) {
       const own = ['Ida', 'Jon', 'Kit', 'Lea', 'Max', 'Nia'].filter((_, index) => index % 3 === cloth)
-      expect(new Set(own.map((name) => seatOf({ seats } as EveningPlan, name)!.machine)).size).toBe(1)
+      expect(new Set(own.map((name) => seatOf({ seats } as PlannedSession, name)!.machine)).size).toBe(1)
     }
   })
 
   it('sits beginners near the instructor, spares what has sewn most, and closes early, where that costs no changeover', () => {
     const away = (name: string, instructorMetres: number, motorMinutesSinceService = 0) => {
-      const machine = eveningMachine(name)
+      const machine = sessionMachine(name)
       const { state } = machine
       return { ...machine, instructorMetres, state: { ...state, care: { ...state.care, motorMinutesSinceService } } }
     }
-    const ids = (facts: EveningFacts, more?: Partial<EveningRequest>) =>
+    const ids = (facts: SessionFacts, more?: Partial<SessionRequest>) =>
       plan(facts, more).seats.map(({ student, machine, block }) => `${student} ${machine} ${block}`)
-    const beginner = eveningLearner('Ida', 0)
-    const practised = eveningLearner('Jon', 0, { signOffs: [{ machineKind: 'mechanical' }] })
-    const one = evening({ machines: [away('Heron', 9), away('Curlew', 2)], learners: [beginner] })
+    const beginner = sessionLearner('Ida', 0)
+    const practised = sessionLearner('Jon', 0, { signOffs: [{ machineKind: 'mechanical' }] })
+    const one = session({ machines: [away('Heron', 9), away('Curlew', 2)], learners: [beginner] })
     expect(ids(one)).toEqual(['of Ida Curlew 1'])
     // What is near is the room's to say.
     const wide = { ...one, room: { ...one.room, rules: { ...one.room.rules, numbers: { nearMetres: 10 } } } }
-    const far = (facts: EveningFacts) =>
-      eveningQuestion(facts, EVENING_AT)
+    const far = (facts: SessionFacts) =>
+      sessionQuestion(facts, SESSION_AT)
         .question.machines.filter((machine) => machine.far)
         .map(({ id }) => id)
     expect([far(one), far(wide)]).toEqual([['Heron'], []])
@@ -69,15 +69,15 @@ describe('an evening', () => {
   })
 
   it('keeps pins, late comers, access needs and pairs', () => {
-    const machines = [eveningMachine('Heron'), eveningMachine('Curlew'), eveningMachine('Knot')]
+    const machines = [sessionMachine('Heron'), sessionMachine('Curlew'), sessionMachine('Knot')]
     const low = { ...machines[2]!, traits: { ...machines[2]!.traits, tableHeightAdjusts: true } }
-    const facts = evening({
+    const facts = session({
       machines: [machines[0]!, machines[1]!, low],
       learners: [
-        eveningLearner('Ida', 0, { needs: ['tableHeightAdjusts'] }),
-        eveningLearner('Jon', 1, { fromBlock: 2 }),
-        eveningLearner('Kit', 2),
-        eveningLearner('Lea', 2),
+        sessionLearner('Ida', 0, { needs: ['tableHeightAdjusts'] }),
+        sessionLearner('Jon', 1, { fromBlock: 2 }),
+        sessionLearner('Kit', 2),
+        sessionLearner('Lea', 2),
       ],
       pairs: [{ kind: 'together', people: ['Kit', 'Lea'] }],
     })
@@ -91,7 +91,7 @@ describe('an evening', () => {
   })
 
   it('says why somebody has no seat, and finds the one change that seats them', () => {
-    const crowd = evening({ blocks: 1, learners: ['Ida', 'Jon', 'Kit', 'Lea'].map((name) => eveningLearner(name, 2)) })
+    const crowd = session({ blocks: 1, learners: ['Ida', 'Jon', 'Kit', 'Lea'].map((name) => sessionLearner(name, 2)) })
     const { unseated, help } = plan(crowd)
     expect(unseated).toHaveLength(1)
     expect(unseated[0]!.because).toContain('Heron, Curlew, Knot could take it')
@@ -106,9 +106,9 @@ describe('an evening', () => {
         personId: 'p',
       },
     ])
-    const alone = evening({
-      machines: [{ ...eveningMachine('Heron'), state: locked }],
-      learners: [eveningLearner('Ida', 2)],
+    const alone = session({
+      machines: [{ ...sessionMachine('Heron'), state: locked }],
+      learners: [sessionLearner('Ida', 2)],
     })
     const stopped = plan(alone)
     expect(stopped.unseated[0]!.because).toMatch(/^No machine can take it\. Heron: .*The belt is torn/)
@@ -116,11 +116,11 @@ describe('an evening', () => {
   })
 
   it('does not put in more needles than the shelf holds, and names the pack that would help', () => {
-    const facts = evening({
+    const facts = session({
       blocks: 1,
-      learners: ['Ida', 'Jon'].map((name) => eveningLearner(name, 2)),
+      learners: ['Ida', 'Jon'].map((name) => sessionLearner(name, 2)),
     })
-    const { kits } = eveningQuestion(facts, EVENING_AT)
+    const { kits } = sessionQuestion(facts, SESSION_AT)
     const { point, sizeNm } = kits.get('of Ida')!.get('Heron')!.needle
     const thread = kits.get('of Ida')!.get('Heron')!.topThread
     const stock = { needles: [{ point, sizeNm, count: 1 }], threads: [thread] }
@@ -138,12 +138,12 @@ describe('an evening', () => {
 
   it('lets staff stay with as many as there are staff', () => {
     const thick = (name: string) =>
-      eveningLearner(name, 0, {
+      sessionLearner(name, 0, {
         fabric: { structure: 'woven', massGsm: 420, thicknessMm: 0.8, traits: ['denim'] },
         layers: { seam: 2, crossing: 4 },
       })
-    const facts = evening({ blocks: 1, learners: [thick('Ida'), thick('Jon')] })
-    const cautions = eveningQuestion(facts, EVENING_AT).kits.get('of Ida')!.get('Heron')!.cautions
+    const facts = session({ blocks: 1, learners: [thick('Ida'), thick('Jon')] })
+    const cautions = sessionQuestion(facts, SESSION_AT).kits.get('of Ida')!.get('Heron')!.cautions
     expect(cautions).toContain('staff-only')
     expect(plan({ ...facts, staffAtHand: 1 }).seats).toHaveLength(1)
     expect(plan({ ...facts, staffAtHand: 1 }).help[0]!.words).toMatch(/one more (member of staff|block)/)
@@ -151,7 +151,7 @@ describe('an evening', () => {
   })
 
   it('planned anew when a machine drops out keeps who sits there and moves as few as can be', () => {
-    const facts = evening({ machines: ['Heron', 'Curlew', 'Knot', 'Snipe'].map((name) => eveningMachine(name)) })
+    const facts = session({ machines: ['Heron', 'Curlew', 'Knot', 'Snipe'].map((name) => sessionMachine(name)) })
     const before = plan(facts)
     const out = seatOf(before, 'Ida')!.machine
     const block = 2
@@ -166,7 +166,7 @@ describe('an evening', () => {
   })
 
   it('planned anew after somebody has gone home keeps what they did in its place', () => {
-    const facts = evening()
+    const facts = session()
     const before = plan(facts)
     const gone = before.seats.find(({ block }) => block === 1)!
     const stayed = facts.learners.filter(({ projectId }) => projectId !== gone.student)
@@ -178,8 +178,8 @@ describe('an evening', () => {
 
 describe('a run sheet', () => {
   it('tells what a move costs, who changes places, and what it breaks', () => {
-    const facts = evening({ pairs: [{ kind: 'apart', people: ['Ida', 'Jon'] }] })
-    const { question } = eveningQuestion(facts, EVENING_AT)
+    const facts = session({ pairs: [{ kind: 'apart', people: ['Ida', 'Jon'] }] })
+    const { question } = sessionQuestion(facts, SESSION_AT)
     const { seats } = plan(facts)
     const before = sheetFigures(question, seats)
     expect(before.breaches).toEqual([])
@@ -219,11 +219,11 @@ describe('a run sheet', () => {
 const SESSION = '019a0000-0000-7000-8000-00000000000a'
 
 describe('a bench list', () => {
-  it('asks for what the book does not say yet, and for nothing that was done since the last evening', () => {
-    const facts = evening({ learners: [eveningLearner('Ida', 2)] })
+  it('asks for what the book does not say yet, and for nothing that was done since the last session', () => {
+    const facts = session({ learners: [sessionLearner('Ida', 2)] })
     const seats = plan(facts).seats
-    const { kits } = eveningQuestion(facts, EVENING_AT)
-    const list = (each: EveningFacts) => benchList(each, seats, kits, SESSION, '2026-11-20T00:00:00.000Z', EVENING_AT)
+    const { kits } = sessionQuestion(facts, SESSION_AT)
+    const list = (each: SessionFacts) => benchList(each, seats, kits, SESSION, '2026-11-20T00:00:00.000Z', SESSION_AT)
     const [stop, ...others] = list(facts)
     expect(others).toEqual([])
     const titles = stop!.tasks.map(({ title }) => title)
@@ -242,15 +242,15 @@ describe('a bench list', () => {
     expect(left.filter(({ event }) => event?.kind === 'needle-changed' || event?.kind === 'set-up')).toEqual([])
     // Done for this session, it is not done for another.
     const other = '019a0000-0000-7000-8000-00000000000b'
-    const later = benchList({ ...facts, machines: done }, seats, kits, other, '2026-11-26T00:00:00.000Z', EVENING_AT)
+    const later = benchList({ ...facts, machines: done }, seats, kits, other, '2026-11-26T00:00:00.000Z', SESSION_AT)
     expect(later[0]!.tasks.some(({ event }) => event?.kind === 'laid-out')).toBe(true)
   })
 })
 
 describe('a course', () => {
-  it('carries needles, shelves and places from evening to evening, and says when the shelf is bare', () => {
-    const base = evening({ blocks: 1, learners: [eveningLearner('Ida', 2)] })
-    const { kits } = eveningQuestion(base, EVENING_AT)
+  it('carries needles, shelves and places from session to session, and says when the shelf is bare', () => {
+    const base = session({ blocks: 1, learners: [sessionLearner('Ida', 2)] })
+    const { kits } = sessionQuestion(base, SESSION_AT)
     const { needle, topThread } = kits.get('of Ida')!.get('Heron')!
     const item = { kind: 'needle' as const, system: needle.system, point: needle.point, sizeNm: needle.sizeNm }
     const facts = {
@@ -261,14 +261,14 @@ describe('a course', () => {
     }
     const weeks = [0, 1, 2, 3, 4].map((week) => ({
       sessionId: `week ${week + 1}`,
-      startsAt: new Date(new Date(EVENING_AT).getTime() + week * 7 * 24 * 3_600_000).toISOString(),
+      startsAt: new Date(new Date(SESSION_AT).getTime() + week * 7 * 24 * 3_600_000).toISOString(),
       request: request(facts),
     }))
     const told: string[] = []
     const course = planCourse(weeks, solve, clock, ({ sessionId }) => told.push(sessionId))
     expect(told).toEqual(weeks.map(({ sessionId }) => sessionId))
     const used = course.map(({ needs }) => needs.find((need) => itemKey(need.item) === itemKey(item))?.count ?? 0)
-    // A day and night of sewing takes 3.6 of a needle's 8 hours: each lasts two evenings, and two needles last four.
+    // A day and night of sewing takes 3.6 of a needle's 8 hours: each lasts two sessions, and two needles last four.
     expect(used).toEqual([1, 0, 1, 0, 0])
     expect(course[2]!.left).toContainEqual({ item, count: 0 })
     expect(course.map(({ plan: each }) => each.seats.length)).toEqual([1, 1, 1, 1, 0])
@@ -280,10 +280,10 @@ describe('a course', () => {
   })
 
   it('takes in hand at once what comes back, and uses up what does not', () => {
-    const facts = evening()
-    const { question, kits } = eveningQuestion(facts, EVENING_AT)
+    const facts = session()
+    const { question, kits } = sessionQuestion(facts, SESSION_AT)
     const { seats } = plan(facts)
-    const needs = eveningNeeds(facts, question, kits, seats)
+    const needs = sessionNeeds(facts, question, kits, seats)
     const fitted = needs.filter(({ usedUp }) => usedUp).reduce((sum, { count }) => sum + count, 0)
     expect(fitted).toBe(sheetFigures(question, seats).needles)
     for (const { item, count, usedUp } of needs)

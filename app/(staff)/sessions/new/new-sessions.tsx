@@ -5,18 +5,18 @@ import { FaultNote } from '@/ui/parts/fault-note'
 import { useFormId } from '@/ui/parts/use-form-id'
 import { useWrite } from '@/ui/parts/use-write'
 import { formatInTimeZone } from '@/ui/time'
-import { momentIn, MOST_WEEKS, wrongWithEvening } from '@/ui/zone'
+import { momentIn, MOST_WEEKS, wrongWithSession } from '@/ui/zone'
 
 interface Course {
   readonly courseId: string
   readonly name: string
 }
 
-/** Turns at a machine in one evening. */
+/** Turns at a machine in one session. */
 const MOST_BLOCKS = 12
 
-/** One evening, or the same one every week. */
-export function NewEvenings({
+/** One session, or the same one every week. */
+export function NewSessions({
   courses,
   today,
   timeZone,
@@ -39,7 +39,7 @@ export function NewEvenings({
     blocks,
   }))
   const wrong =
-    wrongWithEvening({ day, from, to }, timeZone, weeks) ??
+    wrongWithSession({ day, from, to }, timeZone, weeks) ??
     (Number.isInteger(blocks) && blocks >= 1 && blocks <= MOST_BLOCKS
       ? undefined
       : `Say how many blocks: 1 to ${MOST_BLOCKS}`)
@@ -58,7 +58,7 @@ export function NewEvenings({
             sessions: sessions.map((session) => ({ sessionId: idOf(`${courseId} ${session.startsAt}`), ...session })),
           },
           {
-            done: sessions.length === 1 ? 'The evening is in the calendar' : 'The evenings are in the calendar',
+            done: sessions.length === 1 ? 'The session is in the calendar' : 'The sessions are in the calendar',
             then: '/sessions',
           },
         )
@@ -84,7 +84,7 @@ export function NewEvenings({
         <Field label="To" type="time" value={to} set={setTo} />
       </div>
       <div className="grid gap-4 sm:grid-cols-2">
-        <Count label="Blocks: turns at a machine in one evening" value={blocks} most={MOST_BLOCKS} set={setBlocks} />
+        <Count label="Blocks: turns at a machine in one session" value={blocks} most={MOST_BLOCKS} set={setBlocks} />
         <Count label="Every week, so many times" value={weeks} most={MOST_WEEKS} set={setWeeks} />
       </div>
       {wrong ? (

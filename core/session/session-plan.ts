@@ -8,16 +8,16 @@ import { kitOn } from '../planner/problem'
 import { type PlanQuestion } from './plan-question'
 import type { PlanLimit, PlanSeat, Solve } from '../planner/problem'
 import { planRoom, type RoomPlan } from './plan'
-import { eveningQuestion, STAFF_LIMIT, withPins, type EveningFacts, type EveningQuestion } from './room-question'
+import { sessionQuestion, STAFF_LIMIT, withPins, type SessionFacts, type SessionQuestion } from './room-question'
 import type { PlanWeights } from '../planner/soft-aims'
 
-/** What is asked of the planner for one evening. */
-export interface EveningRequest {
-  readonly facts: EveningFacts
+/** What is asked of the planner for one session. */
+export interface SessionRequest {
+  readonly facts: SessionFacts
   /** seats that stay as they are */
   readonly pins: readonly PlanSeat[]
   /**
-   * An evening that is under way: what ran before `block` is over, whoever sits in it stays where their machine still can,
+   * A session that is under way: what ran before `block` is over, whoever sits in it stays where their machine still can,
    * and everybody else leaves their place as seldom as possible.
    */
   readonly underWay?: { readonly block: number; readonly seats: readonly PlanSeat[] }
@@ -34,7 +34,7 @@ export interface Help {
   readonly minutes: number
 }
 
-export interface EveningPlan extends RoomPlan {
+export interface PlannedSession extends RoomPlan {
   /** the changes that would seat most, the best first; only where somebody has no seat */
   readonly help: readonly Help[]
 }
@@ -45,18 +45,18 @@ const MOST_REASONS = 3
 /** How many single changes are tried, how long each may take, and how many are told. */
 const TRIES = { most: 24, seconds: 1, told: 3 } as const
 
-/** Plans one evening; with those who have no seat comes why, and which single change would seat the most, found by trying. */
-export function planEvening(
-  request: EveningRequest,
+/** Plans one session; with those who have no seat comes why, and which single change would seat the most, found by trying. */
+export function planSession(
+  request: SessionRequest,
   solve: Solve,
   clock: () => number,
-  tell: (plan: EveningPlan) => void = () => undefined,
-): EveningPlan {
+  tell: (plan: PlannedSession) => void = () => undefined,
+): PlannedSession {
   const { facts, weights, seconds, now } = request
-  const asked = eveningQuestion(facts, now)
+  const asked = sessionQuestion(facts, now)
   const question = questionFor(asked.question, request)
   const ran = request.underWay?.seats.filter(({ block }) => block < request.underWay!.block) ?? []
-  const explained = (plan: RoomPlan): EveningPlan => ({
+  const explained = (plan: RoomPlan): PlannedSession => ({
     ...plan,
     seats: [...ran, ...plan.seats],
     unseated: plan.unseated.map(({ student }) => ({
@@ -72,7 +72,7 @@ export function planEvening(
   const help = singleChanges(facts, asked, new Set(plan.unseated.map(({ student }) => student)))
     .slice(0, TRIES.most)
     .map(({ words, facts: changed }) => {
-      const other = eveningQuestion(changed, now).question
+      const other = sessionQuestion(changed, now).question
       const { seats, changeoverMinutes } = planRoom(questionFor(other, request), {}, solve, TRIES.seconds, clock)
       return { words, seats: seats.length - plan.seats.length, minutes: changeoverMinutes }
     })
@@ -82,7 +82,7 @@ export function planEvening(
   return { ...answer, help }
 }
 
-function questionFor(question: PlanQuestion, { pins, underWay }: EveningRequest): PlanQuestion {
+function questionFor(question: PlanQuestion, { pins, underWay }: SessionRequest): PlanQuestion {
   if (!underWay) return withPins(question, pins)
   const { block: from, seats } = underWay
   const ran = seats.filter(({ block }) => block < from)
@@ -121,8 +121,8 @@ function questionFor(question: PlanQuestion, { pins, underWay }: EveningRequest)
 /** The smallest reasons why somebody has no seat, in one or two sentences. */
 function becauseUnseated(
   project: string,
-  { machines, blocks, learners }: EveningFacts,
-  { whyNot, stopped }: EveningQuestion,
+  { machines, blocks, learners }: SessionFacts,
+  { whyNot, stopped }: SessionQuestion,
   question: PlanQuestion,
   seats: readonly PlanSeat[],
 ): string {
@@ -158,7 +158,7 @@ function becauseUnseated(
 }
 
 /** Whose turn it is: said to whoever has no seat, so that nobody is left out twice without a word. */
-function turnWords(project: string, learners: EveningFacts['learners'], seats: readonly PlanSeat[]): string {
+function turnWords(project: string, learners: SessionFacts['learners'], seats: readonly PlanSeat[]): string {
   const own = learners.find(({ projectId }) => projectId === project)
   if (own?.leftOutBefore) return ' They had no seat last time either: next time they come first.'
   const seated = new Set(seats.map(({ student }) => student))
@@ -176,11 +176,11 @@ function usedOf(limit: PlanLimit, seats: readonly PlanSeat[], question: PlanQues
 
 /** Every single change that might seat one of these: a foot, a pack, a spool, a block, a machine, a sign-off. */
 function singleChanges(
-  facts: EveningFacts,
-  { refusals, stopped, question, limited }: EveningQuestion,
+  facts: SessionFacts,
+  { refusals, stopped, question, limited }: SessionQuestion,
   unseated: ReadonlySet<string>,
-): { readonly words: string; readonly facts: EveningFacts }[] {
-  const changes: { words: string; facts: EveningFacts }[] = [
+): { readonly words: string; readonly facts: SessionFacts }[] {
+  const changes: { words: string; facts: SessionFacts }[] = [
     { words: 'one more block', facts: { ...facts, blocks: facts.blocks + 1 } },
   ]
   for (const machine of facts.machines) {
@@ -244,7 +244,7 @@ function singleChanges(
   return changes.filter(({ words }) => !seen.has(words) && seen.add(words))
 }
 
-const unlocked = (state: EveningFacts['machines'][number]['state']) => {
+const unlocked = (state: SessionFacts['machines'][number]['state']) => {
   const { electricalTest: _, ...care } = state.care
   return { ...state, locks: [], care }
 }

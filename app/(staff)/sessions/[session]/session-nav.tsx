@@ -8,8 +8,8 @@ const PARTS = [
   { path: '/people', name: 'Who comes' },
 ] as const
 
-/** Which evening it is, and its sheets. */
-export function EveningNav({
+/** Which session it is, and its sheets. */
+export function SessionNav({
   session,
   timeZone,
   here,
@@ -24,14 +24,14 @@ export function EveningNav({
       <div>
         <p className="print:hidden">
           <Link className="link" href="/sessions">
-            All evenings
+            All sessions
           </Link>
         </p>
         <h1 className="text-3xl font-bold">
           {session.course}, {formatInTimeZone(session.startsAt, timeZone)}
         </h1>
       </div>
-      <nav aria-label="Sheets of this evening" className="flex flex-wrap gap-1 print:hidden">
+      <nav aria-label="Sheets of this session" className="flex flex-wrap gap-1 print:hidden">
         {PARTS.map(({ path, name }) => (
           <Link
             key={path}

@@ -11,12 +11,12 @@ import { readPlannedSeats } from '@/store/session/planned-seats'
 import { readSessions } from '@/store/session/sessions'
 import { readSite } from '@/store/site/site'
 import { aProject, aVenue, freshStore } from '@/store/testing/store'
-import { askedNow, planRequest, readEvening } from './evening'
+import { askedNow, planRequest, readSessionFacts } from './session-facts'
 import { finderProps } from './finder'
 import { promisesOf } from './promises'
 import { seatCheckProps, swatchProps } from './seat'
 
-/** One room with two machines, a class of three, and two evenings of it. */
+/** One room with two machines, a class of three, and two sessions of it. */
 const held = globalThis as { orthodexStore?: Store }
 const courseId = uuid()
 const [heron, dunlin] = [uuid(), uuid()]
@@ -57,9 +57,9 @@ const run = (name: string, body: object, commandId = uuid()) =>
   runCommand(held.orthodexStore!, who, name, { commandId, body })
 const log = (machineId: string, kind: string, body: object, at = new Date()) =>
   run('log', { machineId, happenedAt: at.toISOString(), kind, body })
-const evening = async (sessionId: string) => {
+const whole = async (sessionId: string) => {
   const [session] = await readSessions(held.orthodexStore!, who.siteId, { sessionId })
-  return readEvening(who.siteId, session!)
+  return readSessionFacts(who.siteId, session!)
 }
 const seat = (projectId: string, machineId: string, block: number, pinned = false) => ({
   projectId,
@@ -74,9 +74,9 @@ const plan = async (sessionId: string, seats: object[], basedOn: string | null =
 }
 const machineOf = async (machineId: string) => (await readMachine(held.orthodexStore!, who.siteId, machineId))!
 
-describe('an evening as it is asked about', () => {
+describe('a session as it is asked about', () => {
   it('has everybody of its class, the machines in walking order, and time in equal blocks', async () => {
-    const { facts, roster, places } = await evening(first)
+    const { facts, roster, places } = await whole(first)
     expect(facts.learners.map(({ learner }) => learner).sort()).toEqual(['Ida', 'Jon', 'Kim'])
     expect(roster.every(({ comes }) => comes === 'here')).toBe(true)
     expect(facts.blockMinutes).toBe(60)
@@ -86,7 +86,7 @@ describe('an evening as it is asked about', () => {
 
   it('knows how far each machine is from the instructor once somebody said where they stand', async () => {
     await run('place-instructor', { place: { x: 40, y: 50 } })
-    const metres = (await evening(first)).facts.machines.map(({ instructorMetres }) => instructorMetres!)
+    const metres = (await whole(first)).facts.machines.map(({ instructorMetres }) => instructorMetres!)
     expect(metres[1]).toBeCloseTo(4, 6)
     expect(metres[0]).toBeCloseTo(5, 6)
   })
@@ -94,19 +94,19 @@ describe('an evening as it is asked about', () => {
   it('leaves out who does not come, and lets the late come when they do', async () => {
     await run('set-attendance', { sessionId: first, personId: kim.personId, comes: 'absent' })
     await run('set-attendance', { sessionId: first, personId: jon.personId, comes: 'late', fromBlock: 2 })
-    const { facts, roster } = await evening(first)
+    const { facts, roster } = await whole(first)
     expect(facts.learners.map(({ projectId }) => projectId).sort()).toEqual([ida.projectId, jon.projectId].sort())
     expect(facts.learners.find(({ projectId }) => projectId === jon.projectId)?.fromBlock).toBe(2)
     expect(roster.find(({ name }) => name === 'Kim')).toMatchObject({ comes: 'absent' })
-    expect((await evening(second)).facts.learners).toHaveLength(3)
+    expect((await whole(second)).facts.learners).toHaveLength(3)
     for (const { personId } of [jon, kim]) await run('set-attendance', { sessionId: first, personId, comes: 'here' })
   })
 
   it('asks the same question while nothing changes, and another one as soon as something does', async () => {
-    const digest = async () => askedNow(await evening(second), now).digest
+    const digest = async () => askedNow(await whole(second), now).digest
     const before = await digest()
     expect(await digest()).toBe(before)
-    expect(askedNow(await evening(second), new Date(now.getTime() + 60_000)).digest).toBe(before)
+    expect(askedNow(await whole(second), new Date(now.getTime() + 60_000)).digest).toBe(before)
     await run('set-attendance', { sessionId: second, personId: kim.personId, comes: 'absent' })
     const without = await digest()
     expect(without).not.toBe(before)
@@ -119,14 +119,14 @@ describe('an evening as it is asked about', () => {
 
   it('brings its pins and what its room thinks things are worth to the planner, and who sat where last time', async () => {
     const planId = await plan(first, [seat(ida.projectId, heron, 1, true), seat(jon.projectId, dunlin, 1)])
-    const request = planRequest(await evening(first), now)
+    const request = planRequest(await whole(first), now)
     expect(request.pins).toEqual([{ student: ida.projectId, machine: heron, block: 1 }])
     expect(request.underWay).toBeUndefined()
     expect(request.weights.otherMachine).toBeGreaterThanOrEqual(0)
-    const later = planRequest(await evening(first), now, { block: 2 })
+    const later = planRequest(await whole(first), now, { block: 2 })
     expect(later.underWay).toMatchObject({ block: 2 })
     expect(later.underWay!.seats).toHaveLength(2)
-    const last = new Map((await evening(second)).facts.learners.map((each) => [each.projectId, each.lastMachineId]))
+    const last = new Map((await whole(second)).facts.learners.map((each) => [each.projectId, each.lastMachineId]))
     expect(last.get(ida.projectId)).toBe(heron)
     expect(last.get(jon.projectId)).toBe(dunlin)
     expect(last.get(kim.projectId)).toBeUndefined()
@@ -135,14 +135,14 @@ describe('an evening as it is asked about', () => {
   })
 })
 
-describe('what planned evenings promise', () => {
+describe('what planned sessions promise', () => {
   it('is told of those that are planned, take place and are still to come', async () => {
-    expect(await promisesOf(who.siteId, now)).toMatchObject({ planned: 0, coming: 2, evenings: [] })
+    expect(await promisesOf(who.siteId, now)).toMatchObject({ planned: 0, coming: 2, sessions: [] })
     await plan(second, [seat(ida.projectId, heron, 1), seat(jon.projectId, dunlin, 1)])
-    const { evenings, planned } = await promisesOf(who.siteId, now)
+    const { sessions, planned } = await promisesOf(who.siteId, now)
     expect(planned).toBe(1)
-    expect(evenings.map(({ sessionId }) => sessionId)).toEqual([second])
-    expect(evenings[0]!.needs.some(({ item }) => item.kind === 'needle')).toBe(true)
+    expect(sessions.map(({ sessionId }) => sessionId)).toEqual([second])
+    expect(sessions[0]!.needs.some(({ item }) => item.kind === 'needle')).toBe(true)
     expect(await promisesOf(who.siteId, new Date('2030-02-01T00:00:00Z'))).toMatchObject({ planned: 0, coming: 0 })
     const facts = { startsAt: '2030-01-17T18:00:00.000Z', endsAt: '2030-01-17T20:00:00.000Z', blocks: 2 }
     await run('change-session', { sessionId: second, ...facts, calledOff: 'snow' })

@@ -20,7 +20,7 @@ async function plan(page: Page): Promise<void> {
   await expect(thePlan(page).getByRole('button', { name: /^Plan/ })).toBeVisible()
 }
 
-test('an evening is planned with proof, moved by hand with what it costs, pinned, and planned around the pin', async ({
+test('a session is planned with proof, moved by hand with what it costs, pinned, and planned around the pin', async ({
   page,
 }) => {
   // Tall enough that every place of the room is in sight while somebody is carried.
@@ -97,7 +97,7 @@ test('a machine drops out: its people move, and hardly anybody else', async ({ p
   expect(leaving.length).toBeGreaterThan(0)
   await page.getByRole('button', { name: 'Leave Curlew out' }).click()
   await expect(page.getByText('Curlew is left out', { exact: true })).toBeVisible()
-  await expect(page.getByRole('region', { name: 'What does not go together' })).toContainText('left out this evening')
+  await expect(page.getByRole('region', { name: 'What does not go together' })).toContainText('left out this session')
   await thePlan(page).getByLabel('What is planned again').selectOption({ label: 'from block 1 on, few moves' })
   await plan(page)
   await expect(thePlan(page)).toContainText('with as few moves as can be')
@@ -126,7 +126,7 @@ test('who comes late or not at all changes the plan, and two sit apart', async (
   await pair.getByLabel('do what').selectOption('apart')
   await pair.getByRole('button', { name: 'Keep it' }).click()
   await expect(page.getByRole('region', { name: 'Together and apart' })).toContainText('Chidi and Kofi never sit')
-  await page.getByRole('link', { name: 'Run sheet', exact: true }).last().click()
+  await page.getByRole('link', { name: 'Run sheet', exact: true }).click()
   await plan(page)
   await expect(page.getByRole('table')).not.toContainText('Lotta')
   const blockOf = async (name: string) =>
@@ -211,7 +211,7 @@ test('when a needle has run out the stores say by when to buy it, and nobody is 
   await count(2)
 })
 
-test('a course is planned to its end, new evenings come into the calendar, and a plan is stopped', async ({ page }) => {
+test('a course is planned to its end, new sessions come into the calendar, and a plan is stopped', async ({ page }) => {
   await page.goto('/sessions')
   await page.getByRole('link', { name: /week by week/ }).click()
   await page.getByRole('button', { name: 'Plan to the end' }).click()
@@ -230,21 +230,21 @@ test('a course is planned to its end, new evenings come into the calendar, and a
 
   await page.getByRole('link', { name: 'Who comes' }).click()
   await page.getByText('Move it, or call it off').click()
-  const facts = page.getByRole('form', { name: 'This evening' })
+  const facts = page.getByRole('form', { name: 'This session' })
   await facts.getByLabel('To').fill('17:00')
   await facts.getByRole('button', { name: 'Keep it so' }).click()
   await expect(page.getByText('It ends before it begins')).toBeVisible()
   await facts.getByLabel('To').fill('21:30')
   await facts.getByLabel('Blocks').fill('3')
   await facts.getByRole('button', { name: 'Keep it so' }).click()
-  await expect(page.getByText('The evening is as you said')).toBeVisible()
-  await page.getByRole('link', { name: 'Run sheet', exact: true }).last().click()
+  await expect(page.getByText('The session is as you said')).toBeVisible()
+  await page.getByRole('link', { name: 'Run sheet', exact: true }).click()
   await expect(page.getByRole('columnheader', { name: /20:20–21:30 block 3/ })).toBeVisible()
 
   // The answer is held back, so that there is something to stop.
   await page.route('**/api/sessions/*/plan', () => new Promise(() => undefined))
-  await thePlan(page).getByRole('button', { name: 'Plan the evening' }).click()
+  await thePlan(page).getByRole('button', { name: 'Plan the session' }).click()
   await thePlan(page).getByRole('button', { name: 'Stop and keep the best' }).click()
   await expect(page.getByText('Stopped; the best plan so far is kept')).toBeVisible()
-  await expect(thePlan(page).getByRole('button', { name: 'Plan the evening' })).toBeEnabled()
+  await expect(thePlan(page).getByRole('button', { name: 'Plan the session' })).toBeEnabled()
 })

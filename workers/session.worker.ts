@@ -1,19 +1,19 @@
 import { parentPort } from 'node:worker_threads'
-import { planEvening, type EveningPlan, type EveningRequest } from '@/core/session/evening-plan'
+import { planSession, type PlannedSession, type SessionRequest } from '@/core/session/session-plan'
 import { loadSolver } from './solver'
 
 /** What comes back over the wall: each better plan as it is found, and at the end the last word. */
-export interface EveningReply {
+export interface SessionReply {
   readonly done: boolean
-  readonly plan: EveningPlan
+  readonly plan: PlannedSession
 }
 
-/** Plans one evening a message, on a thread of its own, since the solver blocks while it thinks. */
-parentPort?.on('message', (request: EveningRequest) => {
+/** Plans one session a message, on a thread of its own, since the solver blocks while it thinks. */
+parentPort?.on('message', (request: SessionRequest) => {
   void (async () => {
     const solve = await loadSolver()
-    const say = (reply: EveningReply) => parentPort?.postMessage(reply)
-    const plan = planEvening(
+    const say = (reply: SessionReply) => parentPort?.postMessage(reply)
+    const plan = planSession(
       request,
       solve,
       () => performance.now() / 1000,

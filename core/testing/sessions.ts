@@ -1,14 +1,14 @@
 import { archetype } from '../knowledge/machine/archetype'
 import { UNSEEN } from '../machine/fold'
 import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
-import type { EveningFacts, EveningLearner, EveningMachine } from '../session/room-question'
+import type { SessionFacts, SessionLearner, SessionMachine } from '../session/room-question'
 import type { OnHand } from '../stock/ledger'
 import type { StockItem } from '../stock/item'
 
-/** An evening whose time every test names the same. */
-export const EVENING_AT = '2026-11-26T18:00:00.000Z'
+/** A session whose time every test names the same. */
+export const SESSION_AT = '2026-11-26T18:00:00.000Z'
 
-const CLOTHS: readonly Pick<EveningLearner, 'name' | 'fabric' | 'layers' | 'operation' | 'sewn'>[] = [
+const CLOTHS: readonly Pick<SessionLearner, 'name' | 'fabric' | 'layers' | 'operation' | 'sewn'>[] = [
   {
     name: 'stuff sack',
     fabric: { structure: 'woven', massGsm: 64, thicknessMm: 0.1, traits: ['slippery', 'dense'] },
@@ -31,10 +31,10 @@ const CLOTHS: readonly Pick<EveningLearner, 'name' | 'fabric' | 'layers' | 'oper
   },
 ]
 
-export const eveningMachine = (
+export const sessionMachine = (
   name: string,
   kind: Parameters<typeof archetype>[0] = 'iron-front-loader',
-): EveningMachine => ({
+): SessionMachine => ({
   machineId: name,
   name,
   traits: { ...archetype(kind).traits, tableHeightAdjusts: false, spaceAtLeft: true },
@@ -42,7 +42,7 @@ export const eveningMachine = (
 })
 
 /** @param cloth which of three: a light woven, a knit, a plain woven */
-export const eveningLearner = (name: string, cloth: number, more: Partial<EveningLearner> = {}): EveningLearner => ({
+export const sessionLearner = (name: string, cloth: number, more: Partial<SessionLearner> = {}): SessionLearner => ({
   ...CLOTHS[cloth % CLOTHS.length]!,
   projectId: `of ${name}`,
   personId: name,
@@ -55,12 +55,12 @@ export const eveningLearner = (name: string, cloth: number, more: Partial<Evenin
 export const shelf = (item: StockItem, count: number): OnHand => ({ item, count, beyond: 0 })
 
 /** Three front-loaders, six learners, two blocks, and nothing kept on shelves. */
-export const evening = (more: Partial<EveningFacts> = {}): EveningFacts => ({
+export const session = (more: Partial<SessionFacts> = {}): SessionFacts => ({
   blocks: 2,
   blockMinutes: 60,
-  machines: ['Heron', 'Curlew', 'Knot'].map((name) => eveningMachine(name)),
+  machines: ['Heron', 'Curlew', 'Knot'].map((name) => sessionMachine(name)),
   leftOut: [],
-  learners: ['Ida', 'Jon', 'Kit', 'Lea', 'Max', 'Nia'].map((name, index) => eveningLearner(name, index)),
+  learners: ['Ida', 'Jon', 'Kit', 'Lea', 'Max', 'Nia'].map((name, index) => sessionLearner(name, index)),
   pairs: [],
   room: { rules: DEFAULT_HOUSE_RULES, dropTests: [] },
   staffAtHand: 2,

@@ -3,10 +3,10 @@ import { createHash } from 'node:crypto'
 import { cache } from 'react'
 import { notFound } from 'next/navigation'
 import { inWalkingOrder, metresBetween } from '@/core/room/walk'
-import type { EveningRequest } from '@/core/session/evening-plan'
+import type { SessionRequest } from '@/core/session/session-plan'
 import { planningNumbers } from '@/core/session/planning-numbers'
 import type { PlanQuestion } from '@/core/session/plan-question'
-import { eveningQuestion, type EveningFacts, type EveningLearner } from '@/core/session/room-question'
+import { sessionQuestion, type SessionFacts, type SessionLearner } from '@/core/session/room-question'
 import type { PlannedSeat } from '@/core/session/session-schema'
 import { readMachines } from '@/store/machine/machines'
 import { readProgress } from '@/store/people/progress'
@@ -29,7 +29,7 @@ import { isId } from './answer'
 import { siteOf } from './site'
 import { theStore } from './store'
 
-/** One evening of a page, or no such page. */
+/** One session of a page, or no such page. */
 export const sessionPage = cache(async (siteId: string, sessionId: string): Promise<Session> => {
   if (!isId(sessionId)) notFound()
   const [session] = await readSessions(theStore(), siteId, { sessionId })
@@ -37,10 +37,10 @@ export const sessionPage = cache(async (siteId: string, sessionId: string): Prom
   return session
 })
 
-export interface Evening {
+export interface WholeSession {
   readonly session: Session
   readonly kept?: KeptPlan
-  readonly facts: EveningFacts
+  readonly facts: SessionFacts
   /** the kit that each project has now, and for which machine */
   readonly given: ReadonlyMap<
     string,
@@ -54,11 +54,11 @@ export interface Evening {
     readonly name: string
     readonly comes: 'here' | 'late' | 'absent'
     readonly fromBlock?: number
-    readonly needs: EveningLearner['needs']
+    readonly needs: SessionLearner['needs']
   }[]
 }
 
-/** What every evening of a room rests on, read once for all of them. */
+/** What every session of a room rests on, read once for all of them. */
 async function readBasis(siteId: string) {
   const store = theStore()
   const [machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff, absent, site] =
@@ -80,20 +80,20 @@ async function readBasis(siteId: string) {
   return { machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff, absent, instructorAt }
 }
 
-/** Some evenings with everything that each rests on. */
-export async function readEvenings(siteId: string, wanted: readonly Session[]): Promise<Evening[]> {
+/** Some sessions with everything that each rests on. */
+export async function readSessionsFacts(siteId: string, wanted: readonly Session[]): Promise<WholeSession[]> {
   const [basis, ...attendances] = await Promise.all([
     readBasis(siteId),
     ...wanted.map(({ sessionId }) => readAttendance(theStore(), siteId, sessionId)),
   ])
-  return wanted.map((session, index) => eveningIn(basis, session, attendances[index]!))
+  return wanted.map((session, index) => sessionIn(basis, session, attendances[index]!))
 }
 
-/** Everything that one evening rests on, read at once. */
-export const readEvening = async (siteId: string, session: Session): Promise<Evening> =>
-  (await readEvenings(siteId, [session]))[0]!
+/** Everything that one session rests on, read at once. */
+export const readSessionFacts = async (siteId: string, session: Session): Promise<WholeSession> =>
+  (await readSessionsFacts(siteId, [session]))[0]!
 
-function eveningIn(
+function sessionIn(
   {
     machines,
     projects: everybody,
@@ -110,7 +110,7 @@ function eveningIn(
   }: Awaited<ReturnType<typeof readBasis>>,
   session: Session,
   attendance: ReadonlyMap<string, Attendance>,
-): Evening {
+): WholeSession {
   const { sessionId, courseId, startsAt, endsAt, blocks } = session
   const projects = everybody.filter((project) => project.courseId === courseId)
   const before = sessions
@@ -154,7 +154,7 @@ function eveningIn(
       leftOut: kept?.plan.leftOut ?? [],
       learners: projects
         .filter(({ personId }) => comes(personId).comes !== 'absent')
-        .map((project): EveningLearner => {
+        .map((project): SessionLearner => {
           const { projectId, personId, learner, name, fabric, layers, operation, sewn, given } = project
           const { fromBlock } = comes(personId)
           const last = lastSeats.get(projectId) ?? given?.machineId
@@ -202,15 +202,15 @@ export const asPlanSeat = ({ projectId, machineId, block }: PlannedSeat) => ({
   block,
 })
 
-/** How long the planner may think about one evening. */
+/** How long the planner may think about one session. */
 const SECONDS = 15
 
-/** What is asked of the planner for this evening as it stands. */
+/** What is asked of the planner for this session as it stands. */
 export function planRequest(
-  { facts, kept }: Evening,
+  { facts, kept }: WholeSession,
   now: Date,
   underWay?: { readonly block: number },
-): EveningRequest {
+): SessionRequest {
   const seats = kept?.plan.seats ?? []
   return {
     facts,
@@ -229,8 +229,8 @@ const questionDigest = (question: PlanQuestion, pins: readonly PlannedSeat[]): s
     .digest('base64url')
     .slice(0, 22)
 
-export const askedNow = (evening: Evening, now: Date) => {
-  const asked = eveningQuestion(evening.facts, now.toISOString())
-  const pins = (evening.kept?.plan.seats ?? []).filter(({ pinned }) => pinned)
+export const askedNow = (session: WholeSession, now: Date) => {
+  const asked = sessionQuestion(session.facts, now.toISOString())
+  const pins = (session.kept?.plan.seats ?? []).filter(({ pinned }) => pinned)
   return { ...asked, digest: questionDigest(asked.question, pins) }
 }

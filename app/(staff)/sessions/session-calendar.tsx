@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation'
 import { DayPicker, type DayButtonProps } from 'react-day-picker'
 import { enGB } from 'react-day-picker/locale'
 
-interface Evening {
+interface Session {
   readonly sessionId: string
   /** YYYY-MM-DD, where the venue stands */
   readonly day: string
@@ -18,18 +18,18 @@ const dateOf = (day: string): Date => {
 const dayOf = (date: Date): string =>
   `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
 
-/** The months with their evenings; a day that has one opens it. */
-export function EveningCalendar({ today, evenings }: { today: string; evenings: readonly Evening[] }) {
+/** The months with their sessions; a day that has one opens it. */
+export function SessionCalendar({ today, sessions }: { today: string; sessions: readonly Session[] }) {
   const router = useRouter()
-  const byDay = new Map(evenings.map((evening) => [evening.day, evening]))
+  const byDay = new Map(sessions.map((session) => [session.day, session]))
   const Day = ({ day, modifiers: _, ...button }: DayButtonProps) => {
-    const evening = byDay.get(dayOf(day.date))
+    const session = byDay.get(dayOf(day.date))
     return (
       <button
         {...button}
-        disabled={!evening}
-        aria-label={evening ? `${evening.words}, ${day.date.toDateString()}` : day.date.toDateString()}
-        className={`size-11 ${evening ? 'border-2! border-secondary! font-bold hover:bg-base-200' : ''} ${dayOf(day.date) === today ? 'underline decoration-4 underline-offset-4' : ''}`}
+        disabled={!session}
+        aria-label={session ? `${session.words}, ${day.date.toDateString()}` : day.date.toDateString()}
+        className={`size-11 ${session ? 'border-2! border-secondary! font-bold hover:bg-base-200' : ''} ${dayOf(day.date) === today ? 'underline decoration-4 underline-offset-4' : ''}`}
       />
     )
   }
@@ -40,10 +40,10 @@ export function EveningCalendar({ today, evenings }: { today: string; evenings: 
         locale={enGB}
         weekStartsOn={1}
         today={dateOf(today)}
-        defaultMonth={dateOf(evenings.find(({ day }) => day >= today)?.day ?? today)}
+        defaultMonth={dateOf(sessions.find(({ day }) => day >= today)?.day ?? today)}
         onDayClick={(date) => {
-          const evening = byDay.get(dayOf(date))
-          if (evening) router.push(`/sessions/${evening.sessionId}`)
+          const session = byDay.get(dayOf(date))
+          if (session) router.push(`/sessions/${session.sessionId}`)
         }}
         components={{ DayButton: Day }}
       />

@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
-import { momentIn, wrongWithEvening } from '@/ui/zone'
+import { momentIn, wrongWithSession } from '@/ui/zone'
 
 interface Facts {
   readonly day: string
@@ -13,8 +13,8 @@ interface Facts {
   readonly calledOff: string
 }
 
-/** When the evening is and in how many blocks; it can be moved, and called off with a reason. */
-export function EveningFacts({ sessionId, timeZone, facts }: { sessionId: string; timeZone: string; facts: Facts }) {
+/** When the session is and in how many blocks; it can be moved, and called off with a reason. */
+export function SessionFacts({ sessionId, timeZone, facts }: { sessionId: string; timeZone: string; facts: Facts }) {
   const [now, setNow] = useState(facts)
   const { busy, fault, write } = useWrite()
   const field = (label: string, type: 'date' | 'time', name: 'day' | 'from' | 'to') => (
@@ -29,12 +29,12 @@ export function EveningFacts({ sessionId, timeZone, facts }: { sessionId: string
       />
     </label>
   )
-  const wrong = wrongWithEvening(now, timeZone)
+  const wrong = wrongWithSession(now, timeZone)
   return (
     <details className="mt-6">
       <summary className="cursor-pointer text-xl font-bold">Move it, or call it off</summary>
       <form
-        aria-label="This evening"
+        aria-label="This session"
         noValidate
         className="mt-3 flex flex-wrap items-end gap-3"
         onSubmit={(event) => {
@@ -49,7 +49,7 @@ export function EveningFacts({ sessionId, timeZone, facts }: { sessionId: string
               blocks: now.blocks,
               ...(now.calledOff.trim() && { calledOff: now.calledOff.trim() }),
             },
-            { done: now.calledOff.trim() ? 'The evening is called off' : 'The evening is as you said' },
+            { done: now.calledOff.trim() ? 'The session is called off' : 'The session is as you said' },
           )
         }}
       >
