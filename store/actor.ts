@@ -1,4 +1,4 @@
-import type { Role } from '@/core/people/role'
+import type { Role } from '@/core/room/role'
 
 /** Who does something: always one person of one site, in one role. */
 export interface Actor {

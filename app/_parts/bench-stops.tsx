@@ -3,7 +3,7 @@
 import Link from 'next/link'
 import { v5 } from 'uuid'
 import type { BenchTask } from '@/core/care/before-class'
-import { eventWords } from '@/core/machine/event-words'
+import { eventWords } from '@/core/machine/event'
 import type { StandingWord } from '@/core/machine/standing'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { FaultNote } from '@/ui/parts/fault-note'

@@ -1,5 +1,6 @@
 import 'server-only'
-import { may, type Role } from '@/core/people/role'
+import { may } from '@/core/people/role'
+import type { Role } from '@/core/room/role'
 
 const STAFF_PLACES = [
   { href: '/room', name: 'Room', sight: 'see-room' },

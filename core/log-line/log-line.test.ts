@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { EVENT_BODIES, PLAIN_KINDS } from '../machine/event'
+import { eventBody, PLAIN_KINDS, type PlainKind } from '../machine/event'
 import { foldMachine, UNSEEN } from '../machine/fold'
 import { check } from '../schema/validate'
 import { readLogLine, saidAs, TYPABLE_KINDS, type LineContext, type LineMachine } from './log-line'
@@ -82,7 +82,7 @@ describe('a typed line', () => {
     ['heron set dial 5 walking', 'Heron', 'set-up', { dial: 5, foot: 'walking' }],
   ])('%s', (text, on, kind, expected) => {
     expect(body(text)).toEqual({ on, kind, body: expected })
-    check(EVENT_BODIES[kind as keyof typeof EVENT_BODIES], expected)
+    check(eventBody(kind as PlainKind), expected)
   })
 
   it.each([
@@ -170,7 +170,7 @@ describe('a typed line', () => {
           if (!happening) return
           // What no grammar can know, such as a length above any limit, is still the schema's to refuse.
           try {
-            check(EVENT_BODIES[happening.kind], happening.body)
+            check(eventBody(happening.kind), happening.body)
           } catch (error) {
             expect(String(error)).toMatch(/at least|at most|above|whole number|exactly one|written as|without repeats/)
           }

@@ -1,6 +1,7 @@
 import { spaced } from '../units/words'
-import { EVENT_BODIES, PLAIN_KINDS, type Happening, type PlainKind } from '../machine/event'
-import { ALSO_SAID_AS, LINE_ASKS, LINE_DEFAULTS, SAID_AS, type LineDefault } from '../machine/event-said'
+import { PLAIN_KINDS, type Happening, type PlainKind } from '../machine/event'
+import { KINDS } from '../machine/kinds/kinds'
+import type { LineDefault, Typed } from '../machine/kinds/kind'
 import type { MachineState } from '../machine/state'
 import type { Traits } from '../knowledge/machine/trait'
 import { nameKey, sameName } from '../people/same-name'
@@ -50,15 +51,17 @@ interface Word {
 /** Kinds that can be typed at all, with their fields; made once from the schemas. */
 const TYPABLE = new Map<PlainKind, LineFields>(
   PLAIN_KINDS.flatMap((kind) => {
-    const fields = lineFields(EVENT_BODIES[kind])
+    const fields = lineFields(KINDS[kind].body)
     return fields ? [[kind, fields] as [PlainKind, LineFields]] : []
   }),
 )
 
 export const TYPABLE_KINDS: readonly PlainKind[] = [...TYPABLE.keys()]
 
+const typedOf = (kind: PlainKind): Typed => KINDS[kind].typed ?? {}
+
 /** How a kind is typed: its short word, else its own name with spaces. */
-export const saidAs = (kind: PlainKind): string => SAID_AS[kind] ?? spaced(kind)
+export const saidAs = (kind: PlainKind): string => typedOf(kind).as ?? spaced(kind)
 
 const wordsOf = (text: string): Word[] =>
   [...text.matchAll(/"([^"]*)"?|\S+/g)].map((found) => ({
@@ -154,7 +157,7 @@ function kindOf(words: readonly Word[], kinds: readonly PlainKind[]): { kind?: P
   const typed = words.map(({ text }) => plainWord(text))
   // All there are: what somebody may not say is refused as that, and never read as the beginning of something else.
   const names = TYPABLE_KINDS.flatMap((kind) =>
-    [...new Set([saidAs(kind), spaced(kind), ...(ALSO_SAID_AS[kind] ?? [])])].map((name) => ({
+    [...new Set([saidAs(kind), spaced(kind), ...(typedOf(kind).also ?? [])])].map((name) => ({
       kind,
       name,
     })),
@@ -262,7 +265,7 @@ function readBody(
   }
   for (const { path, many, required } of fields) if (many && required && !values.has(path)) values.set(path, [])
   fillDefaults(kind, fields, values, machine)
-  const asked = LINE_ASKS[kind]
+  const asked = typedOf(kind).asks
   const unsaid = asked?.when(machine.traits) && !values.has(asked.path)
   const missing = missingOf(kind, fields, parts, values) ?? (unsaid && fields.find(({ path }) => path === asked!.path))
   if (missing)
@@ -310,7 +313,7 @@ const groupOf = (path: string): string => path.split('.').slice(0, -1).join('.')
 /** Fills what was not said, where there is a usual answer and what it stands in is spoken of. */
 function fillDefaults(kind: PlainKind, fields: readonly LineField[], values: Values, machine: LineMachine): void {
   const groups = new Set([...values.keys()].map(groupOf))
-  for (const [path, usual] of Object.entries(LINE_DEFAULTS[kind] ?? {})) {
+  for (const [path, usual] of Object.entries(typedOf(kind).defaults ?? {})) {
     if (values.has(path)) continue
     const spokenOf =
       groupOf(path) === '' || groups.has(groupOf(path)) || (usual.alsoWhen?.(machine.state, groups) ?? false)
@@ -342,7 +345,7 @@ function missingOf(
     ({ path, required }) => required && !values.has(path) && (groupOf(path) === '' || groups.has(groupOf(path))),
   )
   if (missing) return missing
-  const schema = EVENT_BODIES[kind] as unknown as {
+  const schema = KINDS[kind].body as unknown as {
     minProperties?: number
     anyOf?: { required: string[] }[]
     oneOf?: { required: string[] }[]

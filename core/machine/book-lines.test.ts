@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyHistory } from '../testing/histories'
-import { BOOK_FILTERS, FILTER_OF, kindsOf, shownLines } from './book-lines'
-import { EVENT_KINDS, type MachineEvent } from './event'
+import { kindsOf, shownLines } from './book-lines'
+import { BOOK_FILTERS } from './kinds/kind'
+import { EVENT_KINDS, filterOf, type MachineEvent } from './event'
 import { applyCorrections, inOrder } from './fold'
 
 const note = (eventId: string, minute: number): MachineEvent => ({
@@ -65,6 +66,6 @@ describe('a page of a book', () => {
   it('has every kind of line under exactly one filter', () => {
     expect(BOOK_FILTERS.flatMap(kindsOf).sort()).toEqual([...EVENT_KINDS].sort())
     expect(kindsOf('swatches')).toEqual(['swatch-stitched'])
-    expect(FILTER_OF.used).toBe('needles')
+    expect(filterOf('used')).toBe('needles')
   })
 })

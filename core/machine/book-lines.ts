@@ -1,44 +1,9 @@
-import type { EventKind, MachineEvent } from './event'
-import { eventWords } from './event-words'
+import { EVENT_KINDS, eventWords, filterOf, type EventKind, type MachineEvent } from './event'
 import { applyCorrections } from './fold'
-
-export const BOOK_FILTERS = ['needles', 'checks', 'swatches', 'care', 'setting up', 'trouble', 'notes'] as const
-export type BookFilter = (typeof BOOK_FILTERS)[number]
-
-/** Which filter of the book each kind of line falls under. */
-export const FILTER_OF: Readonly<Record<EventKind, BookFilter>> = {
-  'needle-changed': 'needles',
-  'needle-broke': 'trouble',
-  'pieces-found': 'trouble',
-  'set-up': 'setting up',
-  'check-run': 'checks',
-  'swatch-stitched': 'swatches',
-  used: 'needles',
-  'bobbin-wound': 'care',
-  'laid-out': 'setting up',
-  cleaned: 'care',
-  oiled: 'care',
-  'baseline-set': 'setting up',
-  'found-off': 'setting up',
-  restored: 'setting up',
-  'trait-learnt': 'notes',
-  'fault-opened': 'trouble',
-  'fault-cured': 'trouble',
-  'fault-run': 'trouble',
-  'bobbin-screw-turned': 'setting up',
-  serviced: 'care',
-  'electrical-test': 'care',
-  released: 'trouble',
-  'red-tagged': 'trouble',
-  'red-tag-lifted': 'trouble',
-  'somebody-hurt': 'trouble',
-  noted: 'notes',
-  correction: 'notes',
-}
+import type { BookFilter } from './kinds/kind'
 
 /** The kinds of line that a filter lets through. */
-export const kindsOf = (filter: BookFilter): EventKind[] =>
-  (Object.keys(FILTER_OF) as EventKind[]).filter((kind) => FILTER_OF[kind] === filter)
+export const kindsOf = (filter: BookFilter): EventKind[] => EVENT_KINDS.filter((kind) => filterOf(kind) === filter)
 
 /** One line as a book shows it. */
 export interface ShownLine<Line extends MachineEvent> {

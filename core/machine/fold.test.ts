@@ -5,7 +5,7 @@ import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import { check } from '../schema/validate'
 import { anyHappening, anyHistory } from '../testing/histories'
 import { eventBody, type Happening, type MachineEvent } from './event'
-import { eventWords } from './event-words'
+import { eventWords } from './event'
 import { foldMachine, foldNext, UNSEEN } from './fold'
 import { standingOf } from './standing'
 

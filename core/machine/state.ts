@@ -1,11 +1,15 @@
 import type { CheckGroup } from '../knowledge/check/check'
 import type { Use } from '../wear/wear'
 import type { Reading } from '../tension/reading'
-import type { BodyOf } from './event'
+import type { KitThread } from '../knowledge/thread/thread'
+import type { Foot } from '../knowledge/stitch/foot'
+import type { Fault } from './kinds/fault-opened'
+import type { NeedleIn, NeedleOut } from './kinds/needle-changed'
+import type { Settings } from './kinds/settings'
 
 /** One needle's stay in one machine. */
 export interface Fitting {
-  readonly needle: Required<BodyOf<'needle-changed'>>['in']
+  readonly needle: NeedleIn
   readonly fittedAt: string
   readonly eventId: string
   /** all stretches of sewing it has done here; what it brought from before is in `needle.effectiveHours` */
@@ -21,7 +25,7 @@ export interface NeedleStay {
   readonly fittedAt: string
   /** absent: it is in there still */
   readonly leftAt?: string
-  readonly out?: NonNullable<BodyOf<'needle-changed'>['out']>
+  readonly out?: NeedleOut
   readonly broke: boolean
   /** effective hours, those it brought with it counted in */
   readonly effectiveHours: number
@@ -77,7 +81,7 @@ export interface CareCounts {
 }
 
 export interface OpenFault {
-  readonly fault: BodyOf<'fault-opened'>['fault']
+  readonly fault: Fault
   readonly seen?: string
   readonly since: string
   readonly eventId: string
@@ -87,7 +91,7 @@ export interface Readied {
   readonly bobbins: readonly {
     readonly happenedAt: string
     readonly count: number
-    readonly thread?: NonNullable<BodyOf<'bobbin-wound'>['thread']>
+    readonly thread?: KitThread
     /** the session that it is for; absent: whichever comes next */
     readonly sessionId?: string
   }[]
@@ -99,9 +103,9 @@ export interface MachineState {
   readonly fitting?: Fitting
   /** the last needles that left it, oldest first; a room read at once comes without */
   readonly needlesBefore?: readonly NeedleStay[]
-  readonly thread?: BodyOf<'set-up'>['thread']
-  readonly bobbinThread?: BodyOf<'set-up'>['bobbinThread']
-  readonly foot?: BodyOf<'set-up'>['foot']
+  readonly thread?: KitThread
+  readonly bobbinThread?: KitThread
+  readonly foot?: Foot
   readonly dial?: number
   readonly fabricClass?: string
   readonly projectId?: string
@@ -119,9 +123,9 @@ export interface MachineState {
   readonly care: CareCounts
   readonly faults: readonly OpenFault[]
   /** where its settings should stand at the start of a day */
-  readonly baseline?: BodyOf<'baseline-set'>['settings']
+  readonly baseline?: Settings
   /** where they stood when somebody last looked, but for the dial and the foot, which are above */
-  readonly settings?: BodyOf<'found-off'>['settings']
+  readonly settings?: Settings
   /** the newest bobbins wound for it and things laid out at it; what a session still asks for is what is not among them */
   readonly readied?: Readied
   /** the last line folded in, by time happened and id */

@@ -1,51 +1,6 @@
-import { EVENT_KINDS, type EventKind } from '../machine/event'
+import { EVENT_KINDS, writersOf, type EventKind } from '../machine/event'
 import type { Lock, LockKind, MachineState } from '../machine/state'
-
-export const ROLES = ['coordinator', 'instructor', 'helper', 'learner'] as const
-export type Role = (typeof ROLES)[number]
-export const STAFF_ROLES = ['coordinator', 'instructor', 'helper'] as const satisfies readonly Role[]
-export type StaffRole = (typeof STAFF_ROLES)[number]
-
-const STAFF: readonly Role[] = STAFF_ROLES
-const EVERYONE: readonly Role[] = ROLES
-const TEACHING: readonly Role[] = ['coordinator', 'instructor']
-const COORDINATOR: readonly Role[] = ['coordinator']
-
-/** Who may write which line in a machine's book. A learner writes for the machine of their own seat only. */
-const MAY_LOG: Readonly<Record<EventKind, readonly Role[]>> = {
-  'needle-changed': STAFF,
-  // Who sees it break says so, and nobody sews.
-  'needle-broke': EVERYONE,
-  'pieces-found': STAFF,
-  'set-up': STAFF,
-  'check-run': EVERYONE,
-  'swatch-stitched': EVERYONE,
-  used: STAFF,
-  'bobbin-wound': STAFF,
-  'laid-out': STAFF,
-  cleaned: STAFF,
-  oiled: STAFF,
-  'baseline-set': TEACHING,
-  'found-off': STAFF,
-  restored: STAFF,
-  'trait-learnt': TEACHING,
-  'fault-opened': EVERYONE,
-  'fault-cured': STAFF,
-  'fault-run': EVERYONE,
-  // In counted eighths, and by somebody who answers for the room.
-  'bobbin-screw-turned': COORDINATOR,
-  serviced: TEACHING,
-  'electrical-test': TEACHING,
-  // Only after the case was opened and looked into.
-  released: COORDINATOR,
-  // Stopping a machine is always safe, so every member of staff may; letting it run again is for those who teach.
-  'red-tagged': STAFF,
-  'red-tag-lifted': TEACHING,
-  'somebody-hurt': EVERYONE,
-  noted: STAFF,
-  // Further held to lines that the person could have written: see the command.
-  correction: EVERYONE,
-}
+import { COORDINATOR, EVERYONE, STAFF, TEACHING, type Role } from '../room/role'
 
 const MAY_DO = {
   'call-staff': EVERYONE,
@@ -106,7 +61,7 @@ export type Sight = keyof typeof MAY_SEE
 export type Action = `log ${EventKind}` | Deed | Sight
 
 const ALLOWED = new Map<Action, readonly Role[]>([
-  ...EVENT_KINDS.map((kind): [Action, readonly Role[]] => [`log ${kind}`, MAY_LOG[kind]]),
+  ...EVENT_KINDS.map((kind): [Action, readonly Role[]] => [`log ${kind}`, writersOf(kind)]),
   ...(Object.entries(MAY_DO) as [Deed, readonly Role[]][]),
   ...(Object.entries(MAY_SEE) as [Sight, readonly Role[]][]),
 ])

@@ -1,6 +1,7 @@
 import type { MachineEvent } from '../machine/event'
 import { applyCorrections } from '../machine/fold'
-import { isBroken, reportsBreak } from '../machine/needle-break'
+import { isBroken } from '../machine/kinds/needle-changed'
+import { reportsBreak } from '../machine/kinds/fault-run'
 import { itemKey, needleItem, type NeedleItem } from './item'
 import { inOrderOfShelf, onHand, type NeedleFitted, type StockMove } from './ledger'
 

@@ -14,3 +14,6 @@ export const capital = (words: string): string => words.charAt(0).toUpperCase() 
 
 /** A name of the code's as it is read: "even-feed" as "even feed". */
 export const spaced = (name: string): string => name.replaceAll('-', ' ')
+
+/** A name like "lengthMm" as it is read: "length mm". */
+export const camelWords = (name: string): string => name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()

@@ -1,6 +1,6 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
 import type { PastRun } from '@/core/fault/patterns'
-import { EVENT_BODIES } from '@/core/machine/event'
+import { eventBody } from '@/core/machine/event'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 
@@ -34,7 +34,7 @@ export async function readFaultRuns(store: Reader, siteId: string, since: Date):
     .orderBy('run.happened_at', 'desc')
     .execute()
   return rows.map((row) => {
-    const { symptom, outcome, cured } = check(EVENT_BODIES['fault-run'], row.body)
+    const { symptom, outcome, cured } = check(eventBody('fault-run'), row.body)
     const cloth = (row.fabric as { structure?: string } | null)?.structure
     return {
       machineId: row.machine_id,

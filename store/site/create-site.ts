@@ -1,7 +1,7 @@
 import type { Transaction } from 'kysely'
 import { v7 as uuid } from 'uuid'
 import { DEFAULT_HOUSE_RULES } from '@/core/room/house-rules'
-import type { Role } from '@/core/people/role'
+import type { Role } from '@/core/room/role'
 import type { Actor } from '../actor'
 import type { Database } from '../database'
 import { addSignIn } from './people'

@@ -1,7 +1,7 @@
 import { hashPassword } from 'better-auth/crypto'
 import type { Kysely, Transaction } from 'kysely'
 import { v7 as uuid } from 'uuid'
-import type { Role } from '@/core/people/role'
+import type { Role } from '@/core/room/role'
 import type { Database } from '../database'
 import { sameName } from '@/core/people/same-name'
 

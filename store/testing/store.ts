@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid'
 import { inject } from 'vitest'
 import type { Actor } from '../actor'
 import { connect, type Store } from '../connect'
-import type { StaffRole } from '@/core/people/role'
+import type { StaffRole } from '@/core/room/role'
 import { createSite } from '../site/create-site'
 import { addSignIn } from '../site/people'
 

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { STAFF_ROLES, type StaffRole } from '@/core/people/role'
+import { STAFF_ROLES, type StaffRole } from '@/core/room/role'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 

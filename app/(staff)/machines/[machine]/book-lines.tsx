@@ -1,7 +1,7 @@
 'use client'
 
 import Link from 'next/link'
-import { BOOK_FILTERS, type BookFilter } from '@/core/machine/book-lines'
+import { BOOK_FILTERS, type BookFilter } from '@/core/machine/kinds/kind'
 import { BookLineCorrection } from './correct'
 
 /** One line as it is read, every word made where the book is. */

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyHappening } from '../testing/histories'
 import type { Happening } from './event'
-import { eventWords, settingsWords } from './event-words'
+import { eventWords } from './event'
+import { settingsWords } from './kinds/settings'
 
 const words = (happened: Happening) => {
   const { title, detail } = eventWords(happened)

@@ -1,0 +1,23 @@
+import Type, { type Static } from 'typebox'
+import { FAULTS } from '../../knowledge/fault/fault-kind'
+import { EVERYONE } from '../../room/role'
+import { strict, words } from '../../schema/shape'
+import { locked } from '../changes'
+import { kind, Words } from './kind'
+
+const Fault = words(FAULTS)
+export type Fault = Static<typeof Fault>
+
+export const faultOpened = kind({
+  body: strict({ fault: Fault, seen: Type.Optional(Words) }),
+  filter: 'trouble',
+  mayWrite: EVERYONE,
+  fold: (state, { fault, seen }, { happenedAt, eventId }) => {
+    const opened = { ...state, faults: [...state.faults, { fault, since: happenedAt, eventId, ...(seen && { seen }) }] }
+    if (fault !== 'electrical') return opened
+    const because = `Electrical${seen ? ` (${seen})` : ''}: unplugged until a licensed repair is logged`
+    return locked(opened, { kind: 'electrical', because, since: happenedAt, eventId })
+  },
+  words: ({ fault, seen }) => ({ title: `Fault: ${fault}`, detail: seen ?? '' }),
+  typed: { as: 'fault' },
+})

@@ -1,0 +1,21 @@
+import Type from 'typebox'
+import { TEACHING } from '../../room/role'
+import { strict } from '../../schema/shape'
+import { withoutLock } from '../changes'
+import { always, kind, Words } from './kind'
+
+export const serviced = kind({
+  body: strict({ by: Words, electrical: Type.Boolean(), did: Type.Optional(Words) }),
+  filter: 'care',
+  mayWrite: TEACHING,
+  fold: (state, { electrical }) =>
+    electrical
+      ? withoutLock({ ...state, faults: state.faults.filter(({ fault }) => fault !== 'electrical') }, 'electrical')
+      : state,
+  care: (counts, _, { happenedAt }) => ({ ...counts, motorMinutesSinceService: 0, servicedAt: happenedAt }),
+  words: ({ by, electrical, did }) => ({
+    title: electrical ? 'Licensed electrical repair' : 'Serviced',
+    detail: [`By ${by}.`, did].filter(Boolean).join(' '),
+  }),
+  typed: { defaults: { electrical: always(false) } },
+})

@@ -1,0 +1,30 @@
+import Type, { type Static } from 'typebox'
+import { FootWord } from '../../knowledge/vocabulary'
+import { From0, strict, words } from '../../schema/shape'
+import { camelWords, plain } from '../../units/words'
+
+/** Where a machine's hands-on settings stand; only what is known is said. */
+export const SettingsSchema = strict(
+  {
+    dial: Type.Optional(Type.Number()),
+    stitch: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
+    lengthMm: Type.Optional(From0),
+    widthMm: Type.Optional(From0),
+    needlePosition: Type.Optional(words(['left', 'centre', 'right'] as const)),
+    footPressure: Type.Optional(words(['low', 'normal', 'high'] as const)),
+    foot: Type.Optional(FootWord),
+    speed: Type.Optional(words(['slow', 'middling', 'fast'] as const)),
+  },
+  { minProperties: 1 },
+)
+export type Settings = Static<typeof SettingsSchema>
+
+/** Settings in words: "dial 4, length 2.5 mm". */
+export const settingsWords = (settings: Settings): string =>
+  Object.entries(settings)
+    .map(([name, value]) =>
+      name.endsWith('Mm')
+        ? `${camelWords(name.slice(0, -2))} ${plain(value as number)} mm`
+        : `${camelWords(name)} ${typeof value === 'number' ? plain(value) : value}`,
+    )
+    .join(', ')

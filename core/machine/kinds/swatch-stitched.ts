@@ -1,0 +1,52 @@
+import Type from 'typebox'
+import type { CheckGroup } from '../../knowledge/check/check'
+import { GATES, SWATCH_SIGNS, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../../knowledge/tension/tension'
+import { EVERYONE } from '../../room/role'
+import { strict, words } from '../../schema/shape'
+import { READING_WORDS, readSwatch, readWritten } from '../../tension/reading'
+import { plain, spaced } from '../../units/words'
+import { minus, union } from '../changes'
+import { always, kind, ProjectId } from './kind'
+
+/** What a good swatch says as well: a test line is the least that it is. */
+const SAID: readonly CheckGroup[] = ['swatch', 'line']
+
+export const swatchStitched = kind({
+  body: strict({
+    dial: Type.Number(),
+    target: words(TARGETS),
+    top: words(TOP_LOOKS),
+    under: words(UNDER_LOOKS),
+    signs: Type.Optional(Type.Array(words(SWATCH_SIGNS), { uniqueItems: true })),
+    done: Type.Array(words(GATES), { uniqueItems: true }),
+    /** the mark taken between two that disagree: as near as this dial comes, and good */
+    asNear: Type.Optional(Type.Number()),
+    projectId: ProjectId,
+  }),
+  filter: 'swatches',
+  mayWrite: EVERYONE,
+  fold: (state, body, { eventId, happenedAt }) => {
+    const { s: _, ...reading } = readWritten(body)
+    const looked = { ...state, dial: reading.dial, lastSwatch: { eventId, happenedAt, ...reading } }
+    return reading.onTarget
+      ? { ...looked, stale: minus(looked.stale, SAID), failed: minus(looked.failed, SAID) }
+      : { ...looked, stale: union(looked.stale, ['swatch']) }
+  },
+  words: (body) => {
+    const { reading } = readSwatch(body, body.target)
+    const near = body.asNear === undefined ? '' : `; ${plain(body.asNear)} is as near as this dial comes`
+    return {
+      title: `Swatch at ${plain(body.dial)}: ${spaced(reading)}${near}`,
+      detail: `${spaced(body.target)}. ${READING_WORDS[reading]}`,
+    }
+  },
+  typed: {
+    as: 'swatch',
+    defaults: {
+      dial: { of: (traits, state) => state.dial ?? traits.tensionDial?.normal },
+      target: always('straight'),
+      top: always('own'),
+      under: always('own'),
+    },
+  },
+})
