@@ -12,7 +12,7 @@ export default defineConfig({
   test: {
     include: ['**/*.test.ts', '**/*.test.tsx'],
     exclude: ['node_modules', '.next', '.data', 'e2e'],
-    globalSetup: ['store/testing/cluster.ts'],
+    globalSetup: ['bin/serve/test-cluster.ts'],
     env: { ORTHODEX_LOG: 'silent' },
     testTimeout: 60_000,
     hookTimeout: 60_000,

@@ -7,7 +7,7 @@ import { request as playwrightRequest } from '@playwright/test'
 import pg from 'pg'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
 import { startServer } from '@/bin/serve/next-server'
-import { freePort } from '@/store/cluster/private-cluster'
+import { freePort } from '@/bin/serve/private-cluster'
 import { expect, SIGN_INS, stateFile, test } from './people'
 
 /** What the server does with what it should not be sent, and with a database that does not answer. */

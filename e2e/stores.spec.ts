@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { v7 as uuid } from 'uuid'
-import { RunMeter } from '@/devices/run-meter'
+import { RunMeter } from '@/stand-ins/run-meter'
 import { expect, openLine, openMachine, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('coordinator') })

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
-import { freePort } from '@/store/cluster/private-cluster'
+import { freePort } from '@/bin/serve/private-cluster'
 
 export interface RunningServer {
   readonly url: string

@@ -39,7 +39,7 @@ it('keeps what was acknowledged when the server is killed, and starts again', as
 
 it('ends the server that a killed starter left behind, and no other', async () => {
   // The starter is another process, killed without a chance to stop its server.
-  const script = `import { startCluster } from ${JSON.stringify(join(process.cwd(), 'store/cluster/private-cluster.ts'))}
+  const script = `import { startCluster } from ${JSON.stringify(join(process.cwd(), 'bin/serve/private-cluster.ts'))}
     await startCluster(${JSON.stringify(folder)}); console.log('started'); setInterval(() => {}, 1000)`
   const starter = spawn(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', script], {
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -2,9 +2,9 @@ import { mkdtempSync, rmSync, chmodSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { TestProject } from 'vitest/node'
-import { startCluster } from '../cluster/private-cluster'
-import { connect } from '../connect'
-import { migrate } from '../migrate'
+import { startCluster } from './private-cluster'
+import { connect } from '@/store/connect'
+import { migrate } from '@/store/migrate'
 
 declare module 'vitest' {
   export interface ProvidedContext {
