@@ -1,6 +1,10 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
+/** What needs nothing but Node: fast enough to be run all the time. */
+const PURE = ['core', 'ui', 'stand-ins', 'workers']
+const testsIn = (...rooms: readonly string[]) => rooms.map((room) => `${room}/**/*.test.{ts,tsx}`)
+
 export default defineConfig({
   resolve: {
     alias: {
@@ -10,11 +14,19 @@ export default defineConfig({
     },
   },
   test: {
-    include: ['**/*.test.ts', '**/*.test.tsx'],
-    exclude: ['node_modules', '.next', '.data', 'e2e'],
-    globalSetup: ['bin/serve/test-cluster.ts'],
     env: { ORTHODEX_LOG: 'silent' },
     testTimeout: 60_000,
     hookTimeout: 60_000,
+    projects: [
+      { extends: true, test: { name: 'core', include: testsIn(...PURE) } },
+      {
+        extends: true,
+        test: {
+          name: 'store',
+          include: testsIn('store', 'app', 'bin'),
+          globalSetup: ['bin/serve/test-cluster.ts'],
+        },
+      },
+    ],
   },
 })

@@ -1,101 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
-import type { Page } from '@playwright/test'
-import { expect, openMachine, stateFile, test } from './people'
-
-/** Every main view, and how to come to it. */
-const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
-  'the room': (page) => page.goto('/room'),
-  'the room as a list': (page) => page.goto('/room?view=list'),
-  'the room to arrange': (page) => page.goto('/room/arrange'),
-  'the care calendar': (page) => page.goto('/room/care'),
-  'the stores': (page) => page.goto('/stores'),
-  'shelf labels': (page) => page.goto('/stores/labels'),
-  'machines in and out': (page) => page.goto('/machines/exchange'),
-  'before class': (page) => page.goto('/room/before'),
-  'a typed line': async (page) => {
-    await page.goto('/room')
-    await page.getByRole('button', { name: 'Log' }).click()
-    await page.getByLabel('A line for the book').fill('heron needle ballpoint 80 blunt')
-  },
-  'a room check': async (page) => {
-    await openMachine(page, 'Knot')
-    await page.goto(`${page.url()}/check?list=room`)
-  },
-  'the rack': (page) => page.goto('/kits'),
-  'a new project': (page) => page.goto('/kits/new'),
-  'a sheet': (page) => page.goto('/kits/sheet'),
-  'the desk': (page) => page.goto('/kits/desk'),
-  'the labels': (page) => page.goto('/kits/labels'),
-  'the house rules': (page) => page.goto('/rules'),
-  'a new machine': (page) => page.goto('/machines/new'),
-  people: (page) => page.goto('/people'),
-  'a bag': openBag,
-  'a label': async (page) => {
-    await openBag(page)
-    await page.goto(`${page.url()}/print`)
-  },
-  'a book': (page) => openMachine(page, 'Knot'),
-  ...Object.fromEntries(
-    ['needle', 'check', 'swatch', 'traits', 'fault', 'curve', 'print'].map((part) => [
-      `a machine’s ${part}`,
-      async (page: Page) => {
-        await openMachine(page, 'Knot')
-        await page.goto(`${page.url()}/${part}`)
-      },
-    ]),
-  ),
-  'the lab': (page) => page.goto('/lab'),
-  'the trainer': (page) => page.goto('/lab/trainer'),
-  'what comes back': (page) => page.goto('/room/patterns'),
-  'the sessions': (page) => page.goto('/sessions'),
-  'new sessions': (page) => page.goto('/sessions/new'),
-  'a run sheet': openSession,
-  ...Object.fromEntries(
-    ['bench', 'people'].map((part) => [
-      `a session’s ${part}`,
-      async (page: Page) => {
-        await openSession(page)
-        await page.goto(`${page.url()}/${part}`)
-      },
-    ]),
-  ),
-  'a course week by week': async (page) => {
-    await page.goto('/sessions')
-    await page.getByRole('link', { name: /week by week/ }).click()
-    await expect(page.getByRole('heading', { level: 1, name: /week by week/ })).toBeVisible()
-  },
-  'nothing here': (page) => page.goto('/nowhere'),
-}
-
-async function openSession(page: Page) {
-  await page.goto('/sessions')
-  await page.getByRole('link', { name: /^Thu / }).first().click()
-  await expect(page.getByRole('heading', { level: 1, name: /^Camp Kit, Thu/ })).toBeVisible()
-}
-
-async function openBag(page: Page) {
-  await page.goto('/kits')
-  await page.getByRole('link', { name: /Bram/ }).click()
-  await expect(page.getByRole('heading', { level: 1, name: /Bram/ })).toBeVisible()
-}
-
-async function findsNothing(page: Page) {
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([])
-}
-
-for (const scheme of ['light', 'dark'] as const) {
-  test.describe(`in the ${scheme} theme axe finds nothing in`, () => {
-    test.use({ storageState: stateFile('coordinator'), colorScheme: scheme })
-    for (const [view, open] of Object.entries(VIEWS)) {
-      test(view, async ({ page }) => {
-        await open(page)
-        await findsNothing(page)
-      })
-    }
-  })
-}
+import { expect, stateFile, test } from './people'
+import { foundIn } from './views'
 
 test.describe('at a seat and at the door axe finds nothing in', () => {
   test.use({ storageState: stateFile('learner') })
@@ -110,7 +14,7 @@ test.describe('at a seat and at the door axe finds nothing in', () => {
   ]) {
     test(view, async ({ page }) => {
       await page.goto(view)
-      await findsNothing(page)
+      expect(await foundIn(page)).toEqual([])
     })
   }
 })

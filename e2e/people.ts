@@ -13,7 +13,8 @@ export const SIGN_INS: Readonly<Record<Exclude<Who, 'learner'>, { email: string;
 }
 export const LEARNER = { classCode: DEMO_CLASS_CODE, firstName: 'Chidi' }
 
-export const stateFile = (who: Who): string => `test-results/signed-in-${who}.json`
+export const stateFile = (who: Who): string =>
+  `test-results/signed-in-${process.env['ORTHODEX_E2E_LANE'] ?? '1'}-${who}.json`
 
 /** Tests that say who they are; anything the page logs as an error fails them. */
 export const test = base.extend<{ quiet: void }>({

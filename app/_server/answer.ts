@@ -1,4 +1,5 @@
 import 'server-only'
+import { validate } from 'uuid'
 import { Invalid, type Fault } from '@/core/schema/invalid'
 import { databaseAway } from '@/store/away'
 import { Refused } from '@/store/refused'
@@ -91,7 +92,7 @@ const hostOf = (origin: string): string | undefined => {
 }
 
 /** Ids in addresses: anything else names nothing. */
-export const isId = (text: string): boolean => /^[0-9a-f-]{36}$/i.test(text)
+export const isId = (text: string): boolean => validate(text)
 
 /** A file to take away. */
 export const asDownload = (name: string, type: string, body: string): Response =>

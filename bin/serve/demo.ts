@@ -16,14 +16,14 @@ export interface RunningDemo {
 }
 
 /** A secret kept beside the data, so that sign-ins outlive a restart. */
-function secretIn(folder: string): string {
+export function secretIn(folder: string): string {
   const file = join(folder, 'secret')
   if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 })
   return readFileSync(file, 'utf8')
 }
 
 /** The demo's database, filled at the first start. It gets its name only when it is whole. */
-async function demoDatabase(cluster: PrivateCluster, today: Date): Promise<string> {
+export async function demoDatabase(cluster: PrivateCluster, today: Date): Promise<string> {
   const admin = new pg.Client({ connectionString: await cluster.database('postgres') })
   await admin.connect()
   try {

@@ -48,6 +48,7 @@ export async function startServer(
   project: string,
   environment: Readonly<Record<string, string>>,
   options: {
+    /** 0: any that is free; absent: the preferred one when it is free */
     readonly port?: number
     readonly host?: string
     readonly pidFile?: string
@@ -56,7 +57,7 @@ export async function startServer(
   } = {},
 ): Promise<RunningServer> {
   if (options.pidFile) endLeftOver(options.pidFile, project)
-  const port = options.port ?? (await somePort())
+  const port = options.port === 0 ? await freePort() : (options.port ?? (await somePort()))
   if (!(await isFree(port)))
     throw new Error(
       `Something answers on port ${port} already, perhaps a server left over from before: end it, or set PORT to another one`,

@@ -26,6 +26,7 @@ export interface CheckStep {
 /** The kit's numbers that a seat check speaks of. */
 export type CheckedKit = Pick<Kit, 'needle' | 'stitch' | 'dial' | 'topThread' | 'extras'>
 
+/** Which way the long groove faces: the side the thread comes from. */
 const GROOVE = { 'front-to-back': 'front', 'right-to-left': 'right', 'left-to-right': 'left' } as const
 const THREADED = {
   'front-to-back': 'from front to back',
@@ -37,9 +38,6 @@ const CLAMP = {
   driver: ' by fingers, then to a light stop with its small driver, an eighth of a turn at most',
 } as const
 const WHEEL = { towards: 'towards you', away: 'away from you' } as const
-
-/** Which way the long groove faces: the side the thread comes from. */
-export const grooveSide = (eyeThreaded: NonNullable<Traits['eyeThreaded']>) => GROOVE[eyeThreaded]
 
 /** The seat check of exactly this machine, in threading order, with the kit's numbers where a kit is known. */
 export function seatCheck(traits: Traits, kit?: CheckedKit): CheckStep[] {

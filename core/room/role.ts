@@ -4,7 +4,7 @@ export type Role = (typeof ROLES)[number]
 export const STAFF_ROLES = ['coordinator', 'instructor', 'helper'] as const satisfies readonly Role[]
 export type StaffRole = (typeof STAFF_ROLES)[number]
 
-export const STAFF: readonly Role[] = STAFF_ROLES
-export const EVERYONE: readonly Role[] = ROLES
+export const STAFF: readonly Role[] = [...STAFF_ROLES]
+export const EVERYONE: readonly Role[] = [...ROLES]
 export const TEACHING: readonly Role[] = ['coordinator', 'instructor']
 export const COORDINATOR: readonly Role[] = ['coordinator']

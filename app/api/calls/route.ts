@@ -1,28 +1,22 @@
-import { may } from '@/core/people/role'
 import { readOpenCalls, readOwnCalls } from '@/store/calls/calls'
-import { Refused } from '@/store/refused'
-import { currentActor } from '../../_server/actor'
-import { answering } from '../../_server/answer'
 import { eventStream } from '../../_server/event-stream'
 import { theNews } from '../../_server/news'
 import { shownCall } from '../../_server/shown-call'
 import { siteOf } from '../../_server/site'
 import { theStore } from '../../_server/store'
+import { route } from '../../_server/route'
 
 /**
  * Calls for help as they stand, whole at once and again with every change: staff see every open one, a learner their own.
  * Whoever comes back after sleep or a lost line gets the whole again, so nothing is missed.
  */
-export const GET = (request: Request): Promise<Response> =>
-  answering(async () => {
-    const actor = await currentActor()
-    if (!actor) throw new Refused(401, 'signed-out', 'Sign in first')
-    const { timeZone } = await siteOf(actor.siteId)
-    const read = () =>
-      may(actor.role, 'see-calls')
-        ? readOpenCalls(theStore(), actor.siteId)
-        : readOwnCalls(theStore(), actor.siteId, actor.personId, new Date())
-    return eventStream(request, theNews(), actor.siteId, async () =>
-      (await read()).map((call) => shownCall(call, timeZone)),
-    )
-  })
+export const GET = route({}, async ({ actor, request, may }) => {
+  const { timeZone } = await siteOf(actor.siteId)
+  const read = () =>
+    may('see-calls')
+      ? readOpenCalls(theStore(), actor.siteId)
+      : readOwnCalls(theStore(), actor.siteId, actor.personId, new Date())
+  return eventStream(request, theNews(), actor.siteId, async () =>
+    (await read()).map((call) => shownCall(call, timeZone)),
+  )
+})

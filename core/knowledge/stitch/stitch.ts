@@ -26,9 +26,6 @@ export type Operation = (typeof OPERATIONS)[number]
 export const STITCHES = ['straight', 'zigzag', 'stretch', 'buttonhole', 'decorative'] as const
 export type Stitch = (typeof STITCHES)[number]
 
-/** ISO 4915 types: 301 straight lockstitch, 304 zigzag lockstitch. */
-export type StitchIso = '301' | '304'
-
 export interface StitchWish {
   /** stitches that do the job, best first; the first that the machine has is taken */
   readonly of: readonly Stitch[]

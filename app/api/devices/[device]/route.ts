@@ -3,10 +3,9 @@ import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { strict } from '@/core/schema/shape'
 import { DEVICES, deviceLine, type Device } from '@/stand-ins/bench'
-import { notFound, Refused } from '@/store/refused'
-import { currentActor } from '../../../_server/actor'
-import { answering } from '../../../_server/answer'
+import { notFound } from '@/store/refused'
 import { siteOf } from '../../../_server/site'
+import { route } from '../../../_server/route'
 
 const SampleSchema = strict({
   name: Type.String({ minLength: 1, maxLength: 80 }),
@@ -16,22 +15,19 @@ const SampleSchema = strict({
 })
 
 /** The stand-in scale and gauge of a practice venue's table: `{ "line": "MASS 2.13 g STABLE" }`. */
-export const GET = (request: Request, { params }: { params: Promise<{ device: string }> }): Promise<Response> =>
-  answering(async () => {
-    const actor = await currentActor()
-    if (!actor) throw new Refused(401, 'signed-out', 'Sign in first')
-    if (!(await siteOf(actor.siteId)).practice) throw notFound('device', 'device')
-    const { device } = await params
-    if (!DEVICES.includes(device as Device)) throw notFound('device', 'device')
-    const asked = Object.fromEntries(new URL(request.url).searchParams)
-    const number = (name: string) => (asked[name] === undefined ? asked[name] : Number(asked[name]))
-    const sample = check(SampleSchema, {
-      ...asked,
-      areaCm2: number('areaCm2'),
-      layers: number('layers'),
-      chance: number('chance'),
-    })
-    const line = deviceLine(device as Device, sample)
-    if (!line) throw new Invalid('invalid', `The tray holds no cloth called “${sample.name}”`, 'name')
-    return { line }
+export const GET = route<{ device: string }>({}, async ({ actor, params, query }) => {
+  if (!(await siteOf(actor.siteId)).practice) throw notFound('device', 'device')
+  const { device } = params
+  if (!DEVICES.includes(device as Device)) throw notFound('device', 'device')
+  const asked = Object.fromEntries(query)
+  const number = (name: string) => (asked[name] === undefined ? asked[name] : Number(asked[name]))
+  const sample = check(SampleSchema, {
+    ...asked,
+    areaCm2: number('areaCm2'),
+    layers: number('layers'),
+    chance: number('chance'),
   })
+  const line = deviceLine(device as Device, sample)
+  if (!line) throw new Invalid('invalid', `The tray holds no cloth called “${sample.name}”`, 'name')
+  return { line }
+})

@@ -1,43 +1,38 @@
 import { writeSheet } from '@/core/exchange/sheet-text'
 import { KIT_COLUMNS, PROJECT_COLUMNS, projectCells } from '@/core/exchange/project-rows'
-import { may } from '@/core/people/role'
 import { plain } from '@/core/units/words'
 import { readKitsFile } from '@/store/project/kits-file'
 import { notFound, Refused } from '@/store/refused'
 import { needleWords, stitchWords, threadWords } from '@/ui/words'
-import { currentActor } from '../../../_server/actor'
-import { answering, asDownload, isId } from '../../../_server/answer'
+import { asDownload, isId } from '../../../_server/answer'
 import { theStore } from '../../../_server/store'
+import { route } from '../../../_server/route'
 
 /** A class's projects and kits to take away: `?form=json` comes back without loss, `?form=csv` opens in a spreadsheet. */
-export const GET = (request: Request, { params }: { params: Promise<{ course: string }> }): Promise<Response> =>
-  answering(async () => {
-    const actor = await currentActor()
-    if (!actor) throw new Refused(401, 'signed-out', 'Sign in first')
-    if (!may(actor.role, 'see-kits')) throw new Refused(403, 'not-allowed', 'Kits are for staff')
-    const { course } = await params
-    if (!isId(course)) throw notFound('class', 'course')
-    const file = await readKitsFile(theStore(), actor.siteId, course)
-    const form = new URL(request.url).searchParams.get('form') ?? 'json'
-    const name = `kits-${file.course.classCode}`
-    if (form === 'json') return asDownload(`${name}.json`, 'application/json', JSON.stringify(file, null, 2))
-    if (form !== 'csv') throw new Refused(400, 'invalid', '"form" must be one of json, csv', 'form')
-    const rows = file.projects.map(({ learner, given, ...project }) => {
-      const last = given.at(-1)
-      const { kit } = last ?? {}
-      const cells = kit && [
-        last!.machine.name,
-        needleWords(kit.needle),
-        threadWords(kit.topThread),
-        threadWords(kit.bobbinThread),
-        kit.foot,
-        kit.footPressure,
-        stitchWords(kit.stitch),
-        kit.dial.setting === undefined ? '' : plain(kit.dial.setting),
-        kit.verdict,
-      ]
-      return [...projectCells({ ...project, learner: learner.name }), ...(cells ?? KIT_COLUMNS.map(() => ''))]
-    })
-    const csv = writeSheet([...PROJECT_COLUMNS, ...KIT_COLUMNS], rows)
-    return asDownload(`${name}.csv`, 'text/csv; charset=utf-8', csv)
+export const GET = route<{ course: string }>({ may: 'see-kits' }, async ({ actor, params, query }) => {
+  const { course } = params
+  if (!isId(course)) throw notFound('class', 'course')
+  const file = await readKitsFile(theStore(), actor.siteId, course)
+  const form = query.get('form') ?? 'json'
+  const name = `kits-${file.course.classCode}`
+  if (form === 'json') return asDownload(`${name}.json`, 'application/json', JSON.stringify(file, null, 2))
+  if (form !== 'csv') throw new Refused(400, 'invalid', '"form" must be one of json, csv', 'form')
+  const rows = file.projects.map(({ learner, given, ...project }) => {
+    const last = given.at(-1)
+    const { kit } = last ?? {}
+    const cells = kit && [
+      last!.machine.name,
+      needleWords(kit.needle),
+      threadWords(kit.topThread),
+      threadWords(kit.bobbinThread),
+      kit.foot,
+      kit.footPressure,
+      stitchWords(kit.stitch),
+      kit.dial.setting === undefined ? '' : plain(kit.dial.setting),
+      kit.verdict,
+    ]
+    return [...projectCells({ ...project, learner: learner.name }), ...(cells ?? KIT_COLUMNS.map(() => ''))]
   })
+  const csv = writeSheet([...PROJECT_COLUMNS, ...KIT_COLUMNS], rows)
+  return asDownload(`${name}.csv`, 'text/csv; charset=utf-8', csv)
+})

@@ -2,14 +2,12 @@ import Type from 'typebox'
 import { KIT_COLUMNS, PROJECT_COLUMNS, readProjectRows } from '@/core/exchange/project-rows'
 import { alreadyHere } from '@/core/exchange/already-here'
 import { readSheet } from '@/core/exchange/sheet-text'
-import { may } from '@/core/people/role'
 import { check } from '@/core/schema/validate'
 import { strict } from '@/core/schema/shape'
 import { readProjects } from '@/store/project/projects'
-import { Refused } from '@/store/refused'
-import { currentActor } from '../../../_server/actor'
-import { answering, readJson, sameSiteOnly } from '../../../_server/answer'
+import { readJson } from '../../../_server/answer'
 import { theStore } from '../../../_server/store'
+import { route } from '../../../_server/route'
 
 const SheetSchema = strict({
   text: Type.String({ minLength: 1, maxLength: 500_000 }),
@@ -20,15 +18,9 @@ const SheetSchema = strict({
 const MOST_BYTES = 2_000_000
 
 /** Reads a pasted or uploaded sheet of projects: the good lines, and the bad ones with their reasons. Writes nothing. */
-export const POST = (request: Request): Promise<Response> =>
-  answering(async () => {
-    sameSiteOnly(request)
-    const actor = await currentActor()
-    if (!actor) throw new Refused(401, 'signed-out', 'Sign in first; what you pasted is still here')
-    if (!may(actor.role, 'add-projects'))
-      throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot add projects`)
-    const { text, courseId } = check(SheetSchema, await readJson(request, MOST_BYTES))
-    const rows = readProjectRows(readSheet(text, [...PROJECT_COLUMNS, ...KIT_COLUMNS]))
-    const hanging = courseId ? await readProjects(theStore(), actor.siteId, { courseId }) : []
-    return { ...rows, here: rows.good.map((row) => alreadyHere(row, hanging)) }
-  })
+export const POST = route({ may: 'add-projects', writes: true }, async ({ actor, request }) => {
+  const { text, courseId } = check(SheetSchema, await readJson(request, MOST_BYTES))
+  const rows = readProjectRows(readSheet(text, [...PROJECT_COLUMNS, ...KIT_COLUMNS]))
+  const hanging = courseId ? await readProjects(theStore(), actor.siteId, { courseId }) : []
+  return { ...rows, here: rows.good.map((row) => alreadyHere(row, hanging)) }
+})

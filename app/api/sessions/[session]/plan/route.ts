@@ -7,12 +7,12 @@ import { runCommand } from '@/store/commands/run'
 import { keepProvedPlan } from '@/store/commands/session'
 import { notFound, Refused } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
-import { mustBeAllowed } from '../../../../_server/actor'
-import { answering, isId, readJson, sameSiteOnly } from '../../../../_server/answer'
+import { isId, readJson } from '../../../../_server/answer'
 import { askedNow, asPlanSeat, planRequest, readSessionFacts } from '../../../../_server/session-facts'
 import { linesOfJson } from '../../../../_server/lines'
 import { planSessionApart } from '../../../../_server/planner'
 import { theStore } from '../../../../_server/store'
+import { route } from '../../../../_server/route'
 
 const AskSchema = strict({
   /** under which the plan is kept */
@@ -26,12 +26,11 @@ const AskSchema = strict({
  * Plans a session and keeps the plan. Answers in lines of JSON: each better plan in short as it is found, then `kept`. Whoever
  * stops listening stops the thinking, and the best plan so far is kept all the same.
  */
-export const POST = (request: Request, { params }: { params: Promise<{ session: string }> }): Promise<Response> =>
-  answering(async () => {
-    sameSiteOnly(request)
-    const actor = await mustBeAllowed('set-plan')
+export const POST = route<{ session: string }>(
+  { may: 'set-plan', writes: true },
+  async ({ actor, request, params }) => {
     const { commandId, basedOn, fromBlock } = check(AskSchema, await readJson(request))
-    const { session: sessionId } = await params
+    const { session: sessionId } = params
     const [session] = isId(sessionId) ? await readSessions(theStore(), actor.siteId, { sessionId }) : []
     if (!session) throw notFound('session', 'session')
     const known = await readSessionFacts(actor.siteId, session)
@@ -97,4 +96,5 @@ export const POST = (request: Request, { params }: { params: Promise<{ session: 
       await keep(plan)
       say({ kept: commandId, ...short(plan) })
     })
-  })
+  },
+)

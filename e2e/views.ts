@@ -1,0 +1,88 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { expect, openMachine } from './people'
+
+/** Every main view, and how to come to it. */
+export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
+  'the room': (page) => page.goto('/room'),
+  'the room as a list': (page) => page.goto('/room?view=list'),
+  'the room to arrange': (page) => page.goto('/room/arrange'),
+  'the care calendar': (page) => page.goto('/room/care'),
+  'the stores': (page) => page.goto('/stores'),
+  'shelf labels': (page) => page.goto('/stores/labels'),
+  'machines in and out': (page) => page.goto('/machines/exchange'),
+  'before class': (page) => page.goto('/room/before'),
+  'a typed line': async (page) => {
+    await page.goto('/room')
+    await page.getByRole('button', { name: 'Log' }).click()
+    await page.getByLabel('A line for the book').fill('heron needle ballpoint 80 blunt')
+  },
+  'a room check': async (page) => {
+    await openMachine(page, 'Knot')
+    await page.goto(`${page.url()}/check?list=room`)
+  },
+  'the rack': (page) => page.goto('/kits'),
+  'a new project': (page) => page.goto('/kits/new'),
+  'a sheet': (page) => page.goto('/kits/sheet'),
+  'the desk': (page) => page.goto('/kits/desk'),
+  'the labels': (page) => page.goto('/kits/labels'),
+  'the house rules': (page) => page.goto('/rules'),
+  'a new machine': (page) => page.goto('/machines/new'),
+  people: (page) => page.goto('/people'),
+  'a bag': openBag,
+  'a label': async (page) => {
+    await openBag(page)
+    await page.goto(`${page.url()}/print`)
+  },
+  'a book': (page) => openMachine(page, 'Knot'),
+  ...Object.fromEntries(
+    ['needle', 'check', 'swatch', 'traits', 'fault', 'curve', 'print'].map((part) => [
+      `a machine’s ${part}`,
+      async (page: Page) => {
+        await openMachine(page, 'Knot')
+        await page.goto(`${page.url()}/${part}`)
+      },
+    ]),
+  ),
+  'the lab': (page) => page.goto('/lab'),
+  'the trainer': (page) => page.goto('/lab/trainer'),
+  'what comes back': (page) => page.goto('/room/patterns'),
+  'the sessions': (page) => page.goto('/sessions'),
+  'new sessions': (page) => page.goto('/sessions/new'),
+  'a run sheet': openSession,
+  ...Object.fromEntries(
+    ['bench', 'people'].map((part) => [
+      `a session’s ${part}`,
+      async (page: Page) => {
+        await openSession(page)
+        await page.goto(`${page.url()}/${part}`)
+      },
+    ]),
+  ),
+  'a course week by week': async (page) => {
+    await page.goto('/sessions')
+    await page.getByRole('link', { name: /week by week/ }).click()
+    await expect(page.getByRole('heading', { level: 1, name: /week by week/ })).toBeVisible()
+  },
+  'nothing here': (page) => page.goto('/nowhere'),
+}
+
+async function openSession(page: Page) {
+  await page.goto('/sessions')
+  await page.getByRole('link', { name: /^Thu / }).first().click()
+  await expect(page.getByRole('heading', { level: 1, name: /^Camp Kit, Thu/ })).toBeVisible()
+}
+
+async function openBag(page: Page) {
+  await page.goto('/kits')
+  await page.getByRole('link', { name: /Bram/ }).click()
+  await expect(page.getByRole('heading', { level: 1, name: /Bram/ })).toBeVisible()
+}
+
+/** What axe finds in the page as it stands, each with the first place. @param rules those alone; absent: all */
+export async function foundIn(page: Page, rules?: readonly string[]): Promise<string[]> {
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  const axe = new AxeBuilder({ page })
+  const { violations } = await (rules ? axe.withRules([...rules]) : axe).analyze()
+  return violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)
+}
