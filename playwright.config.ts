@@ -17,7 +17,10 @@ export default defineConfig({
     baseURL: process.env['ORTHODEX_E2E_URL'] ?? 'http://localhost:3600',
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium' },
-    trace: 'retain-on-failure',
+    // What moves is waited for, and a trace of every step costs as much as the steps: both only for who looks into a failure.
+    contextOptions: { reducedMotion: 'reduce' },
+    trace: process.env['ORTHODEX_TRACE'] ? 'retain-on-failure' : 'off',
+    screenshot: 'only-on-failure',
   },
   projects: [
     { name: 'sign-in', testMatch: 'sign-in.setup.ts' },

@@ -42,6 +42,8 @@ export interface Lock {
   readonly since: string
   /** the line that locked it */
   readonly eventId: string
+  /** of a failed check: in which list */
+  readonly list?: 'seat' | 'room'
   /** of a failed check: the steps that have to pass before anybody sews */
   readonly steps?: readonly string[]
 }

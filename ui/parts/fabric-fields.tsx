@@ -8,6 +8,7 @@ import { OPERATIONS, type Operation } from '@/core/knowledge/stitch/stitch'
 import { plain, spaced } from '@/core/units/words'
 import type { FabricFacts } from './fabric-facts'
 import { MeasureTable } from './measure-table'
+import { withSewn, Sewing } from './sewing-fields'
 
 /** What can be measured at a table, each as a number and as something to drag; what is guessed says so. */
 export function FabricFields({
@@ -203,42 +204,6 @@ function Measure(props: {
         <span className="text-sm">{unit}</span>
       </div>
     </div>
-  )
-}
-
-/** Without metres nothing is said of thread. */
-function withSewn(
-  { sewn: _, ...facts }: FabricFacts,
-  sewn: { readonly seamM: number | undefined; readonly starts: number },
-): FabricFacts {
-  const { seamM, starts } = sewn
-  return seamM === undefined ? facts : { ...facts, sewn: { seamM, starts } }
-}
-
-function Sewing({
-  name,
-  value,
-  set,
-}: {
-  name: string
-  value: number | undefined
-  set: (value: number | undefined) => void
-}) {
-  return (
-    <label className="flex flex-col gap-1">
-      <span className="text-sm font-bold">{name}</span>
-      <input
-        type="number"
-        inputMode="decimal"
-        className="input w-full"
-        min={0}
-        max={500}
-        step="any"
-        value={value ?? ''}
-        placeholder="not said"
-        onChange={({ target }) => set(target.value === '' ? undefined : Math.max(0, target.valueAsNumber || 0))}
-      />
-    </label>
   )
 }
 

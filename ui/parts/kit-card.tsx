@@ -1,8 +1,6 @@
 import type { Kit, KitRequest } from '@/core/kit/request'
 import { LAID_OUT } from '@/core/knowledge/stitch/extra'
-import { PLACE_CAUTIONS } from '@/core/knowledge/care/place-caution'
 import { counted, plain } from '@/core/units/words'
-import { schoolWords } from '@/core/knowledge/school'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import { completeFabric } from '@/core/fabric/intake'
 import type { ClaimPlace } from '@/core/knowledge/claim'
@@ -12,9 +10,11 @@ import { DialDrawing } from '../drawings/dial'
 import { EyeFit, NeedleDrawing } from '../drawings/needle'
 import { StackDrawing } from '../drawings/stack'
 import { StitchDrawing } from '../drawings/stitch'
-import { ClaimCard, claimsBeside } from './claim-card'
-import { cautionWords, droppedWords, extraWords, lockWords } from '../kit-words'
+import { claimsBeside } from './claim-card'
+import { droppedWords, lockWords } from '../kit-words'
 import { needleWords, perInch, stitchWords, threadWords } from '../words'
+import { type CautionPlace, CAUTION_PLACE, Cautions } from './kit-cautions'
+import { ExtraList, Part } from './kit-part'
 
 interface Props {
   readonly kit: Kit
@@ -26,49 +26,6 @@ interface Props {
   /** lets a person choose a part otherwise */
   readonly change?: (part: OverridePart) => void
 }
-
-type Caution = Kit['cautions'][number]
-type CautionPlace = 'needle' | 'thread' | 'stitch' | 'stack'
-
-/** Each caution stands where the hand is. */
-const CAUTION_PLACE: Readonly<Record<Caution, CautionPlace>> = {
-  glasses: 'needle',
-  'staff-only': 'needle',
-  'permanent-holes': 'stitch',
-  'hand-turn-first': 'stitch',
-  'width-limit': 'stitch',
-  'slow-crossing': 'stack',
-}
-
-/** What comes with a thing that is laid out, said beside it. */
-const EXTRA_CAUTIONS: Readonly<Partial<Record<Kit['extras'][number], readonly string[]>>> = {
-  'seam-guide': [PLACE_CAUTIONS.magnets],
-  stabiliser: [PLACE_CAUTIONS.press, PLACE_CAUTIONS.spray],
-  'press-cloth': [PLACE_CAUTIONS.press],
-}
-
-interface CautionSaid {
-  readonly caution: Caution
-  readonly why: Kit['reasons'][number] | undefined
-}
-
-function Cautions({ cautions }: { cautions: readonly CautionSaid[] }) {
-  if (cautions.length === 0) return null
-  return (
-    <ul className="mt-1 flex flex-wrap gap-2" aria-label="Take care">
-      {cautions.map(({ caution, why }) => (
-        <li key={caution}>
-          <details className="border-2 border-secondary px-3 py-0.5">
-            <summary className="min-h-8 cursor-pointer font-bold text-secondary">{cautionWords[caution]}</summary>
-            {why?.because}
-          </details>
-        </li>
-      ))}
-    </ul>
-  )
-}
-
-const SURE = { high: 'sure', medium: 'fairly sure', low: 'a guess: measure the cloth' } as const
 
 /** The kit as a drawn card: every part with its reason behind it, cautions where the hand is. */
 export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
@@ -225,114 +182,5 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
         word.
       </p>
     </article>
-  )
-}
-
-function ExtraList({
-  title,
-  extras,
-  because,
-}: {
-  title: string
-  extras: Kit['extras']
-  because: (extra: Kit['extras'][number]) => string | undefined
-}) {
-  if (extras.length === 0) return null
-  return (
-    <>
-      <p className="mt-2 mb-1 text-sm opacity-80">{title}</p>
-      <ul className="grid gap-1 sm:grid-cols-2">
-        {extras.map((extra) => (
-          <li key={extra}>
-            <details>
-              <summary className="min-h-8 cursor-pointer font-semibold">{extraWords[extra]}</summary>
-              <p className="pl-4">{because(extra)}</p>
-            </details>
-            {EXTRA_CAUTIONS[extra]?.map((said) => (
-              <p key={said} className="text-sm text-secondary">
-                {said}
-              </p>
-            ))}
-          </li>
-        ))}
-      </ul>
-    </>
-  )
-}
-
-function Part({
-  name,
-  value,
-  note,
-  large,
-  why,
-  claims = [],
-  cautions = [],
-  change,
-  chosen,
-}: {
-  name: string
-  value: string
-  note?: string
-  large?: boolean
-  why: readonly (Kit['reasons'][number] | undefined)[]
-  claims?: ReturnType<typeof claimsBeside>
-  cautions?: readonly CautionSaid[]
-  change?: () => void
-  chosen?: NonNullable<Kit['overrides']>[number] | undefined
-}) {
-  const reasons = why.filter((reason) => reason !== undefined)
-  return (
-    <div>
-      <p className="text-sm opacity-80">{name}</p>
-      <p className={large ? 'text-2xl font-bold' : 'text-lg font-semibold'}>{value}</p>
-      {note && <p className="text-sm">{note}</p>}
-      <Cautions cautions={cautions} />
-      {chosen && (
-        <p className="text-sm text-primary">
-          Chosen by hand in place of {chosen.instead}: {chosen.because}
-        </p>
-      )}
-      {chosen?.breaks.map((each) => (
-        <p key={each} className="border-l-4 border-warning pl-2 text-sm text-warning">
-          {each}
-        </p>
-      ))}
-      <div className="flex flex-wrap items-start gap-x-4">
-        <details>
-          <summary
-            className="inline-flex min-h-8 cursor-pointer items-center text-sm underline"
-            aria-label={`Why this ${name.toLowerCase()}`}
-          >
-            why
-          </summary>
-          {reasons.map((reason) => (
-            <div key={reason.part} data-reason={reason.part} className="max-w-prose pb-1 text-sm">
-              <p>
-                {reason.because} {reason.school && <em>{schoolWords(reason.school)}</em>}
-              </p>
-              {reason.confidence && (
-                <p className="opacity-80">
-                  {reason.source}, {SURE[reason.confidence]} · <span className="font-mono">{reason.rule}</span>
-                </p>
-              )}
-            </div>
-          ))}
-          {claims.map((claim) => (
-            <ClaimCard key={claim.id} claim={claim} />
-          ))}
-        </details>
-        {change && (
-          <button
-            type="button"
-            className="inline-flex min-h-8 cursor-pointer items-center text-sm underline print:hidden"
-            aria-label={`Choose another ${name.toLowerCase()}`}
-            onClick={change}
-          >
-            change
-          </button>
-        )}
-      </div>
-    </div>
   )
 }

@@ -6,7 +6,8 @@ import { readProjects } from '@/store/project/projects'
 import { readKitRoom } from '@/store/room/kit-room'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'
-import { Rules, type RulesBag } from './rules'
+import { Rules } from './rules'
+import type { RulesBag } from './what-changes'
 
 export const metadata: Metadata = { title: 'House rules' }
 

@@ -5,13 +5,14 @@ import { useState } from 'react'
 import type { CheckStep } from '@/core/check/seat-check'
 import { findFault, type FaultAnswer, type KnownOfFault } from '@/core/fault/fault'
 import { CHECKS, type FaultCheck } from '@/core/knowledge/fault/fault-check'
-import { SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '@/core/knowledge/fault/symptom'
+import { SYMPTOM_WORDS, type Symptom } from '@/core/knowledge/fault/symptom'
 import { counted } from '@/core/units/words'
 import { StepPicture, type StepDrawn } from '@/ui/drawings/step-picture'
 import { SymptomDrawing } from '@/ui/drawings/symptom'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
+import { Choose } from './choose-symptom'
 
 interface Props {
   readonly machineId: string
@@ -36,8 +37,10 @@ interface Run {
 }
 
 const WHO = { learner: '', staff: 'for staff', technician: 'for a technician' } as const
+
 const minutes = (seconds: number) =>
   seconds < 60 ? counted(seconds, 'second') : counted(Math.round(seconds / 60), 'minute')
+
 const chanceWords = (chance: number) =>
   chance >= 0.5
     ? 'most likely this'
@@ -340,40 +343,6 @@ export function FaultFinder(props: Props) {
           <FaultNote fault={fault} />
         </aside>
       </div>
-    </>
-  )
-}
-
-function Choose({ choose }: { choose: (symptom: Symptom) => void }) {
-  const [words, setWords] = useState('')
-  const shown = SYMPTOMS.filter((symptom) => SYMPTOM_WORDS[symptom].toLowerCase().includes(words.trim().toLowerCase()))
-  return (
-    <>
-      <label className="flex max-w-sm flex-col gap-1">
-        <span className="font-bold">What do you see, hear or feel?</span>
-        <input
-          className="input w-full"
-          type="search"
-          value={words}
-          placeholder="a word, such as loops"
-          onChange={({ target }) => setWords(target.value)}
-        />
-      </label>
-      {shown.length === 0 && <p className="mt-3">No picture has that word. Try another, or clear the field.</p>}
-      <ul className="mt-4 grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-4">
-        {shown.map((symptom) => (
-          <li key={symptom}>
-            <button
-              type="button"
-              className={`sheet flex h-full w-full flex-col items-start gap-2 p-3 text-left hover:bg-base-200 ${symptom === 'electrical' ? 'border-2 border-error' : ''}`}
-              onClick={() => choose(symptom)}
-            >
-              <SymptomDrawing symptom={symptom} className="h-12" />
-              <span className="font-semibold">{SYMPTOM_WORDS[symptom]}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
     </>
   )
 }

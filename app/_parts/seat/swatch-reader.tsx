@@ -26,6 +26,7 @@ import { LOOK_WORDS, SwatchFace } from '@/ui/drawings/swatch-face'
 import { BobbinScrew } from './bobbin-screw'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
+import { Look } from './swatch-look'
 
 interface Props {
   readonly machineId: string
@@ -55,6 +56,7 @@ const GATE_WORDS: Readonly<Record<Gate, string>> = {
   'same-thread': 'Same thread weight above and below',
   clean: 'Lint out',
 }
+
 const SIGN_WORDS: Readonly<Record<SwatchSign, string>> = {
   skipped: 'gaps: skipped stitches',
   puckered: 'cloth gathers',
@@ -62,6 +64,7 @@ const SIGN_WORDS: Readonly<Record<SwatchSign, string>> = {
   shredding: 'fuzzy thread at the eye',
   wobble: 'the line wobbles',
 }
+
 const ACTION_WORDS: Readonly<Record<ReturnType<typeof nextStep>['next']['do'], string>> = {
   restore: 'Put the dial back',
   rethread: 'Re-thread the top, foot up',
@@ -312,32 +315,5 @@ export function SwatchReader(props: Props) {
         )}
       </section>
     </div>
-  )
-}
-
-function Look({
-  name,
-  chosen,
-  words,
-  choose,
-  children,
-}: {
-  name: string
-  chosen: boolean
-  words: string
-  choose: () => void
-  children: React.ReactNode
-}) {
-  return (
-    <label
-      className={`flex cursor-pointer flex-col gap-1 border-2 p-2 has-focus-visible:outline-3 has-focus-visible:outline-primary ${chosen ? 'border-primary bg-base-200' : 'border-base-300'}`}
-    >
-      <input type="radio" name={name} className="sr-only" checked={chosen} onChange={choose} aria-label={words} />
-      {children}
-      <span className="text-sm leading-tight">
-        {chosen && <span aria-hidden="true">✓ </span>}
-        {words}
-      </span>
-    </label>
   )
 }

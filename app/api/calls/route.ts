@@ -4,7 +4,7 @@ import { theNews } from '../../_server/news'
 import { shownCall } from '../../_server/shown-call'
 import { siteOf } from '../../_server/site'
 import { theStore } from '../../_server/store'
-import { route } from '../../_server/route'
+import { route } from '../../_server/asked'
 
 /**
  * Calls for help as they stand, whole at once and again with every change: staff see every open one, a learner their own.

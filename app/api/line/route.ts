@@ -2,7 +2,7 @@ import { codeOf } from '@/core/code/code'
 import type { LineMachine } from '@/core/log-line/log-line'
 import { readMachines } from '@/store/machine/machines'
 import { theStore } from '../../_server/store'
-import { route } from '../../_server/route'
+import { route } from '../../_server/asked'
 
 /** What a typed line is read against: the room's machines, and who types. */
 export const GET = route({ may: 'see-book' }, async ({ actor }) => {

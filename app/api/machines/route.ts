@@ -7,7 +7,7 @@ import { readMachinesFile } from '@/store/machine/machines-file'
 import { notFound, Refused } from '@/store/refused'
 import { asDownload, isId } from '../../_server/answer'
 import { theStore } from '../../_server/store'
-import { route } from '../../_server/route'
+import { route } from '../../_server/asked'
 
 const BOOK_COLUMNS = ['machine', 'happened_at', 'kind', 'who', 'title', 'detail', 'counts', 'event_id', 'body'] as const
 

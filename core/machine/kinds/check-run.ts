@@ -80,7 +80,15 @@ function stoppedBy(
   return [
     ...(electrical.length > 0 ? [{ kind: 'electrical' as const, because: because(electrical), ...since }] : []),
     ...(dangerous.length > 0
-      ? [{ kind: 'failed-check' as const, because: because(dangerous), ...since, steps: dangerous.map((s) => s.step) }]
+      ? [
+          {
+            kind: 'failed-check' as const,
+            because: because(dangerous),
+            ...since,
+            list,
+            steps: dangerous.map((s) => s.step),
+          },
+        ]
       : []),
   ].reduce(locked, state)
 }

@@ -7,7 +7,7 @@ import { completeFabric } from '@/core/fabric/intake'
 import { kitRequestFor, type KitRoom } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
 import { overrideKit, type Override, type OverridePart } from '@/core/kit/override'
-import type { Kit, KitMachine } from '@/core/kit/request'
+import type { KitMachine } from '@/core/kit/request'
 import { bobbinVolumeOf } from '@/core/kit/kit-machine'
 import type { StandingWord } from '@/core/machine/standing'
 import type { Traits } from '@/core/knowledge/machine/trait'
@@ -22,6 +22,7 @@ import { OverrideForm } from '@/ui/parts/override-form'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { fabricWords, needleWords, threadWords } from '@/ui/words'
+import { type BagGiven, GivenNote, GivenBefore } from './given-before'
 
 export interface BagMachine {
   readonly machineId: string
@@ -31,14 +32,6 @@ export interface BagMachine {
   /** absent while traits that a kit needs are missing */
   readonly machine?: KitMachine
   readonly missing?: readonly string[]
-}
-
-export interface BagGiven {
-  readonly machineId: string
-  readonly machine: string
-  readonly kit: Kit
-  /** who gave it and when, in words */
-  readonly by: string
 }
 
 interface Props {
@@ -316,40 +309,5 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
         </div>
       </div>
     </>
-  )
-}
-
-function GivenNote({ given, now }: { given: Kit; now: Kit }) {
-  const same =
-    given.needle.point === now.needle.point &&
-    given.needle.sizeNm === now.needle.sizeNm &&
-    given.dial.setting === now.dial.setting
-  return (
-    <p>
-      {same
-        ? 'This kit was given.'
-        : `The kit that was given has ${needleWords(given.needle)}${given.dial.setting === undefined ? '' : ` and starts the dial at ${given.dial.setting}`}.`}
-    </p>
-  )
-}
-
-function GivenBefore({ given }: { given: readonly BagGiven[] }) {
-  return (
-    <section aria-label="Given" className="mt-2">
-      <h2 className="text-lg font-bold">Given</h2>
-      <ol>
-        {given.map(({ by, machine, kit }) => (
-          <li key={by} className="border-t border-dashed border-base-content/40 py-2">
-            <span className="font-semibold">{needleWords(kit.needle)}</span> at {machine} · {by}
-            {kit.overrides?.map(({ part, instead, because, breaks }) => (
-              <p key={part} className="text-sm">
-                {part} chosen by hand in place of {instead}: {because}
-                {breaks.length > 0 && ` (${breaks.join(' ')})`}
-              </p>
-            ))}
-          </li>
-        ))}
-      </ol>
-    </section>
   )
 }

@@ -4,35 +4,26 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { POINTS, type Point } from '@/core/knowledge/needle/needle'
 import { plain } from '@/core/units/words'
-import { needleFit, type DropResult, type DropTest, type NeedleFit } from '@/core/kit/needle-fit'
+import type { DropTest } from '@/core/kit/needle-fit'
 import { NeedleSizeError, sizeText } from '@/core/units/needle-size'
 import { parseNeedleSize } from '@/core/kit/read-needle'
 import {
-  BONDED_TEX,
   FIBRES,
   FINISHES,
   NotationError,
   parseThreadNotation,
-  threadDiameterMm,
   usualFinish,
   type Fibre,
   type Finish,
   type Thread,
 } from '@/core/units/thread'
-import { EyeFit } from '@/ui/drawings/needle'
-import { FaultNote } from '@/ui/parts/fault-note'
-import { useWrite } from '@/ui/parts/use-write'
+import { Pass, DROP_WORDS } from './needle-pass'
+import { Numbers } from './thread-numbers'
 
 interface Props {
   /** newest first */
   readonly tests: readonly { readonly dropTestId: string; readonly test: DropTest; readonly by: string }[]
   readonly mayLog: boolean
-}
-
-const DROP_WORDS: Readonly<Record<DropResult, string>> = {
-  slides: 'slides straight down',
-  spirals: 'comes down slowly, turning',
-  stays: 'stays where it is',
 }
 
 /** Any thread in any numbers, and whether it passes a needle: by the formula, and by a drop test that beats it. */
@@ -224,145 +215,6 @@ const readingsOf = (notation: string, fault: string | undefined): string[] =>
         .map(([, reading]) => reading!)
         .filter((each) => !read(NotationError, () => parseThreadNotation(each)).fault)
     : []
-
-function Numbers({ thread }: { thread: Thread }) {
-  const { tex } = thread
-  const bonded = Object.entries(BONDED_TEX).sort((a, b) => Math.abs(a[1] - tex) - Math.abs(b[1] - tex))[0]!
-  const diameter = threadDiameterMm(thread)
-  const rows: [string, string][] = [
-    ['tex', plain(tex)],
-    ['dtex', plain(tex * 10)],
-    ['denier', plain(tex * 9)],
-    ['weight (wt)', plain(1000 / tex)],
-    ['metric ticket (tkt)', plain(3000 / tex)],
-    ['Ne, two plies', `${plain((590.5 * 2) / tex)}/2`],
-    ['Nm, two plies', `${plain(2000 / tex)}/2`],
-    ['nearest bonded size', `V${bonded[0]} (${bonded[1]} tex)`],
-  ]
-  return (
-    <>
-      <dl className="mt-4 grid grid-cols-2 gap-x-6 gap-y-1 sm:grid-cols-4">
-        {rows.map(([name, value]) => (
-          <div key={name}>
-            <dt className="text-sm opacity-80">{name}</dt>
-            <dd className="text-lg font-semibold">{value}</dd>
-          </div>
-        ))}
-      </dl>
-      <div className="mt-3 flex items-center gap-4">
-        <svg
-          viewBox="0 0 120 24"
-          className="w-48"
-          role="img"
-          aria-label={`A thread ${diameter.toFixed(2)} mm thick, drawn forty times as thick as it is`}
-        >
-          <path
-            d="M2 12 C30 4 60 20 118 10"
-            fill="none"
-            stroke="currentColor"
-            className="text-secondary"
-            strokeWidth={Math.min(diameter * 20, 20)}
-            strokeLinecap="round"
-          />
-        </svg>
-        <p>
-          <strong className="text-xl">{diameter.toFixed(3)} mm</strong> thick. All of these are nominal: makers vary.
-        </p>
-      </div>
-      <p className="mt-2 text-sm">
-        A higher weight or ticket is a <strong>finer</strong> thread. A higher needle number is a{' '}
-        <strong>thicker</strong> needle. Only tex grows with the thread.
-      </p>
-    </>
-  )
-}
-
-const FIT_WORDS: Readonly<Record<NeedleFit['verdict'], string>> = {
-  good: 'It passes.',
-  tight: 'Tight: a drop test decides.',
-  shreds: 'It shreds: take a larger needle or a finer thread.',
-  loose: 'It passes with room to spare; a note, not a fault.',
-}
-
-function Pass({
-  thread,
-  point,
-  sizeNm,
-  tests,
-  mayLog,
-}: {
-  thread: Thread
-  point: Point
-  sizeNm: number
-  tests: readonly DropTest[]
-  mayLog: boolean
-}) {
-  const { busy, fault, write } = useWrite()
-  const fitOf = (size: number) => needleFit({ point, sizeNm: size }, thread, { points: POINTS, dropTests: tests })
-  const fit = fitOf(sizeNm)
-  const sold = POINTS[point].sizesNm.includes(sizeNm)
-  return (
-    <div className="mt-3 flex flex-col gap-3">
-      <div className="flex flex-wrap items-center gap-4">
-        <EyeFit eyeMm={fit.eyeMm} threadMm={fit.threadMm} className="w-36" />
-        <p className="text-lg" role="status">
-          <strong>{FIT_WORDS[fit.verdict]}</strong>
-          <span className="block text-base">
-            Eye {fit.eyeMm.toFixed(2)} mm, thread {fit.threadMm.toFixed(2)} mm: {fit.clearance.toFixed(2)} times
-          </span>
-          {fit.dropTest && (
-            <span className="block text-base">
-              Decided by a drop test with {sizeText(fit.dropTest.sizeNm)}, which beats the formula.
-            </span>
-          )}
-          {!sold && (
-            <span className="block text-base text-warning">
-              {POINTS[point].words} is not sold in {sizeText(sizeNm)}.
-            </span>
-          )}
-        </p>
-      </div>
-      <p className="text-sm opacity-80">{POINTS[point].words} in every size sold</p>
-      <ul className="flex flex-wrap gap-x-3 gap-y-1">
-        {POINTS[point].sizesNm.map((size) => (
-          <li key={size} className="text-center">
-            <span className={size === sizeNm ? 'font-bold underline' : ''}>{sizeText(size)}</span>
-            <span className="block text-sm">{fitOf(size).verdict}</span>
-          </li>
-        ))}
-      </ul>
-      {mayLog && sold && (
-        <fieldset className="border-t border-dashed border-base-content/40 pt-3">
-          <legend className="font-bold">Drop test</legend>
-          <p className="text-sm">
-            Hold the thread taut and upright with the needle hanging on it. What does the needle do? Your answer counts
-            from now on.
-          </p>
-          <div className="mt-2 flex flex-wrap gap-2">
-            {(Object.keys(DROP_WORDS) as DropResult[]).map((result) => (
-              <button
-                key={result}
-                type="button"
-                className="btn btn-outline"
-                disabled={busy}
-                onClick={() =>
-                  void write(
-                    'log-drop-test',
-                    { point, sizeNm, thread, result },
-                    { done: `Drop test: it ${DROP_WORDS[result]}` },
-                  )
-                }
-              >
-                {DROP_WORDS[result]}
-              </button>
-            ))}
-          </div>
-          <FaultNote fault={fault} />
-        </fieldset>
-      )}
-    </div>
-  )
-}
 
 function Select<Word extends string>({
   name,

@@ -6,9 +6,7 @@ import { TRAIT_NAMES } from '@/core/knowledge/machine/trait'
 import { careOf } from '@/core/care/care'
 import { kindsOf, shownLines } from '@/core/machine/book-lines'
 import { BOOK_FILTERS } from '@/core/machine/kinds/kind'
-import { needlesOf } from '@/core/machine/needle-history'
-import type { MachineState } from '@/core/machine/state'
-import { plain, spaced } from '@/core/units/words'
+import { plain } from '@/core/units/words'
 import { may, mayLift, whoLifts } from '@/core/people/role'
 import { threadDiameterMm, type Thread } from '@/core/units/thread'
 import { POINTS } from '@/core/knowledge/needle/needle'
@@ -18,8 +16,8 @@ import { BobbinDrawing } from '@/ui/drawings/bobbin'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { NeedleDrawing, NeedlePlan } from '@/ui/drawings/needle'
 import { StandingMark } from '@/ui/drawings/standing-mark'
-import { NeedleBars, type NeedleBar } from '@/ui/drawings/needle-bars'
-import { hoursWords, needleWords, shortNeedle, threadWords } from '@/ui/words'
+import { NeedleBars } from '@/ui/drawings/needle-bars'
+import { hoursWords, needleWords, threadWords } from '@/ui/words'
 import { mustSee } from '../../../_server/actor'
 import { isId } from '../../../_server/answer'
 import { machinePage } from '../../../_server/machine'
@@ -27,11 +25,13 @@ import { theStore } from '../../../_server/store'
 import { BookLines } from './book-lines'
 import { QuickLog } from './quick-log'
 import { Stopped } from './stopped'
+import { needleBars } from './needle-bars-of'
 
 type Props = { params: Promise<{ machine: string }>; searchParams: Promise<{ lines?: string; about?: string }> }
 
 /** The newest lines are read most; older ones are one tap away. */
 const LINES = 15
+
 /** No page is asked to draw a whole book of years. */
 const MOST_LINES = 1000
 
@@ -82,7 +82,8 @@ export default async function MachinePage({ params, searchParams }: Props) {
           machineId={machine.machineId}
           name={machine.name}
           mayRelease={may(actor.role, 'log released')}
-          locks={state.locks.map(({ kind, because, eventId }) => ({
+          locks={state.locks.map(({ kind, because, eventId, list }) => ({
+            ...(list && { list }),
             kind,
             because,
             eventId,
@@ -284,27 +285,6 @@ export default async function MachinePage({ params, searchParams }: Props) {
 }
 
 const CARE_COLOUR = { well: 'text-success', soon: '', due: 'text-warning font-bold', late: 'text-error font-bold' }
-
-/** How many needles the chart shows; older ones are in the book. */
-const NEEDLES = 8
-
-/** The last needles as bars: how long each was in, and why it left. */
-function needleBars(state: MachineState, timeZone: string): NeedleBar[] {
-  const day = (moment: string) => formatInTimeZone(moment, timeZone).split(',')[0]!
-  return needlesOf(state)
-    .slice(-NEEDLES)
-    .reverse()
-    .map(({ eventId, needle, fittedAt, leftAt, out, broke, effectiveHours }) => ({
-      key: eventId,
-      name: shortNeedle(needle),
-      hours: effectiveHours,
-      inside: leftAt === undefined,
-      words:
-        leftAt === undefined
-          ? `in since ${day(fittedAt)}`
-          : `${day(fittedAt)} to ${day(leftAt)}: ${broke ? 'broke' : out ? `${spaced(out.reason)}, to ${spaced(out.wentTo)}` : 'taken out'}`,
-    }))
-}
 
 function Fact({ name, children }: { name: string; children: React.ReactNode }) {
   return (

@@ -6,7 +6,7 @@ import type { Lock } from '@/core/machine/state'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
-export interface StoppedBy extends Pick<Lock, 'kind' | 'because' | 'eventId'> {
+export interface StoppedBy extends Pick<Lock, 'kind' | 'because' | 'eventId' | 'list'> {
   readonly mayLift: boolean
   /** who can, for those who cannot */
   readonly whoCan: string
@@ -99,7 +99,7 @@ export function Stopped({
             {kind === 'failed-check' && (
               <Link
                 className="btn btn-outline btn-lg"
-                href={`/machines/${machineId}/check?${own.some(({ because }) => because.startsWith('Room')) ? 'list=room' : 'only=all'}`}
+                href={`/machines/${machineId}/check?${own.some(({ list }) => list === 'room') ? 'list=room' : 'only=all'}`}
               >
                 Check it again
               </Link>

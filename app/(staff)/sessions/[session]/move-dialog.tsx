@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react'
 import { breachWords, type MoveOption } from '@/core/session/sheet'
-import { minutesWords } from './sheet-rows'
+import { minutesWords } from './sheet-seat'
 import type { SheetLearner, SheetMachine } from './sheet-props'
 
 /** Every place that somebody could have instead, the cheapest first, with what each costs and what speaks against it. */

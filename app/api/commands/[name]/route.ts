@@ -2,7 +2,7 @@ import { runCommand } from '@/store/commands/run'
 import { readJson } from '../../../_server/answer'
 import { inTurn } from '../../../_server/writes'
 import { theStore } from '../../../_server/store'
-import { route } from '../../../_server/route'
+import { route } from '../../../_server/asked'
 
 /** What may be longer than a line: files of a room's machines with their books of years, sheets, plans, house rules. */
 const SIZES: Readonly<Record<string, number>> = {

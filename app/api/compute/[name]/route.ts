@@ -2,7 +2,7 @@ import { compute } from '@/core/compute/computations'
 import { Refused } from '@/store/refused'
 import { readJson } from '../../../_server/answer'
 import { planApart } from '../../../_server/planner'
-import { route } from '../../../_server/route'
+import { route } from '../../../_server/asked'
 
 /** A plan of forty learners with all their limits. */
 const MOST_BYTES = 1_000_000

@@ -5,7 +5,7 @@ import { strict } from '@/core/schema/shape'
 import { DEVICES, deviceLine, type Device } from '@/stand-ins/bench'
 import { notFound } from '@/store/refused'
 import { siteOf } from '../../../_server/site'
-import { route } from '../../../_server/route'
+import { route } from '../../../_server/asked'
 
 const SampleSchema = strict({
   name: Type.String({ minLength: 1, maxLength: 80 }),

@@ -6,7 +6,7 @@ import { notFound, Refused } from '@/store/refused'
 import { needleWords, stitchWords, threadWords } from '@/ui/words'
 import { asDownload, isId } from '../../../_server/answer'
 import { theStore } from '../../../_server/store'
-import { route } from '../../../_server/route'
+import { route } from '../../../_server/asked'
 
 /** A class's projects and kits to take away: `?form=json` comes back without loss, `?form=csv` opens in a spreadsheet. */
 export const GET = route<{ course: string }>({ may: 'see-kits' }, async ({ actor, params, query }) => {

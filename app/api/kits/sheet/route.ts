@@ -7,7 +7,7 @@ import { strict } from '@/core/schema/shape'
 import { readProjects } from '@/store/project/projects'
 import { readJson } from '../../../_server/answer'
 import { theStore } from '../../../_server/store'
-import { route } from '../../../_server/route'
+import { route } from '../../../_server/asked'
 
 const SheetSchema = strict({
   text: Type.String({ minLength: 1, maxLength: 500_000 }),

@@ -5,7 +5,7 @@ import { TRAIT_NAMES } from '@/core/knowledge/machine/trait'
 import { check } from '@/core/schema/validate'
 import { strict } from '@/core/schema/shape'
 import { readJson } from '../../../_server/answer'
-import { route } from '../../../_server/route'
+import { route } from '../../../_server/asked'
 
 const SheetSchema = strict({ text: Type.String({ minLength: 1, maxLength: 500_000 }) })
 

@@ -7,7 +7,7 @@ import { planRequest, readSessionsFacts } from '../../../../_server/session-fact
 import { linesOfJson } from '../../../../_server/lines'
 import { planCourseApart } from '../../../../_server/planner'
 import { theStore } from '../../../../_server/store'
-import { route } from '../../../../_server/route'
+import { route } from '../../../../_server/asked'
 
 /** One session may be thought about so long, with all the others to come. */
 const SECONDS = 4

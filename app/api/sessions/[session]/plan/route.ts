@@ -12,7 +12,7 @@ import { askedNow, asPlanSeat, planRequest, readSessionFacts } from '../../../..
 import { linesOfJson } from '../../../../_server/lines'
 import { planSessionApart } from '../../../../_server/planner'
 import { theStore } from '../../../../_server/store'
-import { route } from '../../../../_server/route'
+import { route } from '../../../../_server/asked'
 
 const AskSchema = strict({
   /** under which the plan is kept */

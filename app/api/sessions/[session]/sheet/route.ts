@@ -5,7 +5,7 @@ import { readSessions } from '@/store/session/sessions'
 import { asDownload, isId } from '../../../../_server/answer'
 import { askedNow, asPlanSeat, readSessionFacts } from '../../../../_server/session-facts'
 import { theStore } from '../../../../_server/store'
-import { route } from '../../../../_server/route'
+import { route } from '../../../../_server/asked'
 
 /** The run sheet as a table: a line for each seat, in the order of blocks and machines; `?as=json` for JSON. */
 export const GET = route<{ session: string }>({ may: 'see-sessions' }, async ({ actor, params, query }) => {
