@@ -132,6 +132,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/hurt': 'see-first-aid',
   '/lab': 'see-lab',
   '/lab/trainer': 'see-lab',
+  '/lab/words': 'see-lab',
   '/lab/progress': 'see-progress',
   '/machines/[machine]/traits': 'see-book',
   '/stores': 'see-stores',

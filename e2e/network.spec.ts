@@ -75,7 +75,7 @@ test.describe('a note that is written', () => {
     const beside = context.waitForEvent('page')
     await page.getByRole('button', { name: 'Sign in' }).click()
     const door = await beside
-    await door.getByLabel('Staff address').fill(SIGN_INS.helper.email)
+    await door.getByLabel('Email').fill(SIGN_INS.helper.email)
     await door.getByLabel('Password').fill(SIGN_INS.helper.password)
     await door.getByRole('button', { name: 'Sign in' }).click()
     await door.waitForURL(`${baseURL}/room`)

@@ -4,7 +4,7 @@ import { LEARNER, SIGN_INS, stateFile } from './people'
 for (const [who, data] of Object.entries(SIGN_INS)) {
   test(`${who} signs in`, async ({ page }) => {
     await page.goto('/sign-in')
-    await page.getByLabel('Staff address').fill(data.email)
+    await page.getByLabel('Email').fill(data.email)
     await page.getByLabel('Password').fill(data.password)
     await page.getByRole('button', { name: 'Sign in' }).click()
     await expect(page.getByRole('heading', { level: 1, name: 'Room' })).toBeVisible()

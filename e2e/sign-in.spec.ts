@@ -2,11 +2,11 @@ import { expect, SIGN_INS, stateFile, test } from './people'
 
 test('a wrong password is said kindly, and what was typed stays', async ({ page }) => {
   await page.goto('/sign-in')
-  await page.getByLabel('Staff address').fill(SIGN_INS.helper.email)
+  await page.getByLabel('Email').fill(SIGN_INS.helper.email)
   await page.getByLabel('Password').fill('not-this-one-1')
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page.getByRole('alert').filter({ hasText: /\w/ })).toBeVisible()
-  await expect(page.getByLabel('Staff address')).toHaveValue(SIGN_INS.helper.email)
+  await expect(page.getByLabel('Email')).toHaveValue(SIGN_INS.helper.email)
 })
 
 test('nobody signs up by themselves', async ({ request }) => {

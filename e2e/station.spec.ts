@@ -10,6 +10,12 @@ test('a learner at their seat: bag, seat check with a fail, swatch', async ({ pa
   await expect(page.getByRole('heading', { level: 1, name: 'Seat check on Curlew' })).toBeVisible()
   await page.goto('/station/check?only=all')
   await expect(page.getByText('Drop the bobbin in')).toBeVisible()
+  // A word that nobody explained yet is told at a tap, and the tap leaves the place as it was.
+  await page.getByRole('button', { name: 'discs', exact: true }).first().click()
+  const told = page.getByRole('dialog', { name: 'tension discs' })
+  await expect(told).toContainText('Thread with the foot up')
+  await told.getByRole('button', { name: 'I see' }).click()
+  await expect(told).toHaveCount(0)
   const groups = page.getByRole('radiogroup')
   const count = await groups.count()
   for (let index = 0; index < count; index += 1) {
@@ -25,6 +31,7 @@ test('a learner at their seat: bag, seat check with a fail, swatch', async ({ pa
   await page.goto('/station')
   await expect(page.getByRole('main')).toContainText('due')
   await page.getByRole('link', { name: 'Read my swatch' }).click()
+  await expect(page.getByRole('radio', { name: 'only the dark thread' })).toBeEnabled()
   await page.getByRole('radio', { name: 'only the dark thread' }).check({ force: true })
   await page.getByRole('radio', { name: 'a nest of dark top thread' }).check({ force: true })
   await expect(page.getByRole('region', { name: 'Reading' })).toContainText('This is threading, not tension')

@@ -46,6 +46,7 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   ),
   'the lab': (page) => page.goto('/lab'),
   'the trainer': (page) => page.goto('/lab/trainer'),
+  'the words': (page) => page.goto('/lab/words'),
   'what comes back': (page) => page.goto('/room/patterns'),
   'the sessions': (page) => page.goto('/sessions'),
   'new sessions': (page) => page.goto('/sessions/new'),

@@ -16,7 +16,7 @@ export default function SignInPage() {
           to="/api/sign-in/sign-in/email"
           button="Sign in"
           fields={[
-            { name: 'email', label: 'Staff address', type: 'email', autoComplete: 'username' },
+            { name: 'email', label: 'Email', type: 'email', autoComplete: 'username' },
             { name: 'password', label: 'Password', type: 'password', autoComplete: 'current-password' },
           ]}
         />

@@ -1,6 +1,7 @@
 import { CARE, CARE_LATE, CARE_SOON, type CareGiven, type CareJob } from '../knowledge/care/care'
 import { roomFacts, type RoomNumbers } from '../knowledge/room-number'
-import { rulesThatHold, sentence, type Facts } from '../schema/rule'
+import { rulesThatHold, sentence } from '../schema/rule'
+import type { Facts } from '../knowledge/fact'
 import { counted, plain } from '../units/words'
 import { roomCheckDue } from '../machine/standing'
 import type { MachineState } from '../machine/state'

@@ -1,6 +1,7 @@
 import type { CheckGroup } from '../knowledge/check/check'
 import { afterFail, type AfterFail } from '../fault/lead-on'
-import { rulesThatHold, sentence, type Facts, type Rule } from '../schema/rule'
+import { rulesThatHold, sentence } from '../schema/rule'
+import type { Facts, Rule } from '../knowledge/fact'
 import { plain, spaced } from '../units/words'
 import { isTwin, POINTS } from '../knowledge/needle/needle'
 import { ROOM_CHECK } from '../knowledge/check/room-check'

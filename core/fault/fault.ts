@@ -10,7 +10,8 @@ import {
 } from '../knowledge/fault/fault'
 import { CHECKS, type FaultCheck, type FaultCheckGiven } from '../knowledge/fault/fault-check'
 import { EVIDENCE, JUST_NOW } from '../knowledge/fault/fault-evidence'
-import { rulesThatHold, sentence, type Facts } from '../schema/rule'
+import { rulesThatHold, sentence } from '../schema/rule'
+import type { Facts } from '../knowledge/fact'
 import type { Symptom } from '../knowledge/fault/symptom'
 
 /** What a room may know before anybody looks. */

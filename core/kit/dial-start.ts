@@ -1,5 +1,6 @@
 import { HALF_WITHOUT_MACHINE, THREAD_OFFSET, type DialOffset } from '../knowledge/tension/dial'
-import { firstThatHolds, rulesThatHold, sentence, type Facts, type Rule } from '../schema/rule'
+import { firstThatHolds, rulesThatHold, sentence } from '../schema/rule'
+import type { Facts, Rule } from '../knowledge/fact'
 import { plain } from '../units/words'
 import { dialUnit, nearestMark, type Dial } from '../units/dial'
 import { threadDiameterMm, type Thread } from '../units/thread'

@@ -1,8 +1,9 @@
 import { completeFabric, type Fabric, type FabricNumber } from '../fabric/intake'
 import type { Knowledge } from '../knowledge/knowledge'
 import { roomFacts } from '../knowledge/room-number'
-import { holds, restsOn, type Facts, type Rule } from '../schema/rule'
-import { counted, plain } from '../units/words'
+import { holds, restsOn } from '../schema/rule'
+import type { FactName, Facts, GatheredFacts, Rule } from '../knowledge/fact'
+import { counted, plain, spaced } from '../units/words'
 import { usualFinish } from '../units/thread'
 import type { KitRequest } from './request'
 
@@ -13,11 +14,11 @@ export interface KitQuestion {
   readonly fabric: Fabric
   readonly facts: Facts
   /** facts that rest on a guess rather than on something measured */
-  readonly guessed: readonly string[]
+  readonly guessed: readonly FactName[]
 }
 
 /** Facts that follow from a number of the cloth: guessed when it is. */
-const FOLLOWS: Readonly<Record<FabricNumber, readonly string[]>> = {
+const FOLLOWS: Readonly<Record<FabricNumber, readonly FactName[]>> = {
   massGsm: ['massGsm', 'gsmPerMm', 'lofty', 'band', 'bandWords', 'light', 'silky', 'webbing'],
   thicknessMm: ['thicknessMm', 'gsmPerMm', 'lofty', 'stackMm', 'crossingMm', 'stackWords'],
   stretchPercent: ['stretchPercent', 'elastane', 'pops'],
@@ -27,7 +28,7 @@ export function kitQuestion(request: KitRequest, knowledge: Knowledge): KitQuest
   const fabric = completeFabric(request.fabric, knowledge)
   const { machine, schools = {}, thread, operation, layers } = request
   const crossingLayers = Math.max(layers.seam, layers.crossing)
-  const facts: Record<string, Facts[string]> = {
+  const facts: GatheredFacts = {
     structure: fabric.structure,
     traits: fabric.traits,
     traitsKnown: request.fabric.traits !== undefined,
@@ -36,9 +37,8 @@ export function kitQuestion(request: KitRequest, knowledge: Knowledge): KitQuest
     thicknessMm: fabric.thicknessMm,
     stretchPercent: fabric.stretchPercent,
     band: fabric.band,
-    bandWords: fabric.band?.replaceAll('-', ' '),
+    bandWords: fabric.band && spaced(fabric.band),
     operation,
-    seamLayers: layers.seam,
     crossingLayers,
     threadGiven: thread !== undefined,
     threadTex: thread?.tex,

@@ -1,5 +1,6 @@
 import { EVEN_FEED, type Foot, type FootPressure } from '../knowledge/stitch/foot'
-import { firstThatHolds, sentence, type Facts, type Rule } from '../schema/rule'
+import { firstThatHolds, sentence } from '../schema/rule'
+import type { Facts, Rule } from '../knowledge/fact'
 import type { KitQuestion } from './facts'
 import type { KitMachine, Refusal } from './request'
 

@@ -7,7 +7,8 @@ import {
   type Point,
 } from '../knowledge/needle/needle'
 import { KNOWLEDGE, type Knowledge } from '../knowledge/knowledge'
-import { restsOn, rulesThatHold, sentence, type Facts, type Rule } from '../schema/rule'
+import { restsOn, rulesThatHold, sentence } from '../schema/rule'
+import type { Facts, GatheredFacts, Rule } from '../knowledge/fact'
 import { capital, plain } from '../units/words'
 import { THREAD_REASONS } from '../knowledge/thread/thread'
 import { olderNumber, sizeText } from '../units/needle-size'
@@ -76,7 +77,7 @@ export function computeKit(asked: KitRequest, knowledge: Knowledge = KNOWLEDGE):
   if ('refusal' in found) return refused([found.refusal])
   // One object for all the ways: each sets every fact of its own anew, and copying some fifty facts a way costs more than
   // all the rules.
-  const known: Record<string, Facts[string]> = { ...question.facts }
+  const known: GatheredFacts = { ...question.facts }
   const settled = { system, stitch, foot, doubts: stack.doubts }
   const kits = found.choices.map((choice) => assemble(question, known, settled, choice, found.choices))
   const ranked = rank(kits, found.choices)
@@ -247,7 +248,7 @@ function withGap(choice: Choice, maxWidthMm: number, { points }: Knowledge): Cho
 
 function assemble(
   question: KitQuestion,
-  known: Record<string, Facts[string]>,
+  known: GatheredFacts,
   { system, stitch: chosenStitch, foot: chosenFoot, doubts }: Settled,
   choice: Choice,
   all: readonly Choice[],

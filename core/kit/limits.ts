@@ -1,6 +1,7 @@
 import { needleSystem, sizesSold, type NeedleSystem, type Point } from '../knowledge/needle/needle'
 import type { Knowledge } from '../knowledge/knowledge'
-import { rulesThatHold, sentence, type Rule } from '../schema/rule'
+import { rulesThatHold, sentence } from '../schema/rule'
+import type { Rule } from '../knowledge/fact'
 import { plain } from '../units/words'
 import { STACK_GUESSED } from '../knowledge/machine/stack-limit'
 import { usualFinish, type Thread } from '../units/thread'

@@ -3,13 +3,14 @@ import type { Foot } from '../knowledge/stitch/foot'
 import { KNOWLEDGE, type Knowledge } from '../knowledge/knowledge'
 import { isTwin, sizesSold } from '../knowledge/needle/needle'
 import type { OverrideCheck } from '../knowledge/check/override-check'
-import { rulesThatHold, sentence, type Facts } from '../schema/rule'
+import { rulesThatHold, sentence } from '../schema/rule'
+import type { Facts } from '../knowledge/fact'
 import { plain } from '../units/words'
 import type { KitThread } from '../knowledge/thread/thread'
 import type { OverrideSchema } from './kit-schema'
 import { dialUnit } from '../units/dial'
 import { olderNumber, sizeText } from '../units/needle-size'
-import { threadDiameterMm, usualFinish } from '../units/thread'
+import { usualFinish } from '../units/thread'
 import { kitQuestion } from './facts'
 import { chooseFoot } from './foot-choice'
 import { twinWidth } from './kit'
@@ -181,7 +182,6 @@ function breaksOf(
     threadRatio: ratio(tex, kit.bobbinThread.tex),
     fitVerdict: fit.verdict,
     clearance: fit.clearance,
-    threadMm: threadDiameterMm(kit.topThread),
     foot: kit.foot,
     wideOpening,
     footThere: machine ? machine.feet.includes(kit.foot) : true,

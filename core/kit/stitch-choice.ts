@@ -1,4 +1,5 @@
-import { besides, firstThatHolds, rulesThatHold, sentence, type Rule } from '../schema/rule'
+import { besides, firstThatHolds, rulesThatHold, sentence } from '../schema/rule'
+import type { Rule } from '../knowledge/fact'
 import { plain } from '../units/words'
 import { LENGTH_REASONS } from '../knowledge/stitch/stitch'
 import { nearestLengthMark } from '../units/length-marks'

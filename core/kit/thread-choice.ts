@@ -1,4 +1,5 @@
-import { firstThatHolds, sentence, type Facts, type Rule } from '../schema/rule'
+import { firstThatHolds, sentence } from '../schema/rule'
+import type { Facts, Rule } from '../knowledge/fact'
 import { THREAD_REASONS, THREAD_USE_OF, type KitThread, type ThreadUse } from '../knowledge/thread/thread'
 import { usualFinish, type Thread } from '../units/thread'
 import type { KitQuestion } from './facts'

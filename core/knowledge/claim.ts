@@ -1,4 +1,4 @@
-import { readable, type Rule } from '../schema/rule'
+import { readable, type Rule } from './fact'
 
 /** Where a claim matters: beside the part of the kit, or at the bench, that it speaks of. */
 export const CLAIM_PLACES = [

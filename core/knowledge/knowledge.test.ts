@@ -7,7 +7,8 @@ import { FOOT_WISHES, PRESSURE_WISHES } from './stitch/foot'
 import { HOUSEHOLD_SYSTEM, needleSystem, NEEDLE_SYSTEMS, POINTS, type Point } from './needle/needle'
 import { POINT_PROPOSALS, POINT_VETOES } from './needle/needle-point'
 import { CLOTH_SIZES, CROSSING_STEPS } from './needle/needle-size'
-import { firstThatHolds, holds, restsOn, sentence, type Rule } from '../schema/rule'
+import { firstThatHolds, holds, restsOn, sentence, type Rule as AnyRule } from '../schema/rule'
+import type { Rule } from './fact'
 import { SEAT_CHECK } from './check/seat-check'
 import { CARE, CARE_JOBS } from './care/care'
 import { CLAIM_PLACES, CLAIMS } from './claim'
@@ -175,7 +176,7 @@ describe('a rule', () => {
   ])('%j is %s', (condition, expected) => expect(holds(condition, facts)).toBe(expected))
 
   it('rests on every fact it asks about, bounds by name and spoken facts too', () => {
-    const row: Rule<null> = {
+    const row: AnyRule<null> = {
       id: 'x',
       when: { a: { over: 'b' }, any: [{ c: { is: true } }] },
       give: null,

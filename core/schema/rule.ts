@@ -5,46 +5,58 @@ import { plain } from '../units/words'
  * Knowledge adds rows; the code that applies them never names a cloth or an operation.
  */
 
-/** What is known about one question: words, numbers (units in the name), yes or no, or a set of words. */
-export type Facts = Readonly<Record<string, string | number | boolean | readonly string[] | undefined>>
+/** One thing that is known: a word, a number (unit in its name), yes or no, or a set of words. */
+export type Fact = string | number | boolean | readonly string[] | undefined
+
+/** What is known about one question, by name. */
+export type Facts<Name extends string = string> = { readonly [Each in Name]?: Fact }
 
 /** A test of one fact. Several keys in one test must all hold. A fact that is not known meets only `known: false`. */
-export interface Test {
+export interface Test<Name extends string = string> {
   /** the fact is one of these words */
   readonly in?: readonly string[]
   /** the fact is none of these words (an unknown fact passes) */
   readonly notIn?: readonly string[]
   /** the fact, a set, holds at least one of these words, or of those in the fact named */
-  readonly has?: readonly string[] | string
+  readonly has?: readonly string[] | Name
   /** the fact, a set, holds none of these words */
   readonly lacks?: readonly string[]
   readonly is?: boolean
   readonly known?: boolean
   /** inclusive lower bound: a number, or the name of the fact that holds it */
-  readonly from?: Bound
+  readonly from?: Bound<Name>
   /** exclusive upper bound */
-  readonly below?: Bound
+  readonly below?: Bound<Name>
   /** exclusive lower bound */
-  readonly over?: Bound
+  readonly over?: Bound<Name>
   /** inclusive upper bound */
-  readonly upTo?: Bound
+  readonly upTo?: Bound<Name>
 }
 
-export type Bound = number | string
+/** A number, or the name of the fact that holds it. */
+type Bound<Name extends string = string> = number | Name
 
 /** All facts named must pass; with `any`, at least one of those conditions besides; with `all`, each of those. */
-export interface Condition {
-  readonly any?: readonly Condition[]
-  readonly all?: readonly Condition[]
-  readonly [fact: string]: Test | readonly Condition[] | undefined
+export type Condition<Name extends string = string> = string extends Name
+  ? AnyCondition
+  : { readonly [Each in Name]?: Test<Name> } & {
+      readonly any?: readonly Condition<Name>[]
+      readonly all?: readonly Condition<Name>[]
+    }
+
+/** A condition on facts of whatever names, as the evaluator takes it. */
+interface AnyCondition {
+  readonly any?: readonly AnyCondition[]
+  readonly all?: readonly AnyCondition[]
+  readonly [fact: string]: Test | readonly AnyCondition[] | undefined
 }
 
 export type Confidence = 'high' | 'medium' | 'low'
 
-export interface Rule<Given> {
+export interface Rule<Given, Name extends string = string> {
   /** stable name, unique within its list */
   readonly id: string
-  readonly when: Condition
+  readonly when: Condition<Name>
   readonly give: Given
   /** a plain sentence; `{fact}` is filled with that fact, so the numbers that decided are in it */
   readonly because: string
@@ -103,9 +115,9 @@ function* testsOf(name: string, test: Test): Generator<Holds> {
     }
 }
 
-const READ = new WeakMap<Condition, Holds>()
+const READ = new WeakMap<AnyCondition, Holds>()
 
-function read(condition: Condition): Holds {
+function read(condition: AnyCondition): Holds {
   const tests: Holds[] = []
   for (const name in condition) {
     if (name === 'any') {
@@ -121,18 +133,24 @@ function read(condition: Condition): Holds {
 }
 
 /** Whether every part of the condition holds for these facts. */
-export function holds(condition: Condition, facts: Facts): boolean {
+export function holds<Name extends string>(named: Condition<Name>, facts: Facts): boolean {
+  const condition = named
   let known = READ.get(condition)
   if (!known) READ.set(condition, (known = read(condition)))
   return known(facts)
 }
 
 /** The rows that hold, in the order in which the knowledge lists them. */
-export const rulesThatHold = <Given>(rules: readonly Rule<Given>[], facts: Facts): Rule<Given>[] =>
-  rules.filter((rule) => holds(rule.when, facts))
+export const rulesThatHold = <Given, Name extends string>(
+  rules: readonly Rule<Given, Name>[],
+  facts: Facts,
+): Rule<Given, Name>[] => rules.filter((rule) => holds(rule.when, facts))
 
 /** The first row that holds. Lists that must always answer end with a row whose condition is empty. */
-export function firstThatHolds<Given>(rules: readonly Rule<Given>[], facts: Facts): Rule<Given> {
+export function firstThatHolds<Given, Name extends string>(
+  rules: readonly Rule<Given, Name>[],
+  facts: Facts,
+): Rule<Given, Name> {
   const found = rules.find((rule) => holds(rule.when, facts))
   if (!found) throw new Error(`No rule of ${rules.length} holds; the list needs a last row with an empty condition`)
   return found
@@ -180,7 +198,7 @@ export function sentence(template: string, facts: Facts, more?: Facts): string {
 }
 
 /** Every fact that a condition asks about. */
-function* askedBy(condition: Condition): Generator<string> {
+function* askedBy(condition: AnyCondition): Generator<string> {
   for (const [name, test] of Object.entries(condition)) {
     if (name === 'any' || name === 'all') for (const one of condition[name] ?? []) yield* askedBy(one)
     else {
@@ -190,10 +208,10 @@ function* askedBy(condition: Condition): Generator<string> {
   }
 }
 
-const KNOWN_TO = new WeakMap<Rule<unknown>, ReadonlySet<string>>()
+const KNOWN_TO = new WeakMap<object, ReadonlySet<string>>()
 
 /** The facts that a rule rests on: those it asks about and those its sentence speaks. */
-export function restsOn(rule: Rule<unknown>): ReadonlySet<string> {
+export function restsOn<Name extends string>(rule: Rule<unknown, Name>): ReadonlySet<string> {
   const known = KNOWN_TO.get(rule)
   if (known) return known
   const names = new Set([...askedBy(rule.when), ...[...rule.because.matchAll(NAMED)].map(([, name]) => name!)])
@@ -215,10 +233,10 @@ const TEST_WORDS: ReadonlySet<string> = new Set([
 ] satisfies (keyof Test)[])
 
 /** Words in a condition that the evaluator does not know, with where they stand: such a row would decide at random. */
-function* unknownWords(condition: Condition, at: string): Generator<string> {
+function* unknownWords(condition: AnyCondition, at: string): Generator<string> {
   for (const [name, test] of Object.entries(condition)) {
     if (name === 'any' || name === 'all') {
-      for (const [index, one] of (test as readonly Condition[]).entries())
+      for (const [index, one] of (test as readonly AnyCondition[]).entries())
         yield* unknownWords(one, `${at}.${name}.${index}`)
       continue
     }
@@ -231,7 +249,9 @@ function* unknownWords(condition: Condition, at: string): Generator<string> {
  * Rows whose conditions the evaluator can read, given back as they are.
  * @throws when a condition uses a word that the evaluator does not know, or asks nothing of a fact it names
  */
-export function readable<Rules extends readonly Rule<unknown>[]>(rules: Rules): Rules {
+export function readable<Given, Name extends string>(
+  rules: readonly Rule<Given, Name>[],
+): readonly Rule<Given, Name>[] {
   const wrong = rules.flatMap(({ id, when }) => [...unknownWords(when, id)])
   if (wrong.length > 0) throw new Error(`Conditions use words that nothing reads: ${wrong.join(', ')}`)
   return rules

@@ -1,5 +1,6 @@
 import { CLAIMS, type ClaimGiven, type ClaimPlace } from '@/core/knowledge/claim'
-import { holds, type Facts, type Rule } from '@/core/schema/rule'
+import { holds } from '@/core/schema/rule'
+import type { Facts, Rule } from '@/core/knowledge/fact'
 
 /** One thing people say, what is true of it, and why. */
 export function ClaimCard({ claim }: { claim: Rule<ClaimGiven> }) {

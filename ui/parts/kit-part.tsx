@@ -1,9 +1,10 @@
 import type { Kit } from '@/core/kit/request'
 import { schoolWords } from '@/core/knowledge/school'
-import type { claimsBeside } from './claim-card';
+import type { claimsBeside } from './claim-card'
 import { ClaimCard } from './claim-card'
 import { extraWords } from '../kit-words'
 import { EXTRA_CAUTIONS, type CautionSaid, Cautions } from './kit-cautions'
+import { Explained } from './explained'
 
 export const SURE = { high: 'sure', medium: 'fairly sure', low: 'a guess: measure the cloth' } as const
 
@@ -88,7 +89,7 @@ export function Part({
           {reasons.map((reason) => (
             <div key={reason.part} data-reason={reason.part} className="max-w-prose pb-1 text-sm">
               <p>
-                {reason.because} {reason.school && <em>{schoolWords(reason.school)}</em>}
+                <Explained text={reason.because} /> {reason.school && <em>{schoolWords(reason.school)}</em>}
               </p>
               {reason.confidence && (
                 <p className="opacity-80">

@@ -3,6 +3,7 @@ import Link from 'next/link'
 const PAGES = [
   { href: '/lab', name: 'Swatch lab' },
   { href: '/lab/trainer', name: 'Trainer' },
+  { href: '/lab/words', name: 'Words' },
 ] as const
 
 /** The ways through the lab. */

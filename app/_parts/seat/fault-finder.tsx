@@ -13,6 +13,7 @@ import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { Choose } from './choose-symptom'
+import { Explained } from '@/ui/parts/explained'
 
 interface Props {
   readonly machineId: string
@@ -257,7 +258,9 @@ export function FaultFinder(props: Props) {
               {WHO[next.who] && ` · ${WHO[next.who]}`}
             </p>
             <p className="text-3xl font-bold">{CHECKS[next.check].title}</p>
-            <p className="mt-2 text-lg">{next.how}</p>
+            <p className="mt-2 text-lg">
+              <Explained text={next.how} />
+            </p>
             {next.caution && <p className="mt-2 font-semibold text-secondary">{next.caution}</p>}
             {props.ways[next.check].length > 0 && (
               <>

@@ -7,6 +7,7 @@ import { StepPicture, type StepDrawn } from '@/ui/drawings/step-picture'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
+import { Explained } from '@/ui/parts/explained'
 
 type Result = 'pass' | 'fail' | 'not-applicable'
 type Ticks = Readonly<Record<string, Result>>
@@ -75,7 +76,9 @@ export function SeatCheck({
               </span>
               <div>
                 <h2 className="text-lg font-bold first-letter:uppercase">{step.title}</h2>
-                <p>{step.how}</p>
+                <p>
+                  <Explained text={step.how} />
+                </p>
                 {step.caution && <p className="mt-1 font-semibold text-secondary">{step.caution}</p>}
                 {ticks[step.step] === 'fail' && (
                   <p role="status" className="mt-1 border-l-4 border-error pl-3">

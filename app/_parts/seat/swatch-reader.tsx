@@ -27,6 +27,8 @@ import { BobbinScrew } from './bobbin-screw'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 import { Look } from './swatch-look'
+import { Explained } from '@/ui/parts/explained'
+import { useListening } from '@/ui/parts/use-listening'
 
 interface Props {
   readonly machineId: string
@@ -98,6 +100,7 @@ export function SwatchReader(props: Props) {
   const sewn = all.filter((each) => each.target === target).map(({ target: _, ...swatch }) => swatch)
   const [at, setAt] = useState(props.at)
   const { busy, fault, log } = useWrite()
+  const listening = useListening()
 
   const step =
     top &&
@@ -148,7 +151,7 @@ export function SwatchReader(props: Props) {
 
   return (
     <div className="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-      <div className="flex flex-col gap-5">
+      <fieldset disabled={!listening} className="flex min-w-0 flex-col gap-5">
         <div className="flex flex-wrap items-end gap-4">
           <fieldset>
             <legend className="mb-1 font-bold">The stitch</legend>
@@ -245,7 +248,7 @@ export function SwatchReader(props: Props) {
             ))}
           </div>
         </fieldset>
-      </div>
+      </fieldset>
       <section className="sheet h-fit p-5 lg:sticky lg:top-20" aria-live="polite" aria-label="Reading">
         {last && (
           <div className="mb-4 border-b border-dashed border-base-content/40 pb-3">
@@ -267,7 +270,9 @@ export function SwatchReader(props: Props) {
               {ACTION_WORDS[step.next.do]}
               {step.next.dial !== undefined && `: ${plain(step.next.dial)}`}
             </p>
-            <p className="mt-1">{step.because}</p>
+            <p className="mt-1">
+              <Explained text={step.because} />
+            </p>
             {step.next.do === 'dial' && step.interval && (
               <p className="mt-1 text-sm">
                 It is right somewhere from {plain(step.interval[0])} to {plain(step.interval[1])}, four chances in five.

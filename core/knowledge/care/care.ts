@@ -1,4 +1,4 @@
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type FactName, type Rule } from '../fact'
 
 /** Jobs that keep a machine sewing. */
 export const CARE_JOBS = ['clean', 'oil-race', 'oil-arm', 'room-check', 'service', 'electrical-test'] as const
@@ -11,9 +11,9 @@ export type CareJob = (typeof CARE_JOBS)[number]
 export interface CareGiven {
   readonly job: CareJob
   readonly title: string
-  readonly clocks: readonly { readonly count: string; readonly every: string; readonly words: string }[]
+  readonly clocks: readonly { readonly count: FactName; readonly every: FactName; readonly words: string }[]
   /** a fact that makes it due at once, whatever the counts say */
-  readonly atOnce?: string
+  readonly atOnce?: FactName
   /** said then */
   readonly atOnceWords?: string
   readonly how: string

@@ -1,5 +1,5 @@
 import { PLACE_CAUTIONS } from '../care/place-caution'
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 import type { CheckStepGiven } from './seat-check'
 
 const step = (

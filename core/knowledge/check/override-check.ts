@@ -1,4 +1,4 @@
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 
 /** What a person's own choice breaks. `stop`: the machine cannot do it or it strikes, so it cannot be kept at all. */
 export interface OverrideCheck {

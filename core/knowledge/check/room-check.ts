@@ -1,5 +1,5 @@
 import type { CheckStepGiven } from './seat-check'
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 
 const step = (
   id: string,

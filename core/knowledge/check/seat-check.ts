@@ -1,6 +1,6 @@
 import type { CheckGroup } from './check'
 import { PLACE_CAUTIONS } from '../care/place-caution'
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 import type { Symptom } from '../fault/symptom'
 
 /** Which drawing belongs to a step; each is made from the machine's own traits. */

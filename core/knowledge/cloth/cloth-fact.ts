@@ -1,6 +1,6 @@
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type FactName, type Rule } from '../fact'
 
-const fact = (name: string, when: Rule<unknown>['when'], because: string): Rule<{ readonly fact: string }> => ({
+const fact = (name: FactName, when: Rule<unknown>['when'], because: string): Rule<{ readonly fact: FactName }> => ({
   id: `fact-${name}`,
   when,
   give: { fact: name },
@@ -13,7 +13,7 @@ const fact = (name: string, when: Rule<unknown>['when'], because: string): Rule<
  * What follows from a cloth and a job before anything is chosen. Every row that holds sets its fact; a row may ask about
  * the facts set above it.
  */
-export const CLOTH_FACTS: readonly Rule<{ readonly fact: string }>[] = readable([
+export const CLOTH_FACTS: readonly Rule<{ readonly fact: FactName }>[] = readable([
   fact('light', { band: { in: ['sheer', 'light'] } }, '{massGsm} g/m² is light.'),
   fact(
     'silky',

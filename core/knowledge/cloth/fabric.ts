@@ -1,4 +1,4 @@
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 
 export const STRUCTURES = ['woven', 'knit', 'felt', 'leather', 'coated', 'pile', 'net', 'rope'] as const
 export type Structure = (typeof STRUCTURES)[number]

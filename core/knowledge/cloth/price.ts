@@ -1,4 +1,4 @@
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 
 /** What a job costs on this cloth however well it is set up: the kit is marginal at best, and says so. */
 export interface Price {

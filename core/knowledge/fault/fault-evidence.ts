@@ -1,5 +1,5 @@
 import type { FaultCheck } from './fault-check'
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 
 /** How much a fact speaks for a cause: its chance with the cause, and without it. Both within 0.02 … 0.98. */
 export interface Evidence {

@@ -1,4 +1,4 @@
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 
 /** Which of a machine's limits a stack must keep. `machine` names the fact that holds it, in mm. */
 export interface StackLimit {

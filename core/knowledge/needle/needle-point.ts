@@ -1,5 +1,5 @@
 import type { Point } from './needle'
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 
 /** Points to try, best first. `only`: nothing else does this job, so the search ends with this row. */
 export interface PointProposal {

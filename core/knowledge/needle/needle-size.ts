@@ -1,4 +1,4 @@
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 
 /** The sizes a cloth wants: too thin a blade deflects and strikes, too thick a one punches holes and skips. */
 export interface SizeRange {

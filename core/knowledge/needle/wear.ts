@@ -1,4 +1,4 @@
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 
 /** How needles wear. All of it is data that a room may change. Source: common practice. */
 

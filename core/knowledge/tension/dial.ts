@@ -1,5 +1,5 @@
 import type { RoomNumberName } from '../room-number'
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 
 /**
  * An offset in numbers of an ordinary 0–9 dial (or the name of the room's number that holds it), or `half`: halfway

@@ -1,5 +1,5 @@
 import type { Thread } from '../../units/thread'
-import { readable, type Rule } from '../../schema/rule'
+import { readable, type Rule } from '../fact'
 
 export const THREAD_USES = ['all-purpose', 'fine', 'topstitch', 'heavy', 'embroidery', 'decorative', 'bobbin'] as const
 export type ThreadUse = (typeof THREAD_USES)[number]

@@ -3,6 +3,7 @@
 import type { CheckStep } from '@/core/check/seat-check'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import { StepPicture } from '@/ui/drawings/step-picture'
+import { Explained } from '@/ui/parts/explained'
 
 /** One step of the change on the whole screen, to be read with a needle between two fingers. */
 export function OneStep({
@@ -33,7 +34,9 @@ export function OneStep({
       <div className="flex flex-wrap items-start gap-6">
         <div className="min-w-0 flex-1 basis-72">
           <h2 className="text-3xl font-bold first-letter:uppercase">{step.title}</h2>
-          <p className="mt-2 text-xl">{step.how}</p>
+          <p className="mt-2 text-xl">
+            <Explained text={step.how} />
+          </p>
           {step.caution && <p className="mt-2 text-lg font-semibold text-secondary">{step.caution}</p>}
         </div>
         <StepPicture drawing={step.drawing} drawn={{ traits, set: undefined }} size="h-44" />
