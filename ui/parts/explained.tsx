@@ -36,7 +36,7 @@ function Told({ word, close }: { word: TradeWord; close: () => void }) {
     <dialog
       ref={dialog}
       aria-labelledby="told-word"
-      className="m-auto max-w-sm rounded-lg border-2 border-base-content bg-base-100 p-5 text-lg text-base-content backdrop:bg-black/40"
+      className="m-auto w-[calc(100%-2rem)] max-w-sm rounded-lg border-2 border-base-content bg-base-100 p-5 text-lg text-base-content backdrop:bg-black/40"
       onClose={close}
       onClick={(event) => event.target === dialog.current && dialog.current.close()}
     >
