@@ -1,0 +1,89 @@
+import type { Gate, SwatchSign, Target, TopLook, UnderLook } from '@/core/knowledge/tension/tension'
+import type { Sitting } from '@/core/machine/sitting'
+import type { SwatchAt, TensionStep } from '@/core/tension/next-step'
+
+/** What somebody has chosen of the swatch in hand, and what was sewn before it. */
+export interface Looking {
+  readonly target: Target
+  /** where the dial stands */
+  readonly at: number
+  readonly top?: TopLook
+  readonly under?: UnderLook
+  readonly signs: readonly SwatchSign[]
+  readonly done: readonly Gate[]
+  /** swatches of this trouble, oldest first; each kind of stitch is a trouble of its own */
+  readonly sewn: readonly (SwatchAt & { readonly target: Target })[]
+}
+
+export type Look =
+  | { readonly choose: 'target'; readonly target: Target }
+  | { readonly choose: 'at'; readonly at: number }
+  | { readonly choose: 'top'; readonly look: TopLook }
+  | { readonly choose: 'under'; readonly look: UnderLook }
+  | { readonly choose: 'sign'; readonly sign: SwatchSign }
+  | { readonly choose: 'gate'; readonly gate: Gate }
+  /** the swatch is in the book; `next` is where the dial goes now */
+  | { readonly choose: 'written'; readonly next?: number }
+
+export const lookingFrom = (target: Target, at: number, { done, swatches }: Sitting): Looking => ({
+  target,
+  at,
+  signs: [],
+  done,
+  sewn: swatches.map((each) => ({ ...each, target })),
+})
+
+const toggle = <Word>(list: readonly Word[], word: Word): readonly Word[] =>
+  list.includes(word) ? list.filter((each) => each !== word) : [...list, word]
+
+export function looked(before: Looking, look: Look): Looking {
+  switch (look.choose) {
+    case 'target':
+      return { ...before, target: look.target }
+    case 'at':
+      return { ...before, at: look.at }
+    case 'top':
+      return { ...before, top: look.look }
+    case 'under':
+      return { ...before, under: look.look }
+    case 'sign':
+      return { ...before, signs: toggle(before.signs, look.sign) }
+    case 'gate':
+      return { ...before, done: toggle(before.done, look.gate) }
+    case 'written': {
+      const swatch = swatchOf(before)
+      const { top: _top, under: _under, ...rest } = before
+      // The next swatch starts from what was just advised.
+      return {
+        ...rest,
+        at: look.next ?? before.at,
+        signs: [],
+        sewn: swatch ? [...before.sewn, { ...swatch, target: before.target }] : before.sewn,
+      }
+    }
+  }
+}
+
+/** The swatch in hand; undefined until both faces are chosen. */
+export const swatchOf = ({ at, top, under, signs }: Looking): SwatchAt | undefined =>
+  top && under && { dial: at, top, under, signs }
+
+/** Those of this kind of stitch, oldest first. */
+export const sewnOf = ({ sewn, target }: Looking): SwatchAt[] =>
+  sewn.filter((each) => each.target === target).map(({ target: _, ...swatch }) => swatch)
+
+/** The swatch in hand as it is written down, with the mark that was taken where two disagree. */
+export function lineOf(looking: Looking, { next, reading }: Pick<TensionStep, 'next' | 'reading'>, projectId?: string) {
+  const { at, target, top, under, signs, done } = looking
+  if (!top || !under) return undefined
+  return {
+    dial: at,
+    target,
+    top,
+    under,
+    done,
+    ...(signs.length > 0 && { signs }),
+    ...(projectId && { projectId }),
+    ...(next.do === 'done' && reading === 'as-near' && next.dial !== undefined && { asNear: next.dial }),
+  }
+}

@@ -1,0 +1,149 @@
+'use client'
+
+import {
+  GATES,
+  SWATCH_SIGNS,
+  TARGET_WORDS,
+  TARGETS,
+  TOP_LOOKS,
+  UNDER_LOOKS,
+  type Gate,
+  type SwatchSign,
+} from '@/core/knowledge/tension/tension'
+import type { Dial } from '@/core/units/dial'
+import { LOOK_WORDS, SwatchFace } from '@/ui/drawings/swatch-face'
+import { useListening } from '@/ui/parts/use-listening'
+import { Look } from './swatch-look'
+import type { Looking, Look as Chosen } from './look-at-swatch'
+
+const GATE_WORDS: Readonly<Record<Gate, string>> = {
+  rethreaded: 'Re-threaded, foot up',
+  needle: 'New needle',
+  bobbin: 'Bobbin out, looked at, back in',
+  'same-thread': 'Same thread weight above and below',
+  clean: 'Lint out',
+}
+
+const SIGN_WORDS: Readonly<Record<SwatchSign, string>> = {
+  skipped: 'gaps: skipped stitches',
+  puckered: 'cloth gathers',
+  ridge: 'a raised ridge',
+  shredding: 'fuzzy thread at the eye',
+  wobble: 'the line wobbles',
+}
+
+/** The pictures to choose from, and what else there is to see and was done. */
+export function SwatchPictures({
+  looking,
+  dial,
+  look,
+}: {
+  looking: Looking
+  dial: Dial
+  look: (chosen: Chosen) => void
+}) {
+  const { target, at, top, under, signs, done } = looking
+  const listening = useListening()
+  return (
+    <fieldset disabled={!listening} className="flex min-w-0 flex-col gap-5">
+      <div className="flex flex-wrap items-end gap-4">
+        <fieldset>
+          <legend className="mb-1 font-bold">The stitch</legend>
+          <div className="flex flex-wrap gap-2">
+            {TARGETS.map((each) => (
+              <label key={each} className={`btn ${target === each ? 'btn-neutral' : 'btn-outline'}`}>
+                <input
+                  type="radio"
+                  name="target"
+                  className="sr-only"
+                  checked={target === each}
+                  onChange={() => look({ choose: 'target', target: each })}
+                />
+                {TARGET_WORDS[each]}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <label className="flex flex-col gap-1">
+          <span className="font-bold">The dial stands at</span>
+          <input
+            type="number"
+            inputMode="decimal"
+            className="input w-28 text-lg"
+            min={dial.min}
+            max={dial.max}
+            step={dial.step / 2}
+            value={at}
+            onChange={({ target: { valueAsNumber } }) =>
+              Number.isFinite(valueAsNumber) && look({ choose: 'at', at: valueAsNumber })
+            }
+          />
+        </label>
+      </div>
+      <fieldset>
+        <legend className="mb-1 text-lg font-bold">On top, where you sewed (dark thread)</legend>
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+          {TOP_LOOKS.map((face) => (
+            <Look
+              key={face}
+              name="top"
+              chosen={top === face}
+              words={LOOK_WORDS.top[face]}
+              choose={() => look({ choose: 'top', look: face })}
+            >
+              <SwatchFace face="top" look={face} />
+            </Look>
+          ))}
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend className="mb-1 text-lg font-bold">Turned over (light bobbin thread)</legend>
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+          {UNDER_LOOKS.map((face) => (
+            <Look
+              key={face}
+              name="under"
+              chosen={under === face}
+              words={LOOK_WORDS.under[face]}
+              choose={() => look({ choose: 'under', look: face })}
+            >
+              <SwatchFace face="under" look={face} />
+            </Look>
+          ))}
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend className="mb-1 font-bold">Anything else to see?</legend>
+        <div className="flex flex-wrap gap-2">
+          {SWATCH_SIGNS.map((sign) => (
+            <label key={sign} className={`btn ${signs.includes(sign) ? 'btn-neutral' : 'btn-outline'}`}>
+              <input
+                type="checkbox"
+                className="sr-only"
+                checked={signs.includes(sign)}
+                onChange={() => look({ choose: 'sign', sign })}
+              />
+              {SIGN_WORDS[sign]}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend className="mb-1 font-bold">Done since it went wrong</legend>
+        <div className="flex flex-wrap gap-x-6 gap-y-1">
+          {GATES.map((gate) => (
+            <label key={gate} className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox"
+                checked={done.includes(gate)}
+                onChange={() => look({ choose: 'gate', gate })}
+              />
+              {GATE_WORDS[gate]}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+    </fieldset>
+  )
+}
