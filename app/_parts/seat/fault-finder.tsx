@@ -6,14 +6,14 @@ import type { CheckStep } from '@/core/check/seat-check'
 import { findFault, type FaultAnswer, type KnownOfFault } from '@/core/fault/fault'
 import { CHECKS, type FaultCheck } from '@/core/knowledge/fault/fault-check'
 import { SYMPTOM_WORDS, type Symptom } from '@/core/knowledge/fault/symptom'
-import { counted } from '@/core/units/words'
-import { StepPicture, type StepDrawn } from '@/ui/drawings/step-picture'
+import type { StepDrawn } from '@/ui/drawings/step-picture'
 import { SymptomDrawing } from '@/ui/drawings/symptom'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { Choose } from './choose-symptom'
-import { Explained } from '@/ui/parts/explained'
+import { BreakStop, ElectricalStop } from './fault-stops'
+import { LookedAt, LookNext } from './look-next'
 
 interface Props {
   readonly machineId: string
@@ -36,20 +36,6 @@ interface Run {
   readonly answers: readonly FaultAnswer[]
   readonly skipped: readonly FaultCheck[]
 }
-
-const WHO = { learner: '', staff: 'for staff', technician: 'for a technician' } as const
-
-const minutes = (seconds: number) =>
-  seconds < 60 ? counted(seconds, 'second') : counted(Math.round(seconds / 60), 'minute')
-
-const chanceWords = (chance: number) =>
-  chance >= 0.5
-    ? 'most likely this'
-    : chance >= 0.25
-      ? 'quite likely this'
-      : chance >= 0.1
-        ? 'perhaps this'
-        : 'seldom this'
 
 /** From what is seen to the next cheapest thing to look at, one at a time, this machine's way. */
 export function FaultFinder(props: Props) {
@@ -112,61 +98,23 @@ export function FaultFinder(props: Props) {
   }
 
   if (advice.stop) {
+    const stop = async () => {
+      const seen = SYMPTOM_WORDS[symptom]
+      const said = { done: `${name} is stopped`, then: homeHref }
+      if (await log(machineId, 'fault-opened', { fault: 'electrical', seen }, said)) keep(undefined)
+    }
     return (
-      <section className="sheet border-l-8 border-l-error p-6">
-        <h2 className="text-2xl font-bold">Stop. Unplug it at the wall now</h2>
-        <p className="mt-2 text-lg">
-          A smell, a spark, a shock or a damaged cord is for a licensed repairer. Nobody looks further than the plug,
-          and nobody sews on {name}.
-        </p>
-        <div className="mt-4 flex flex-wrap gap-3">
-          <button
-            type="button"
-            className="btn btn-error btn-lg"
-            disabled={busy}
-            onClick={() =>
-              void log(
-                machineId,
-                'fault-opened',
-                { fault: 'electrical', seen: SYMPTOM_WORDS[symptom] },
-                { done: `${name} is stopped`, then: homeHref },
-              ).then((landed) => landed && keep(undefined))
-            }
-          >
-            It is unplugged: stop {name}
-          </button>
-          <button type="button" className="btn btn-ghost btn-lg" onClick={back}>
-            Back
-          </button>
-        </div>
+      <ElectricalStop name={name} busy={busy} back={back} stop={() => void stop()}>
         <FaultNote fault={fault} />
-      </section>
+      </ElectricalStop>
     )
   }
 
   if (symptom === 'needle-breaks' && !props.brokenKnown && !broken && answers.length === 0) {
     return (
-      <section className="sheet border-l-8 border-l-error p-6">
-        <h2 className="text-2xl font-bold">Stop. Foot off the pedal, power off</h2>
-        <p className="mt-2 text-lg">
-          Glasses stay on. Find every piece: point, blade and shank, laid together to the whole length. Look on the
-          cloth, in the case and under the plate. Nobody sews on {name} until each one lies on the table.
-        </p>
-        <div className="mt-4 flex flex-wrap gap-3">
-          {role === 'staff' && (
-            <button type="button" className="btn btn-primary btn-lg" disabled={busy} onClick={() => void itBroke(true)}>
-              Every piece is found
-            </button>
-          )}
-          <button type="button" className="btn btn-error btn-lg" disabled={busy} onClick={() => void itBroke(false)}>
-            {role === 'staff' ? `Not every piece: stop ${name}` : `It broke: stop ${name} and call staff`}
-          </button>
-          <button type="button" className="btn btn-ghost btn-lg" onClick={back}>
-            It is whole
-          </button>
-        </div>
+      <BreakStop name={name} busy={busy} back={back} role={role} broke={(all) => void itBroke(all)}>
         <FaultNote fault={fault} />
-      </section>
+      </BreakStop>
     )
   }
 
@@ -252,54 +200,16 @@ export function FaultFinder(props: Props) {
       {heading}
       <div className="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         {next && mayLook ? (
-          <section className="sheet p-6" aria-live="polite" aria-label="Look at this next">
-            <p className="text-sm">
-              {minutes(next.seconds)} · {chanceWords(next.chance)} ({Math.round(next.chance * 100)} in 100)
-              {WHO[next.who] && ` · ${WHO[next.who]}`}
-            </p>
-            <p className="text-3xl font-bold">{CHECKS[next.check].title}</p>
-            <p className="mt-2 text-lg">
-              <Explained text={next.how} />
-            </p>
-            {next.caution && <p className="mt-2 font-semibold text-secondary">{next.caution}</p>}
-            {props.ways[next.check].length > 0 && (
-              <>
-                <h3 className="mt-4 font-bold">On {name}</h3>
-                <ul>
-                  {props.ways[next.check].map((way) => (
-                    <li key={way.step} className="seam flex items-center gap-4 py-2">
-                      <StepPicture drawing={way.drawing} drawn={props.drawn} size="h-16 w-20 shrink-0" />
-                      <span>
-                        <strong className="first-letter:uppercase">{way.title}.</strong> {way.how}
-                      </span>
-                    </li>
-                  ))}
-                </ul>
-              </>
-            )}
-            <div className="mt-5 flex flex-wrap gap-3">
-              <button type="button" className="btn btn-primary btn-lg" onClick={() => setFound(next.check)}>
-                That was it
-              </button>
-              <button
-                type="button"
-                className="btn btn-outline btn-lg"
-                onClick={() => keep({ ...run, answers: [...answers, { check: next.check, found: false }] })}
-              >
-                Not that
-              </button>
-              <button
-                type="button"
-                className="btn btn-ghost btn-lg"
-                onClick={() => keep({ ...run, skipped: [...skipped, next.check] })}
-              >
-                Skip
-              </button>
-              <button type="button" className="btn btn-ghost btn-lg" onClick={back}>
-                Back
-              </button>
-            </div>
-          </section>
+          <LookNext
+            next={next}
+            name={name}
+            ways={props.ways[next.check]}
+            drawn={props.drawn}
+            found={() => setFound(next.check)}
+            notThat={() => keep({ ...run, answers: [...answers, { check: next.check, found: false }] })}
+            skip={() => keep({ ...run, skipped: [...skipped, next.check] })}
+            back={back}
+          />
         ) : (
           <section className="sheet p-6" aria-label="Hand it on">
             <p className="text-2xl font-bold">
@@ -319,29 +229,7 @@ export function FaultFinder(props: Props) {
           </section>
         )}
         <aside>
-          {answers.length > 0 && (
-            <>
-              <h3 className="font-bold">Looked at, and not that</h3>
-              <ul className="mb-4">
-                {answers.map(({ check }) => (
-                  <li key={check}>{CHECKS[check].title}</li>
-                ))}
-              </ul>
-            </>
-          )}
-          <h3 className="font-bold">After that</h3>
-          <ol className="mb-4 list-decimal pl-6">
-            {offered.slice(1, 6).map((each) => (
-              <li key={each.check}>
-                {CHECKS[each.check].title}
-                <span className="text-sm">
-                  {' '}
-                  · {minutes(each.seconds)}
-                  {WHO[each.who] && ` · ${WHO[each.who]}`}
-                </span>
-              </li>
-            ))}
-          </ol>
+          <LookedAt answers={answers} after={offered.slice(1, 6)} />
           {mayLook && ends}
           <FaultNote fault={fault} />
         </aside>
