@@ -12,6 +12,7 @@ import { DialDrawing } from '@/ui/drawings/dial'
 import { SewnFace, SewnSection } from '@/ui/drawings/sewn-line'
 import { MOMENTS, StitchForming } from '@/ui/drawings/stitch-forming'
 import { SelectField } from '@/ui/parts/select-field'
+import { SIGN_WORDS, KIND_WORDS } from './lab-words'
 
 interface Cloth {
   readonly name: string
@@ -20,20 +21,8 @@ interface Cloth {
   readonly dense: boolean
 }
 
-const SIGN_WORDS = {
-  skipped: 'Stitches are skipped.',
-  puckered: 'The cloth gathers.',
-  ridge: 'A ridge stands between the lines.',
-  shredding: 'The thread frays at the eye.',
-  wobble: '',
-} as const
-const KIND_WORDS: Readonly<Record<StitchKind, string>> = {
-  straight: 'straight',
-  zigzag: 'zigzag',
-  'three-step': 'three-step zigzag',
-  twin: 'twin needle',
-}
 const THREADS = [18, 27, 40, 60] as const
+
 const diameter = (tex: number) => threadDiameterMm({ tex, fibre: 'polyester', finish: 'spun' })
 
 /** Turn the dial and see at once what happens in the cloth and on both its faces. */

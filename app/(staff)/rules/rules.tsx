@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react'
 import { type KitRoom } from '@/core/kit/for-room'
-import { ROOM_NUMBERS, ROOM_NUMBER_NAMES, type RoomNumberName } from '@/core/knowledge/room-number'
+import { ROOM_NUMBERS, type RoomNumberName } from '@/core/knowledge/room-number'
 import { SCHOOLS, type School } from '@/core/knowledge/school'
 import { NEEDLE_SCHOOLS } from '@/core/knowledge/needle/wear'
 import type { HouseRules } from '@/core/room/house-rules'
@@ -11,6 +11,8 @@ import { NumberField } from '@/ui/parts/number-field'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { type RulesBag, type RulesMachine, whatChanges, needlesChanged } from './what-changes'
+import { DEFAULT_WAY, NEEDLE_WORDS, FIRST_AID_WORDS, Row } from './rule-words'
+import { RoomNumbersFields } from './room-numbers'
 
 interface Props {
   readonly machines: readonly RulesMachine[]
@@ -18,28 +20,6 @@ interface Props {
   readonly room: KitRoom
   readonly mayChange: boolean
 }
-
-const DEFAULT_WAY: Readonly<Record<School, string>> = {
-  point: 'universal, sharp for dense and sheer',
-  denim: 'jeans where a crossing has over two layers',
-  suede: 'universal under 1 mm, leather from there',
-  elastane: 'stretch',
-  imitation: 'microtex',
-}
-
-const NEEDLE_WORDS: Readonly<Record<(typeof NEEDLE_SCHOOLS)[number], string>> = {
-  'whichever-first': 'whichever comes first: hours, projects or a sign',
-  hours: 'by hours',
-  project: 'after each project that wears it out',
-  'every-n': 'every few projects',
-  signs: 'by signs only',
-}
-
-const FIRST_AID_WORDS = {
-  firstAider: 'First-aider, and how to reach them',
-  box: 'Where the first-aid box is',
-  emergency: 'Emergency number',
-} as const
 
 /** The room's choices. A change first shows which of today's kits and needles it would alter. */
 export function Rules({ machines, bags, room, mayChange }: Props) {
@@ -196,34 +176,7 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
             </Row>
           ))}
         </section>
-        <section aria-labelledby="numbers" className="flex flex-col gap-3">
-          <h2 id="numbers" className="text-xl font-bold">
-            Numbers
-          </h2>
-          <p className="text-sm">
-            Offsets from the normal mark are in numbers of an ordinary dial, below 0 for looser.
-          </p>
-          {ROOM_NUMBER_NAMES.map((name) => {
-            const { words, usual, min, max, step, unit } = ROOM_NUMBERS[name]
-            return (
-              <Row key={name} name={words}>
-                <span className="flex items-center gap-2">
-                  <NumberField
-                    name={words}
-                    value={rules.numbers?.[name] ?? usual}
-                    min={min}
-                    max={max}
-                    step={step}
-                    set={(value) => setNumber(name, value)}
-                  />
-                  <span className="text-sm">
-                    {unit}, usually {String(usual).replace('-', '−')}
-                  </span>
-                </span>
-              </Row>
-            )
-          })}
-        </section>
+        <RoomNumbersFields numbers={rules.numbers} set={setNumber} />
       </fieldset>
       <aside aria-label="What it would change" aria-live="polite" className="sheet self-start p-5 lg:sticky lg:top-24">
         {!changed ? (
@@ -272,15 +225,6 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
           </>
         )}
       </aside>
-    </div>
-  )
-}
-
-function Row({ name, children }: { name: string; children: React.ReactNode }) {
-  return (
-    <div className="grid items-center gap-x-4 gap-y-1 sm:grid-cols-[16rem_1fr]">
-      <span>{name}</span>
-      {children}
     </div>
   )
 }

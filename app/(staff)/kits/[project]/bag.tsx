@@ -17,12 +17,14 @@ import type { FabricFacts } from '@/ui/parts/fabric-facts'
 import { FabricFields } from '@/ui/parts/fabric-fields'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { KitCard } from '@/ui/parts/kit-card'
-import { KitCompare } from '@/ui/parts/kit-compare'
 import { OverrideForm } from '@/ui/parts/override-form'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
-import { fabricWords, needleWords, threadWords } from '@/ui/words'
+import { needleWords } from '@/ui/words'
 import { type BagGiven, GivenNote, GivenBefore } from './given-before'
+import { ChangedMeanwhile } from './changed-meanwhile'
+import { KitWays } from './kit-ways'
+import { NotHere } from './not-here'
 
 export interface BagMachine {
   readonly machineId: string
@@ -75,7 +77,6 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
     setChanging(undefined)
     if (opener.current instanceof HTMLElement) opener.current.focus()
   }
-  const [comparing, setComparing] = useState(false)
   const { busy, fault, write } = useWrite()
   const chosen = machines.find((each) => each.machineId === machineId)
   /** Another cloth or machine is another kit, so what was picked or chosen by hand no longer speaks of it. */
@@ -169,30 +170,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
         </div>
         <div className="flex min-w-0 flex-col gap-4" aria-live="polite">
           {!chosen && <p className="sheet p-6 text-lg">A kit is for one machine. Add a machine to the room first.</p>}
-          {chosen?.missing && (
-            <section className="sheet p-6">
-              <h2 className="text-xl font-bold">Not known of {chosen.name} yet</h2>
-              <p className="mt-1">No kit can be promised until somebody looks:</p>
-              <ul className="mt-2 list-disc pl-6">
-                {chosen.missing.map((question) => (
-                  <li key={question}>{question}</li>
-                ))}
-              </ul>
-            </section>
-          )}
-          {answer?.verdict === 'refused' && chosen && (
-            <section className="sheet border-error p-6">
-              <h2 className="text-2xl font-bold">Not on {chosen.name}</h2>
-              {answer.refusals.map((refusal) => (
-                <div key={refusal.limit} className="mt-3">
-                  <p className="text-lg">{refusal.because}</p>
-                  <p>
-                    <strong>Would help:</strong> {refusal.wouldHelp}
-                  </p>
-                </div>
-              ))}
-            </section>
-          )}
+          {chosen && <NotHere name={chosen.name} missing={chosen.missing} refusals={answer?.refusals} />}
           {kit && base && request && chosen && answer && (
             <>
               <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
@@ -219,55 +197,13 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
               {given[0]?.machineId === chosen.machineId && <GivenNote given={given[0].kit} now={kit} />}
               <FaultNote fault={fault} />
               {fault?.code === 'changed' && (
-                <div className="my-2 border-l-4 border-warning pl-3">
-                  <p>
-                    Somebody has changed this bag: theirs is {fabricWords(asKept.fabric)}, {asKept.operation}. Yours is
-                    still in the fields.
-                  </p>
-                  <div className="mt-1 flex flex-wrap gap-2">
-                    <button type="button" className="btn btn-outline btn-sm" onClick={() => begin({ facts: asKept })}>
-                      Take theirs
-                    </button>
-                    <button type="button" className="btn btn-outline btn-sm" onClick={() => void keepFabric()}>
-                      Keep mine
-                    </button>
-                  </div>
-                </div>
+                <ChangedMeanwhile
+                  theirs={asKept}
+                  takeTheirs={() => begin({ facts: asKept })}
+                  keepMine={() => void keepFabric()}
+                />
               )}
-              {answer.kits.length > 1 && (
-                <div className="flex flex-wrap items-stretch gap-2">
-                  <div role="radiogroup" aria-label="Ways to do it, best first" className="flex flex-wrap gap-2">
-                    {answer.kits.map((each, index) => (
-                      <button
-                        key={`${each.needle.point}-${each.needle.sizeNm}-${each.topThread.tex}`}
-                        type="button"
-                        role="radio"
-                        aria-checked={each === base}
-                        className={`btn h-auto py-2 ${each === base ? 'btn-neutral' : 'btn-outline'}`}
-                        onClick={() => begin({ picked: index })}
-                      >
-                        <span className="text-left">
-                          {needleWords(each.needle)}
-                          <span className="block text-sm font-normal">
-                            {each.inStock === false ? 'not in stock' : each.verdict}, {threadWords(each.topThread)}
-                          </span>
-                        </span>
-                      </button>
-                    ))}
-                  </div>
-                  <button
-                    type="button"
-                    className="btn btn-ghost h-auto"
-                    aria-expanded={comparing}
-                    onClick={() => setComparing(!comparing)}
-                  >
-                    {comparing ? 'Close the comparison' : 'Compare two'}
-                  </button>
-                </div>
-              )}
-              {comparing && answer.kits.length > 1 && (
-                <KitCompare kits={answer.kits} take={(index) => begin({ picked: index })} />
-              )}
+              <KitWays kits={answer.kits} chosen={base} choose={(index) => begin({ picked: index })} />
               {changing && (
                 <OverrideForm
                   key={changing}

@@ -3,7 +3,6 @@
 import { spaced } from '@/core/units/words'
 import Link from 'next/link'
 import { useRef, useState } from 'react'
-import { v7 as uuid } from 'uuid'
 import type { AlreadyHere } from '@/core/exchange/already-here'
 import type { ReadRows } from '@/core/exchange/project-rows'
 import type { Fault } from '@/core/schema/invalid'
@@ -11,6 +10,7 @@ import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { fabricWords } from '@/ui/words'
+import { type Way, type Ids, makeIds } from './row-ids'
 
 interface Props {
   readonly courses: readonly { readonly courseId: string; readonly name: string }[]
@@ -246,12 +246,3 @@ export function Sheet({ courses, columns, mayImport }: Props) {
     </div>
   )
 }
-
-type Way = 'keep' | 'replace' | 'add'
-
-interface Ids {
-  readonly projectId: string
-  readonly personId: string
-  readonly enrolmentId: string
-}
-const makeIds = (): Ids => ({ projectId: uuid(), personId: uuid(), enrolmentId: uuid() })

@@ -6,18 +6,13 @@ import { TRAIT_NAMES } from '@/core/knowledge/machine/trait'
 import { careOf } from '@/core/care/care'
 import { kindsOf, shownLines } from '@/core/machine/book-lines'
 import { BOOK_FILTERS } from '@/core/machine/kinds/kind'
-import { plain } from '@/core/units/words'
 import { may, mayLift, whoLifts } from '@/core/people/role'
-import { threadDiameterMm, type Thread } from '@/core/units/thread'
-import { POINTS } from '@/core/knowledge/needle/needle'
 import { readNewest } from '@/store/machine/book'
 import { readNames } from '@/store/site/site'
 import { BobbinDrawing } from '@/ui/drawings/bobbin'
-import { DialDrawing } from '@/ui/drawings/dial'
-import { NeedleDrawing, NeedlePlan } from '@/ui/drawings/needle'
+import { NeedlePlan } from '@/ui/drawings/needle'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { NeedleBars } from '@/ui/drawings/needle-bars'
-import { hoursWords, needleWords, threadWords } from '@/ui/words'
 import { mustSee } from '../../../_server/actor'
 import { isId } from '../../../_server/answer'
 import { machinePage } from '../../../_server/machine'
@@ -26,6 +21,7 @@ import { BookLines } from './book-lines'
 import { QuickLog } from './quick-log'
 import { Stopped } from './stopped'
 import { needleBars } from './needle-bars-of'
+import { InItNow } from './in-it-now'
 
 type Props = { params: Promise<{ machine: string }>; searchParams: Promise<{ lines?: string; about?: string }> }
 
@@ -59,8 +55,6 @@ export default async function MachinePage({ params, searchParams }: Props) {
   const bars = needleBars(state, site.timeZone)
   const base = `/machines/${machine.machineId}`
   const unchecked = TRAIT_NAMES.filter((name) => machine.proofs[name]?.source === 'template').length
-  const fitted = state.fitting?.needle
-  const thread = state.thread as Thread | undefined
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
@@ -117,61 +111,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
 
       <div className="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
         <div className="flex flex-col gap-6">
-          <section className="sheet p-5" aria-labelledby="now">
-            <h2 id="now" className="text-xl font-bold">
-              In it now
-            </h2>
-            {fitted ? (
-              <div className="mt-3 grid grid-cols-[7rem_1fr] gap-4">
-                <NeedleDrawing
-                  className="w-28"
-                  way={traits}
-                  needle={{
-                    point: fitted.point,
-                    sizeNm: fitted.sizeNm,
-                    eyeMm: (fitted.sizeNm / 100) * POINTS[fitted.point].eyeShare,
-                    threadMm: thread ? threadDiameterMm(thread) : 0,
-                    ...(fitted.gapMm !== undefined && { gapMm: fitted.gapMm }),
-                  }}
-                />
-                <dl className="grid content-start gap-2">
-                  <Fact name="Needle">
-                    <strong>{needleWords(fitted)}</strong>
-                    <br />
-                    {fitted.condition === 'unverified'
-                      ? 'of unknown age'
-                      : `since ${formatInTimeZone(state.fitting.fittedAt, site.timeZone)}`}
-                  </Fact>
-                  {standing.wear && (
-                    <Fact name="Needle hours">
-                      <span className="numeral text-2xl">{standing.wear.effectiveHours.toFixed(1)}</span> sewn,{' '}
-                      {hoursWords(standing.wear.remainingHours)} left
-                    </Fact>
-                  )}
-                  {state.thread && <Fact name="Thread">{threadWords(state.thread)}</Fact>}
-                  {state.foot && <Fact name="Foot">{state.foot}</Fact>}
-                </dl>
-              </div>
-            ) : (
-              <p className="mt-2">
-                No needle is written down for it. Put one in and log it, and its hours start to count.
-              </p>
-            )}
-            {traits.tensionDial && (
-              <div className="mt-3 flex items-center gap-5">
-                <DialDrawing className="w-32" dial={traits.tensionDial} set={state.dial ?? traits.tensionDial.normal} />
-                <p>
-                  Dial at <span className="numeral text-2xl">{plain(state.dial ?? traits.tensionDial.normal)}</span>
-                  <br />
-                  its normal mark is {plain(traits.tensionDial.normal)}
-                  <br />
-                  <Link className="link" href={`${base}/curve`} prefetch={false}>
-                    its curve
-                  </Link>
-                </p>
-              </div>
-            )}
-          </section>
+          <InItNow machine={machine} standing={standing} timeZone={site.timeZone} />
 
           <section className="sheet p-5" aria-labelledby="care">
             <h2 id="care" className="text-xl font-bold">
@@ -285,12 +225,3 @@ export default async function MachinePage({ params, searchParams }: Props) {
 }
 
 const CARE_COLOUR = { well: 'text-success', soon: '', due: 'text-warning font-bold', late: 'text-error font-bold' }
-
-function Fact({ name, children }: { name: string; children: React.ReactNode }) {
-  return (
-    <div>
-      <dt className="text-sm opacity-80">{name}</dt>
-      <dd>{children}</dd>
-    </div>
-  )
-}

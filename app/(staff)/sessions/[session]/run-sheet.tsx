@@ -1,10 +1,8 @@
 'use client'
 
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
-import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
-import type { PlannedSeat } from '@/core/session/session-schema'
-import { breachWords, byHandFigures, moveOptions, moveSeat, placeKey, sheetFigures } from '@/core/session/sheet'
+import { useState } from 'react'
+import { breachWords, byHandFigures, moveOptions, placeKey, sheetFigures } from '@/core/session/sheet'
 import { spoken } from '@/ui/parts/drag-words'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { PrintButton } from '@/ui/parts/print-button'
@@ -18,31 +16,20 @@ import { MachineRow } from './sheet-rows'
 import { Tray } from './sheet-seat'
 import type { SheetProps } from './sheet-props'
 import { usePlanning } from './use-planning'
-
-const planSeat = ({ projectId, machineId, block }: PlannedSeat) => ({ student: projectId, machine: machineId, block })
+import { kitsToGive, pinTurned, planSeat, seatedAtStopped, seatsMoved } from './seats'
+import { SheetHead } from './sheet-head'
+import { useKeptSeats } from './use-kept-seats'
 
 /** Who sits where and when: planned, moved by hand with what it costs, pinned, planned again around the pins. */
 export function RunSheet(props: SheetProps) {
-  const { sessionId, planId, question, machines, learners, blocks, mayPlan } = props
-  const [seats, setSeats] = useState(props.seats)
-  // A plan that came in meanwhile, one's own or another's, is what is shown; whoever is carried stays in the hand.
-  const [shown, setShown] = useState(planId)
-  const [own, setOwn] = useState<readonly string[]>([])
-  const overtaken = planId !== null && own.includes(planId) && planId !== own.at(-1)
-  if (shown !== planId && !overtaken) {
-    setShown(planId)
-    setSeats(props.seats)
-  }
-  /** the plan that the next change builds on, where the page has not heard of it yet */
-  const basis = useRef<string>(undefined)
-  const queue = useRef<Promise<void>>(Promise.resolve())
+  const { sessionId, question, machines, learners, blocks, mayPlan } = props
   const [carried, setCarried] = useState<string>()
   const [moving, setMoving] = useState<string>()
   const [asking, setAsking] = useState<{ readonly block: number; readonly against: readonly string[] }>()
   const { busy, fault, write } = useWrite()
+  const { seats, keep, basedOn } = useKeptSeats(props, write)
   const { idOf, renew } = useFormId()
   const planning = usePlanning(sessionId)
-  const router = useRouter()
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
 
   const who = new Map(learners.map((learner) => [learner.projectId, learner]))
@@ -63,60 +50,20 @@ export function RunSheet(props: SheetProps) {
   }
   const wordsOf = (breach: (typeof figures.breaches)[number]) => breachWords(breach, nameOf, whyNot)
 
-  const keep = (next: readonly PlannedSeat[], done: string, leftOut = props.leftOut, undone = false) => {
-    const before = seats
-    // Moved by hand, moved back by hand: undoing is one more plan, and nothing of any is lost.
-    const back = () => keep(before, 'As it was', props.leftOut, true)
-    setSeats(next)
-    const plan = { seats: next, leftOut }
-    // One change after the other, however quickly they come: each builds on the one before.
-    queue.current = queue.current.then(async () => {
-      const landed = await write(
-        'set-plan',
-        { sessionId, basedOn: basis.current ?? planId, plan },
-        { done, ...(!undone && { undo: back }) },
-      )
-      basis.current = landed
-      if (landed) setOwn((ids) => [...ids, landed])
-      else {
-        setSeats(before)
-        router.refresh()
-      }
-    })
-  }
   const move = (project: string, to: { machine: string; block: number } | undefined) => {
     setMoving(undefined)
-    const next = moveSeat(
-      seats.map((seat) => ({ ...seat, ...planSeat(seat) })),
-      project,
-      to,
-      ({ student, machine, block }, from) => ({
-        student,
-        machine,
-        block,
-        projectId: student,
-        machineId: machine,
-        ...(from?.pinned && student !== project && { pinned: true as const }),
-      }),
-    ).map(({ projectId, machineId, block, pinned }): PlannedSeat => ({
-      projectId,
-      machineId,
-      block,
-      ...(pinned && { pinned }),
-    }))
     const place = to && machines.find(({ machineId }) => machineId === to.machine)
     keep(
-      next,
+      seatsMoved(seats, project, to),
       place ? `${nameOf(project)} sits at ${place.name}, block ${to.block}` : `${nameOf(project)} has no seat for now`,
     )
   }
   const pin = (project: string) => {
     const seat = seats.find(({ projectId }) => projectId === project)
     if (!seat) return
-    const { pinned, ...rest } = seat
     keep(
-      seats.map((each) => (each === seat ? (pinned ? rest : { ...seat, pinned: true }) : each)),
-      pinned ? `${nameOf(project)} may be seated anew` : `${nameOf(project)} stays there`,
+      pinTurned(seats, project),
+      seat.pinned ? `${nameOf(project)} may be seated anew` : `${nameOf(project)} stays there`,
     )
   }
   const leaveOut = (machineId: string) => {
@@ -130,30 +77,13 @@ export function RunSheet(props: SheetProps) {
   }
   /** Before a whole block is given its kits, what speaks against it is said. */
   const begin = (block: number) => {
-    const stopped = seats
-      .filter((seat) => seat.block === block)
-      .flatMap(({ projectId, machineId }) => {
-        const machine = machines.find((each) => each.machineId === machineId)
-        return machine?.stopped
-          ? [`${nameOf(projectId)} sits at ${machine.name}, which is stopped: ${machine.stopped}.`]
-          : []
-      })
-    const against = [...props.beginsOddly, ...stopped]
+    const against = [...props.beginsOddly, ...seatedAtStopped(seats, block, machines, nameOf)]
     if (against.length > 0) setAsking({ block, against })
     else give(block)
   }
   const give = (block: number) => {
     setAsking(undefined)
-    const kits = seats
-      .filter((seat) => seat.block === block)
-      .flatMap(({ projectId, machineId }) => {
-        const kit = who.get(projectId)?.kits[machineId]
-        if (!kit || kit.given) return []
-        const { point, sizeNm, gapMm } = kit.needle
-        // What was chosen by hand goes along; the server checks it again on this machine.
-        const needle = kit.byHand || kit.dropped ? {} : { needle: { point, sizeNm, ...(gapMm && { gapMm }) } }
-        return [{ kitGivenId: idOf(`${block} ${projectId} ${machineId}`), projectId, machineId, ...needle }]
-      })
+    const kits = kitsToGive(seats, block, who, idOf)
     if (kits.length === 0) return
     const takeBack = () => void takeKitsBack(kits.map(({ kitGivenId }) => kitGivenId))
     void write(
@@ -178,13 +108,7 @@ export function RunSheet(props: SheetProps) {
         seats={seats}
         planning={{
           ...planning,
-          plan: (fromBlock) =>
-            planning.plan(async () => {
-              await queue.current
-              const basedOn = basis.current ?? planId
-              basis.current = undefined
-              return basedOn
-            }, fromBlock),
+          plan: (fromBlock) => planning.plan(basedOn, fromBlock),
         }}
         busy={busy}
       />
@@ -247,42 +171,13 @@ export function RunSheet(props: SheetProps) {
         )}
         <table className="mt-4 w-full border-separate border-spacing-0 max-lg:block lg:table-fixed">
           <caption className="sr-only">Run sheet: machines down, blocks across</caption>
-          <thead className="max-lg:hidden">
-            <tr>
-              <th scope="col" className="w-44 pb-2 text-left">
-                Machine
-              </th>
-              {blocks.map(({ from, to }, index) => (
-                <th key={from} scope="col" className="pb-2 text-left">
-                  <span className="numeral text-xl">
-                    {from}–{to}
-                  </span>{' '}
-                  block {index + 1}
-                  {props.running === index + 1 && <span className="text-secondary"> · now</span>}
-                  {props.mayGive && seats.some((seat) => seat.block === index + 1) && (
-                    <button
-                      type="button"
-                      className="btn btn-ghost btn-sm ml-2 print:hidden"
-                      disabled={busy}
-                      onClick={() => begin(index + 1)}
-                    >
-                      Begin: give the kits
-                    </button>
-                  )}
-                  {props.mayGive && (props.begun[index + 1]?.length ?? 0) > 0 && (
-                    <button
-                      type="button"
-                      className="btn btn-ghost btn-sm print:hidden"
-                      disabled={busy}
-                      onClick={() => void takeKitsBack(props.begun[index + 1]!)}
-                    >
-                      Take them back
-                    </button>
-                  )}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <SheetHead
+            {...props}
+            seats={seats}
+            busy={busy}
+            begin={begin}
+            takeBack={(kitGivenIds) => void takeKitsBack(kitGivenIds)}
+          />
           <tbody className="max-lg:block">
             {machines.map((machine) => (
               <MachineRow

@@ -1,9 +1,8 @@
 'use client'
 
-import { useState } from 'react'
+import { useReducer, useState } from 'react'
 import Link from 'next/link'
 import type { Point } from '@/core/knowledge/needle/needle'
-import { NEEDLE_OUT } from '@/core/knowledge/check/needle-out'
 import type { CheckStep } from '@/core/check/seat-check'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import { NeedlePlan } from '@/ui/drawings/needle'
@@ -11,14 +10,10 @@ import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 import { needleWords } from '@/ui/words'
 import { OneStep } from './one-step'
+import { changed, changingFrom, lineOf, same, type Choice } from './changing'
+import { WhatGoesIn, WhyOut } from './needle-fields'
 
-interface Choice {
-  readonly point: Point
-  readonly sizeNm: number
-  readonly gapMm?: number
-}
-
-interface Props {
+export interface NeedleChangeProps {
   readonly machine: {
     readonly machineId: string
     readonly name: string
@@ -45,31 +40,10 @@ interface Props {
   readonly kit?: Choice & { readonly whose: string }
 }
 
-/** Why a needle comes out, as it is asked here; each says what state it is in and where it goes. */
-const REASONS = [
-  'due',
-  'other-kit',
-  'skipped',
-  'popping',
-  'snags',
-  'struck',
-  'shredding',
-  'unknown-age',
-  'broken',
-] as const satisfies readonly (keyof typeof NEEDLE_OUT)[]
-
-export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
+export function NeedleChange({ machine, steps, catalogue, old, kit }: NeedleChangeProps) {
   const { busy, fault, log } = useWrite()
-  const first =
-    old?.condition === 'unverified'
-      ? 'unknown-age'
-      : old?.due === 'change' || !kit || same(kit, old)
-        ? 'due'
-        : 'other-kit'
-  const [reason, setReason] = useState<(typeof REASONS)[number]>(first)
-  const [fitted, setFitted] = useState<Choice | undefined>(kit ?? old)
-  const [partUsed, setPartUsed] = useState(false)
-  const [hours, setHours] = useState('0')
+  const [changing, say] = useReducer(changed, undefined, () => changingFrom(old, kit))
+  const { fitted } = changing
   const quick = [
     kit && { choice: kit as Choice, label: kit.whose },
     old &&
@@ -78,34 +52,13 @@ export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
         label: 'the same again',
       },
   ].filter((each) => !!each)
-  const chosen = NEEDLE_OUT[reason]
-  const [piecesFound, setPiecesFound] = useState(false)
   const [at, setAt] = useState<number>()
 
   const change = () =>
-    void log(
-      machine.machineId,
-      'needle-changed',
-      {
-        ...(old && {
-          out: { reason, state: chosen.state, wentTo: chosen.wentTo, ...(reason === 'broken' && { piecesFound }) },
-        }),
-        ...(fitted && {
-          in: {
-            system: machine.system,
-            point: fitted.point,
-            sizeNm: fitted.sizeNm,
-            ...(fitted.gapMm !== undefined && { gapMm: fitted.gapMm }),
-            condition: partUsed ? 'part-used' : 'new',
-            ...(partUsed && { effectiveHours: Number(hours) }),
-          },
-        }),
-      },
-      {
-        done: fitted ? `${machine.name}: ${needleWords(fitted)} in` : `${machine.name}: needle out`,
-        then: `/machines/${machine.machineId}`,
-      },
-    )
+    void log(machine.machineId, 'needle-changed', lineOf(changing, machine.system, old !== undefined), {
+      done: fitted ? `${machine.name}: ${needleWords(fitted)} in` : `${machine.name}: needle out`,
+      then: `/machines/${machine.machineId}`,
+    })
 
   const done = (
     <button
@@ -165,129 +118,8 @@ export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
       </p>
       <div className="mt-4 grid grid-cols-1 gap-6 md:grid-cols-[1fr_15rem]">
         <div className="flex flex-col gap-5">
-          {old && (
-            <fieldset>
-              <legend className="mb-2 text-lg font-bold">Why it comes out</legend>
-              <div className="flex flex-wrap gap-2">
-                {REASONS.map((each) => (
-                  <label key={each} className={`btn ${reason === each ? 'btn-neutral' : 'btn-outline'}`}>
-                    <input
-                      type="radio"
-                      name="reason"
-                      className="sr-only"
-                      checked={reason === each}
-                      onChange={() => setReason(each)}
-                    />
-                    {NEEDLE_OUT[each].words}
-                  </label>
-                ))}
-              </div>
-              {reason === 'broken' && (
-                <div className="mt-2 border-l-4 border-error pl-3">
-                  <p className="font-semibold">
-                    Power off, glasses stay on. Lay point, blade and shank together to the whole length; look in the
-                    case and under the plate.
-                  </p>
-                  <label className="flex min-h-11 items-center gap-2">
-                    <input
-                      type="checkbox"
-                      className="checkbox"
-                      checked={piecesFound}
-                      onChange={({ target }) => setPiecesFound(target.checked)}
-                    />
-                    Every piece lies on the table
-                  </label>
-                  {!piecesFound && <p>Until then {machine.name} stays stopped.</p>}
-                </div>
-              )}
-              <p className="mt-2 text-sm">
-                It goes{' '}
-                {chosen.wentTo === 'sharps'
-                  ? 'straight into the sharps tub'
-                  : 'into the part-used case under its tag, with its hours'}
-                .
-              </p>
-            </fieldset>
-          )}
-          <fieldset>
-            <legend className="mb-2 text-lg font-bold">What goes in</legend>
-            <div className="flex flex-wrap gap-2">
-              {quick.map(({ choice, label }) => (
-                <label
-                  key={label}
-                  className={`btn btn-lg h-auto py-2 ${same(choice, fitted) ? 'btn-neutral' : 'btn-outline'}`}
-                >
-                  <input
-                    type="radio"
-                    name="needle"
-                    className="sr-only"
-                    checked={same(choice, fitted)}
-                    onChange={() => setFitted(choice)}
-                  />
-                  <span className="text-left">
-                    {needleWords(choice)}
-                    <span className="block text-sm font-normal">{label}</span>
-                  </span>
-                </label>
-              ))}
-            </div>
-            <details className="mt-2" open={quick.length === 0}>
-              <summary className="min-h-11 cursor-pointer py-2 font-semibold">Another needle</summary>
-              {catalogue.length === 0 && <p>Its needle system is not in the catalogue: look at its plate or manual.</p>}
-              <dl className="grid gap-2">
-                {catalogue.map(({ point, words, sizes, gaps }) => (
-                  <div key={point} className="grid items-center gap-2 sm:grid-cols-[11rem_1fr]">
-                    <dt>{words}</dt>
-                    <dd className="flex flex-wrap gap-1">
-                      {(gaps.length > 0
-                        ? gaps.flatMap(({ gapMm, sizes: own }) =>
-                            own.map((sizeNm): Choice => ({ point, sizeNm, gapMm })),
-                          )
-                        : sizes.map((sizeNm): Choice => ({ point, sizeNm }))
-                      ).map((choice) => (
-                        <button
-                          key={`${choice.sizeNm}-${choice.gapMm ?? ''}`}
-                          type="button"
-                          aria-pressed={same(choice, fitted)}
-                          aria-label={needleWords(choice)}
-                          className={`btn min-w-12 ${same(choice, fitted) ? 'btn-neutral' : 'btn-ghost border-base-300'}`}
-                          onClick={() => setFitted(choice)}
-                        >
-                          {choice.gapMm ? `${choice.gapMm} / ` : ''}
-                          {choice.sizeNm}
-                        </button>
-                      ))}
-                    </dd>
-                  </div>
-                ))}
-              </dl>
-            </details>
-            <label className="mt-2 flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="checkbox"
-                checked={partUsed}
-                onChange={({ target }) => setPartUsed(target.checked)}
-              />
-              It is a part-used needle
-              {partUsed && (
-                <>
-                  with{' '}
-                  <input
-                    type="number"
-                    step="0.1"
-                    min="0"
-                    max="40"
-                    aria-label="Needle hours on its tag"
-                    className="input w-24"
-                    value={hours}
-                    onChange={({ target }) => setHours(target.value)}
-                  />{' '}
-                  hours on its tag
-                </>
-              )}
-            </label>
-          </fieldset>
+          {old && <WhyOut name={machine.name} changing={changing} say={say} />}
+          <WhatGoesIn quick={quick} catalogue={catalogue} changing={changing} say={say} />
           <FaultNote fault={fault} />
           <div className="flex flex-wrap gap-3">
             {done}
@@ -315,6 +147,3 @@ export function NeedleChange({ machine, steps, catalogue, old, kit }: Props) {
     </div>
   )
 }
-
-const same = (a: { point: Point; sizeNm: number; gapMm?: number | undefined } | undefined, b: typeof a): boolean =>
-  a !== undefined && b !== undefined && a.point === b.point && a.sizeNm === b.sizeNm && a.gapMm === b.gapMm

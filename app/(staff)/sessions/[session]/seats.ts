@@ -1,0 +1,76 @@
+import { moveSeat } from '@/core/session/sheet'
+import type { PlannedSeat } from '@/core/session/session-schema'
+import type { SheetLearner, SheetMachine } from './sheet-props'
+
+/** A seat as the planner calls it. */
+export const planSeat = ({ projectId, machineId, block }: PlannedSeat) => ({
+  student: projectId,
+  machine: machineId,
+  block,
+})
+
+/** The seats once somebody has moved: who sat there takes their place or none, and nobody but them loses a pin. */
+export function seatsMoved(
+  seats: readonly PlannedSeat[],
+  project: string,
+  to: { readonly machine: string; readonly block: number } | undefined,
+): PlannedSeat[] {
+  return moveSeat(
+    seats.map((seat) => ({ ...seat, ...planSeat(seat) })),
+    project,
+    to,
+    ({ student, machine, block }, from) => ({
+      student,
+      machine,
+      block,
+      projectId: student,
+      machineId: machine,
+      ...(from?.pinned && student !== project && { pinned: true as const }),
+    }),
+  ).map(({ projectId, machineId, block, pinned }) => ({
+    projectId,
+    machineId,
+    block,
+    ...(pinned && { pinned }),
+  }))
+}
+
+/** The seats with one of them pinned, or no longer. */
+export const pinTurned = (seats: readonly PlannedSeat[], project: string): PlannedSeat[] =>
+  seats.map((seat) => {
+    if (seat.projectId !== project) return seat
+    const { pinned, ...rest } = seat
+    return pinned ? rest : { ...seat, pinned: true }
+  })
+
+/** The kits of a block that nobody was given yet; what was chosen by hand goes along, checked again by the server. */
+export const kitsToGive = (
+  seats: readonly PlannedSeat[],
+  block: number,
+  who: ReadonlyMap<string, Pick<SheetLearner, 'kits'>>,
+  idOf: (words: string) => string,
+) =>
+  seats
+    .filter((seat) => seat.block === block)
+    .flatMap(({ projectId, machineId }) => {
+      const kit = who.get(projectId)?.kits[machineId]
+      if (!kit || kit.given) return []
+      const { point, sizeNm, gapMm } = kit.needle
+      const needle = kit.byHand || kit.dropped ? {} : { needle: { point, sizeNm, ...(gapMm && { gapMm }) } }
+      return [{ kitGivenId: idOf(`${block} ${projectId} ${machineId}`), projectId, machineId, ...needle }]
+    })
+
+/** Who of a block sits at a machine that is stopped, in sentences. */
+export const seatedAtStopped = (
+  seats: readonly PlannedSeat[],
+  block: number,
+  machines: readonly Pick<SheetMachine, 'machineId' | 'name' | 'stopped'>[],
+  nameOf: (project: string) => string,
+): string[] =>
+  seats
+    .filter((seat) => seat.block === block)
+    .flatMap(({ projectId, machineId }) => {
+      const machine = machines.find((each) => each.machineId === machineId)
+      if (!machine?.stopped) return []
+      return [`${nameOf(projectId)} sits at ${machine.name}, which is stopped: ${machine.stopped}.`]
+    })
