@@ -16,8 +16,25 @@ export const LEARNER = { classCode: DEMO_CLASS_CODE, firstName: 'Chidi' }
 export const stateFile = (who: Who): string =>
   `test-results/signed-in-${process.env['ORTHODEX_E2E_LANE'] ?? '1'}-${who}.json`
 
+/** A tap on a page that does not listen yet is lost, and a person taps again; a journey waits. */
+const listens = (page: Page) => page.locator('html[data-listening]').waitFor({ state: 'attached' })
+
 /** Tests that say who they are; anything the page logs as an error fails them. */
-export const test = base.extend<{ quiet: void }>({
+export const test = base.extend<{ quiet: void; page: Page }>({
+  page: async ({ page }, use) => {
+    const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)]
+    page.goto = async (...where) => {
+      const answer = await goto(...where)
+      if (answer?.ok() && answer.headers()['content-type']?.startsWith('text/html')) await listens(page)
+      return answer
+    }
+    page.reload = async (...how) => {
+      const answer = await reload(...how)
+      if (answer?.ok()) await listens(page)
+      return answer
+    }
+    await use(page)
+  },
   quiet: [
     async ({ page }, use) => {
       const errors: string[] = []

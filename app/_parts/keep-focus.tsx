@@ -8,6 +8,8 @@ import { useEffect } from 'react'
  */
 export function KeepFocus() {
   useEffect(() => {
+    // Whoever drives the page from outside can see that it listens.
+    document.documentElement.dataset['listening'] = ''
     let last: HTMLElement | undefined
     let around: readonly HTMLElement[] = []
     const remember = ({ target }: FocusEvent) => {
