@@ -18,7 +18,7 @@ export default defineConfig({
     testTimeout: 60_000,
     hookTimeout: 60_000,
     projects: [
-      { extends: true, test: { name: 'core', include: testsIn(...PURE) } },
+      { extends: true, test: { name: 'core', include: testsIn(...PURE), pool: 'threads', isolate: false } },
       {
         extends: true,
         test: {
