@@ -99,20 +99,21 @@ interface Choice {
 }
 
 /**
- * The foot for a stitch. Where the only foot there is has one small hole, a needle that would stand aside stays in the middle:
- * the line is guided there as well.
+ * The foot for a stitch. Where the only foot there is has one small hole, a needle that would stand aside stays in the middle if
+ * the line can be guided there as well; beside the teeth of a zip it cannot.
  */
 function withFoot(
   stitch: ReturnType<typeof chooseStitch>,
   question: KitQuestion,
   proposals: ReturnType<typeof pointsToTry>,
 ): { readonly stitch: ReturnType<typeof chooseStitch>; readonly foot: ReturnType<typeof chooseFoot> } {
-  const { knowledge, request } = question
+  const { knowledge, request, facts } = question
   const { machine } = request
   const wide = (sewn: StitchChoice['stitch'] | undefined) =>
-    proposals.some(({ point }) => needsWideOpening(sewn, knowledge.points[point], machine?.maxWidthMm))
+    proposals.some(({ point }) => needsWideOpening(sewn, knowledge.points[point]))
   const foot = chooseFoot(question, machine, wide('stitch' in stitch ? stitch.stitch : undefined))
-  if (!('refusal' in foot) || !('stitch' in stitch) || !stitch.stitch.aside) return { stitch, foot }
+  if (!('refusal' in foot) || !('stitch' in stitch) || !stitch.stitch.aside || facts['middleWillDo'] !== true)
+    return { stitch, foot }
   const { aside: _, ...middle } = stitch.stitch
   return { stitch: { ...stitch, stitch: middle }, foot: chooseFoot(question, machine, wide(middle)) }
 }

@@ -289,11 +289,16 @@ describe('no two parts of a kit contradict each other', () => {
       [cotton, 'wing'],
     ] as const) {
       const only = on({ feet: ['straight'], stitches: ['straight'] })
-      // Beside the middle is a wish; a swing, a twin and wings are the stitch itself.
-      if (operation === 'edge-stitch' || operation === 'zip')
+      // At an edge, beside the middle is a wish; beside a zip's teeth, a swing and wings are the stitch itself.
+      if (operation === 'edge-stitch')
         expect(first(cloth, operation, only)).toMatchObject({ foot: 'straight', stitch: { of: 'straight' } })
       else expect(ask(cloth, operation, only).refusals.map(({ limit }) => limit)).toEqual(['foot'])
       expect(first(cloth, operation, on({ feet: ['straight', 'standard'] })).foot).toBe('standard')
+    }
+    // Nor is anybody told to move the needle aside under that foot, whatever the machine's needle can do.
+    for (const maxWidthMm of [0, 2, 7]) {
+      const only = on({ feet: ['straight'], stitches: ['straight'], maxWidthMm })
+      expect(ask(cotton, 'zip', only).refusals.map(({ limit }) => limit)).toEqual(['foot'])
     }
     // A needle that moves to no side strikes nothing.
     expect(first(cotton, 'edge-stitch', on({ feet: ['straight'], stitches: ['straight'], maxWidthMm: 0 })).foot).toBe(

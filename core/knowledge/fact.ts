@@ -84,6 +84,7 @@ type Named =
   | 'massGsm'
   | 'maxLeatherMm'
   | 'maxStackMm'
+  | 'middleWillDo'
   | 'motorHoursSinceService'
   | 'needleAside'
   | 'needleCanGoInReversed'

@@ -1,5 +1,5 @@
-import { kitOn, type PlanLimit, type PlanPair, type PlanSeat, type Problem } from './problem'
-import { mayTake } from './seating'
+import type { PlanLimit, PlanPair, PlanSeat, Problem } from './problem'
+import { mayTake, stepsIn } from './seating'
 
 /** A rule that a plan breaks, and whose seats it is about. */
 export interface Breach {
@@ -63,21 +63,11 @@ function overLimit(limit: PlanLimit, seats: readonly PlanSeat[], problem: Proble
   return sum(fitted) > limit.most ? [{ kind: 'limit', students: fitted.map(({ student }) => student), limit }] : []
 }
 
-/** The seats before which one is used up of what a limit `per: 'fit'` counts. */
+/** The seats before which one is used up of what a limit `per: 'fit'` counts; whom nobody knows uses nothing. */
 export function usingUp(seats: readonly PlanSeat[], problem: Problem): PlanSeat[] {
-  const { machines, studentOf, kits } = problem
-  return machines.flatMap((machine) => {
-    let from = machine.holds
-    return seats
-      .filter((seat) => seat.machine === machine.id)
-      .sort((a, b) => a.block - b.block)
-      .filter(({ student }) => {
-        const kit = kits.get(studentOf.get(student)?.kit ?? '')
-        if (!kit) return false
-        const to = kitOn(machine, kit)
-        const { usesUp } = problem.step(from, to)
-        from = to
-        return usesUp
-      })
-  })
+  const { machineOf, studentOf, kits } = problem
+  const known = seats.filter(
+    ({ student, machine }) => machineOf.has(machine) && kits.has(studentOf.get(student)?.kit ?? ''),
+  )
+  return stepsIn(known, problem).flatMap(({ seat, step }) => (step.usesUp ? [seat] : []))
 }

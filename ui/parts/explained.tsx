@@ -2,7 +2,8 @@
 
 import { Fragment, useEffect, useRef, useState } from 'react'
 import { createPortal } from 'react-dom'
-import { explainable, type TradeWord } from '@/core/knowledge/trade-word'
+import type { TradeWord } from '@/core/knowledge/trade-word'
+import { explainable } from '../explainable'
 
 /** A sentence in which each word of the trade can be tapped and is told in plain words. */
 export function Explained({ text }: { text: string }) {

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { GATES, SWATCH_SIGNS, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '@/core/knowledge/tension/tension'
-import { lineOf, looked, lookingFrom, sewnOf, swatchOf, type Look } from './look-at-swatch'
+import { lineOf, looked, lookingFrom, sewnOf, swatchOf, type Seen } from './look-at-swatch'
 
 const start = lookingFrom('straight', 4, { swatches: [], done: ['rethreaded'], past: [] })
-const after = (...looks: readonly Look[]) => looks.reduce(looked, start)
-const anyLook: fc.Arbitrary<Look> = fc.oneof(
+const after = (...looks: readonly Seen[]) => looks.reduce(looked, start)
+const anyLook: fc.Arbitrary<Seen> = fc.oneof(
   fc.record({ choose: fc.constant('target' as const), target: fc.constantFrom(...TARGETS) }),
   fc.record({ choose: fc.constant('at' as const), at: fc.integer({ min: 0, max: 9 }) }),
   fc.record({ choose: fc.constant('top' as const), look: fc.constantFrom(...TOP_LOOKS) }),

@@ -15,7 +15,7 @@ export interface Looking {
   readonly sewn: readonly (SwatchAt & { readonly target: Target })[]
 }
 
-export type Look =
+export type Seen =
   | { readonly choose: 'target'; readonly target: Target }
   | { readonly choose: 'at'; readonly at: number }
   | { readonly choose: 'top'; readonly look: TopLook }
@@ -36,7 +36,7 @@ export const lookingFrom = (target: Target, at: number, { done, swatches }: Sitt
 const toggle = <Word>(list: readonly Word[], word: Word): readonly Word[] =>
   list.includes(word) ? list.filter((each) => each !== word) : [...list, word]
 
-export function looked(before: Looking, look: Look): Looking {
+export function looked(before: Looking, look: Seen): Looking {
   switch (look.choose) {
     case 'target':
       return { ...before, target: look.target }

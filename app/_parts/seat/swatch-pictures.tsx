@@ -14,7 +14,7 @@ import type { Dial } from '@/core/units/dial'
 import { LOOK_WORDS, SwatchFace } from '@/ui/drawings/swatch-face'
 import { useListening } from '@/ui/parts/use-listening'
 import { Look } from './swatch-look'
-import type { Looking, Look as Chosen } from './look-at-swatch'
+import type { Looking, Seen } from './look-at-swatch'
 
 const GATE_WORDS: Readonly<Record<Gate, string>> = {
   rethreaded: 'Re-threaded, foot up',
@@ -33,15 +33,7 @@ const SIGN_WORDS: Readonly<Record<SwatchSign, string>> = {
 }
 
 /** The pictures to choose from, and what else there is to see and was done. */
-export function SwatchPictures({
-  looking,
-  dial,
-  look,
-}: {
-  looking: Looking
-  dial: Dial
-  look: (chosen: Chosen) => void
-}) {
+export function SwatchPictures({ looking, dial, look }: { looking: Looking; dial: Dial; look: (seen: Seen) => void }) {
   const { target, at, top, under, signs, done } = looking
   const listening = useListening()
   return (

@@ -104,5 +104,10 @@ export const CLOTH_FACTS: readonly Rule<{ readonly fact: FactName }>[] = readabl
   ),
   fact('dogsDown', { operation: { in: ['mending', 'free-motion'] } }, 'The hands move the cloth.'),
   fact('needleAside', { operation: { in: ['zip', 'edge-stitch'] } }, 'The needle stands beside the middle.'),
+  fact(
+    'middleWillDo',
+    { operation: { in: ['edge-stitch'] } },
+    'The same line can be guided with the needle in the middle.',
+  ),
   fact('byThickness', { structure: { in: ['leather', 'rope'] } }, 'A {structure} is judged by its thickness.'),
 ])

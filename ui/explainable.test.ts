@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { explainable, TRADE_WORDS } from './trade-word'
+import { TRADE_WORDS } from '@/core/knowledge/trade-word'
+import { explainable } from './explainable'
 
 const forms = TRADE_WORDS.flatMap(({ word, also = [] }) => [word, ...also])
 
