@@ -100,22 +100,31 @@ interface Choice {
 
 /**
  * The foot for a stitch. Where the only foot there is has one small hole, a needle that would stand aside stays in the middle if
- * the line can be guided there as well; beside the teeth of a zip it cannot.
+ * the line can be guided there as well (beside the teeth of a zip it cannot), and a stitch that swings gives way to the next that
+ * does the job.
  */
 function withFoot(
   stitch: ReturnType<typeof chooseStitch>,
   question: KitQuestion,
   proposals: ReturnType<typeof pointsToTry>,
+  without: readonly Kit['stitch']['of'][] = [],
 ): { readonly stitch: ReturnType<typeof chooseStitch>; readonly foot: ReturnType<typeof chooseFoot> } {
   const { knowledge, request, facts } = question
   const { machine } = request
   const wide = (sewn: StitchChoice['stitch'] | undefined) =>
     proposals.some(({ point }) => needsWideOpening(sewn, knowledge.points[point]))
   const foot = chooseFoot(question, machine, wide('stitch' in stitch ? stitch.stitch : undefined))
-  if (!('refusal' in foot) || !('stitch' in stitch) || !stitch.stitch.aside || facts['middleWillDo'] !== true)
-    return { stitch, foot }
-  const { aside: _, ...middle } = stitch.stitch
-  return { stitch: { ...stitch, stitch: middle }, foot: chooseFoot(question, machine, wide(middle)) }
+  if (!('refusal' in foot) || !('stitch' in stitch)) return { stitch, foot }
+  if (stitch.stitch.aside && facts['middleWillDo'] === true) {
+    const { aside: _, ...middle } = stitch.stitch
+    const inTheMiddle = chooseFoot(question, machine, wide(middle))
+    if (!('refusal' in inTheMiddle)) return { stitch: { ...stitch, stitch: middle }, foot: inTheMiddle }
+  }
+  const tried = [...without, stitch.stitch.of]
+  const next = chooseStitch(question, machine, tried)
+  if (!('stitch' in next)) return { stitch, foot }
+  const other = withFoot(next, question, proposals, tried)
+  return 'refusal' in other.foot ? { stitch, foot } : other
 }
 
 /** What holds for every way to sew it. */

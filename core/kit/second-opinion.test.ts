@@ -163,6 +163,22 @@ describe('a machine with more can do no less', () => {
     expect(of(5).kits[0]!.foot).toBe('straight')
   })
 
+  it('and one that swings wider than its one foot allows sews what a machine that cannot swing would, and says why', () => {
+    const request: KitRequest = {
+      fabric: { structure: 'woven', massGsm: 120 },
+      layers: { seam: 1, crossing: 1 },
+      operation: 'decorative',
+    }
+    const of = (maxWidthMm: number) =>
+      first(request.fabric, 'decorative', {
+        ...request,
+        machine: { ...household, stitches: ['straight', 'decorative'], feet: ['straight', 'zip'], maxWidthMm },
+      })
+    for (const width of [3, 5]) expect(of(width)).toMatchObject({ stitch: { of: 'straight' }, foot: 'straight' })
+    expect(reason(of(5), 'stitch')).toContain('none leaves room for the needle of a decorative stitch')
+    expect(reason(of(3), 'stitch')).not.toContain('leaves room')
+  })
+
   it('whatever it has more of', () =>
     fc.assert(
       fc.property(

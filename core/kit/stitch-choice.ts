@@ -1,7 +1,7 @@
 import { besides, firstThatHolds, rulesThatHold, sentence } from '../schema/rule'
 import type { Rule } from '../knowledge/fact'
 import { plain } from '../units/words'
-import { LENGTH_REASONS } from '../knowledge/stitch/stitch'
+import { LENGTH_REASONS, type Stitch } from '../knowledge/stitch/stitch'
 import { nearestLengthMark } from '../units/length-marks'
 import type { KitQuestion } from './facts'
 import type { Kit, KitMachine, Refusal } from './request'
@@ -17,15 +17,21 @@ export interface StitchChoice {
 /** The widest zigzag to plan with when no machine is known. */
 const ORDINARY_WIDTH_MM = 5
 
-/** The stitch with its length and width, fitted to what the machine reaches; or why this machine cannot sew it. */
+/**
+ * The stitch with its length and width, fitted to what the machine reaches; or why this machine cannot sew it.
+ * @param without stitches that are out of the question here
+ */
 export function chooseStitch(
   { facts, knowledge }: Pick<KitQuestion, 'facts' | 'knowledge'>,
   machine: KitMachine | undefined,
+  without: readonly Stitch[] = [],
 ): StitchChoice | { refusals: Refusal[] } {
   const kind = firstThatHolds(knowledge.stitchWishes, facts)
   const reachWidth = machine?.maxWidthMm ?? ORDINARY_WIDTH_MM
   const [narrow, wide] = kind.give.widthMm === 'widest' ? [2, reachWidth] : kind.give.widthMm
-  const there = kind.give.of.filter((stitch) => !machine || machine.stitches.includes(stitch))
+  const there = kind.give.of.filter(
+    (stitch) => !without.includes(stitch) && (!machine || machine.stitches.includes(stitch)),
+  )
   const of = there.find((stitch) => stitch === 'straight' || reachWidth >= narrow) ?? there[0]
   if (!of) {
     const needed = kind.give.of.join(' or ')
@@ -86,6 +92,7 @@ export function chooseStitch(
   const notes = rulesThatHold(knowledge.lengthNotes, besides(facts, { stitchOf: of, lengthMm }))
   const lock = firstThatHolds(knowledge.locks, besides(facts, { lockWished: kind.give.lock }))
   const because = [
+    ...without.map((stitch) => `Of the feet here none leaves room for the needle of a ${stitch} stitch.`),
     sentence((of !== kind.give.of[0] && kind.give.otherwise?.[of]) || kind.because, facts, spoken),
     sentence(lock.because, facts),
     sentence(length.because, facts, spoken),

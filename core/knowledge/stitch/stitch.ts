@@ -65,7 +65,7 @@ export const STITCH_WISHES: readonly Rule<StitchWish>[] = readable([
       name: 'narrow zigzag',
       otherwise: {
         straight:
-          'A straight seam pops where the cloth gives {stretchPercent} %, and this machine sews nothing else: only where the seam is never pulled, or on a machine with a zigzag.',
+          'A straight seam pops where the cloth gives {stretchPercent} %, and nothing else can be sewn here: only where the seam is never pulled, or on a machine with a zigzag and its foot.',
       },
     },
     'A straight seam pops where the cloth gives {stretchPercent} %: a narrow zigzag or a stretch stitch gives with it.',
@@ -161,8 +161,8 @@ export const STITCH_WISHES: readonly Rule<StitchWish>[] = readable([
       widthMm: [4, 5],
       lock: 'tie-off',
       otherwise: {
-        zigzag: 'This machine has no pattern stitch; a zigzag makes a pattern of its own.',
-        straight: 'This machine has no pattern stitch; rows of straight stitch make one.',
+        zigzag: 'Where no pattern stitch can be sewn, a zigzag makes a pattern of its own.',
+        straight: 'Where no pattern stitch can be sewn, rows of straight stitch make one.',
       },
     },
     'A pattern stitch of the machine’s own.',
