@@ -5,7 +5,7 @@ import { request as playwrightRequest, type APIRequestContext } from '@playwrigh
 import { codeOf } from '@/core/code/code'
 import { EVENT_KINDS } from '@/core/machine/event'
 import { DEFAULT_HOUSE_RULES } from '@/core/room/house-rules'
-import { ACTIONS, type Action, type Deed } from '@/core/people/role'
+import { ACTIONS, type Action, type Deed } from '@/core/wire/permission'
 import { COMMANDS } from '@/store/commands/run'
 import { expect, stateFile, test } from './people'
 

@@ -1,5 +1,6 @@
 'use client'
 
+import retry from 'p-retry'
 import { v7 as uuid } from 'uuid'
 import type { EventKind, LineBody } from '@/core/machine/event'
 import type { Fault } from '@/core/schema/invalid'
@@ -7,7 +8,8 @@ import type { CommandName, CommandSent } from '@/core/wire/commands'
 
 export type Outcome = { readonly ok: true; readonly commandId: string } | { readonly ok: false; readonly error: Fault }
 
-const PAUSES_MS = [0, 400, 1500]
+/** Asked again twice, after 0.4 and 1.5 seconds. */
+const AGAIN = { retries: 2, minTimeout: 400, factor: 3.75 }
 /** A server that does not answer in this time is asked again, with the very same write. */
 const LONGEST_MS = 12_000
 
@@ -21,34 +23,26 @@ export async function send<Name extends CommandName>(
   commandId: string = uuid(),
 ): Promise<Outcome> {
   let said: Fault | undefined
-  for (const pause of PAUSES_MS) {
-    if (pause > 0) await new Promise((resolve) => setTimeout(resolve, pause))
-    try {
-      const response = await fetch(`/api/commands/${name}`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ commandId, body }),
-        signal: AbortSignal.timeout(LONGEST_MS),
-      })
-      if (response.ok) return { ok: true, commandId }
-      const answer = (await response.json()) as { error: Fault }
-      if (response.status < 500) return { ok: false, error: answer.error }
-      said = answer.error
-    } catch {
-      // The network or the server is away: the same write is tried again below.
-    }
+  const once = async (): Promise<Outcome> => {
+    const response = await fetch(`/api/commands/${name}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ commandId, body }),
+      signal: AbortSignal.timeout(LONGEST_MS),
+    }).catch((error: unknown) => {
+      throw new Error('The network or the server is away', { cause: error })
+    })
+    if (response.ok) return { ok: true, commandId }
+    const answer = (await response.json()) as { error: Fault }
+    if (response.status < 500) return { ok: false, error: answer.error }
+    said = answer.error
+    throw new Error(said.message)
   }
-  return {
-    ok: false,
-    error: {
-      code: said?.code ?? 'away',
-      message:
-        `${said?.message ?? 'The room’s server cannot be reached'}. What you entered is still here; try again.`.replace(
-          '..',
-          '.',
-        ),
-      path: '',
-    },
+  try {
+    return await retry(once, AGAIN)
+  } catch {
+    const message = `${said?.message ?? 'The room’s server cannot be reached'}. What you entered is still here; try again.`
+    return { ok: false, error: { code: said?.code ?? 'away', message: message.replace('..', '.'), path: '' } }
   }
 }
 

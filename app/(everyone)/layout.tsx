@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { Shell } from '../_parts/shell'
 import { currentActor } from '../_server/actor'
 import { placesOf } from '../_server/home'

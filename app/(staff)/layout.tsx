@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { siteOf } from '../_server/site'
 import { placesOf } from '../_server/home'
 import { currentActor } from '../_server/actor'

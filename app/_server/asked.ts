@@ -1,5 +1,5 @@
 import 'server-only'
-import { may, type Action } from '@/core/people/role'
+import { may, type Action } from '@/core/wire/permission'
 import { Refused } from '@/store/refused'
 import { currentActor, mustBeAllowed, type SignedIn } from './actor'
 import { answering, sameSiteOnly } from './answer'

@@ -1,5 +1,5 @@
 import 'server-only'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import type { Role } from '@/core/room/role'
 
 const STAFF_PLACES = [

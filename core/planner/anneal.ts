@@ -1,3 +1,5 @@
+import { uniformFloat32 } from 'pure-rand/distribution/uniformFloat32'
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { kitOn, type Problem } from './problem'
 import { costed, mayTake, type Plan } from './seating'
 
@@ -7,15 +9,6 @@ import { costed, mayTake, type Plan } from './seating'
  */
 const SCHEDULE = { perPair: 300, most: 1_500_000, hot: 2, cold: 0.5, tails: 0.6 } as const
 const SEED = 1
-
-/** A repeatable source of chance, 0 ≤ x < 1. Source: the 32-bit linear congruential generator of common use. */
-function chanceFrom(seed: number): () => number {
-  let state = seed >>> 0
-  return () => {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0
-    return state / 4_294_967_296
-  }
-}
 
 /**
  * A better plan soon, by simulated annealing: two places change hands, or what two machines sew from a block on, at first
@@ -80,7 +73,9 @@ export function anneal(start: Plan, problem: Problem): Plan {
   let total = spent.reduce((sum, minutes) => sum + minutes, 0)
   let least = total
   let best = rows.slice()
-  const chance = chanceFrom(SEED)
+  const generator = xoroshiro128plus(SEED)
+  /** 0 ≤ x < 1, the same every time */
+  const chance = () => uniformFloat32(generator)
   const tries = Math.min(SCHEDULE.most, SCHEDULE.perPair * places * places)
   const cooling = (SCHEDULE.cold / SCHEDULE.hot) ** (1 / tries)
   for (let step = 0, heat: number = SCHEDULE.hot; step < tries; step += 1, heat *= cooling) {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { LineBody } from '../machine/event'
-import { ACTIONS } from '../people/role'
-import { COMMAND_NAMES, permissionFor, type CommandSent } from './commands'
+import { ACTIONS, permissionFor } from './permission'
+import { COMMAND_NAMES, type CommandSent } from './commands'
 
 describe('what can be written', () => {
   it('has a permission each, and no permission to write is without its command', () => {

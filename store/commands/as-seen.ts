@@ -1,5 +1,5 @@
+import { stringify as stableText } from 'safe-stable-stringify'
 import { Refused } from '../refused'
-import { stableText } from './stable-text'
 
 /**
  * What two people change at once is not lost in silence: the second is told, sees the first's, and chooses.

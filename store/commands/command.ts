@@ -1,7 +1,7 @@
 import type { Transaction } from 'kysely'
 import type { TSchema } from 'typebox'
-import type { Action } from '@/core/people/role'
-import { COMMAND_BODIES, permissionFor, type CommandBody, type CommandName } from '@/core/wire/commands'
+import { COMMANDS, type CommandBody, type CommandName } from '@/core/wire/commands'
+import { permissionFor, type Action } from '@/core/wire/permission'
 import type { Actor } from '../actor'
 import type { Database } from '../database'
 
@@ -26,7 +26,7 @@ export const command = <Name extends CommandName>(
   name: Name,
   run: (call: CommandCall, body: CommandBody<Name>) => Promise<void>,
 ): Command => ({
-  schema: COMMAND_BODIES[name],
+  schema: COMMANDS[name].body,
   action: (body) => permissionFor(name, body),
   run: (call, body) => run(call, body as CommandBody<Name>),
 })

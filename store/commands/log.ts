@@ -1,6 +1,6 @@
 import { eventBody, type BodyOf, type EventKind, type MachineEvent } from '@/core/machine/event'
 import { needleMisfit } from '@/core/machine/needle-misfit'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { check } from '@/core/schema/validate'
 import { Invalid } from '@/core/schema/invalid'
 import { callRaisedBy } from '@/core/people/help-call'

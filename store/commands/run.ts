@@ -1,7 +1,8 @@
+import { stringify as stableText } from 'safe-stable-stringify'
 import { spaced } from '@/core/units/words'
 import { createHash } from 'node:crypto'
 import Type from 'typebox'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { check } from '@/core/schema/validate'
 import type { CommandName } from '@/core/wire/commands'
 import { strict } from '@/core/schema/shape'
@@ -11,7 +12,6 @@ import { Refused } from '../refused'
 import type { Command } from './command'
 import { callStaff, endCall, goToCall, seeCalls, takeCallBack } from './call'
 import { log } from './log'
-import { stableText } from './stable-text'
 import { addMachine, placeInstructor, placeMachine, setTrait } from './machine'
 import { addPerson } from './people'
 import { logProgress, signOff } from './progress'
@@ -114,7 +114,9 @@ async function landOnce(
   found: Command,
   asked: Date | undefined,
 ): Promise<Landed> {
-  const digest = createHash('sha256').update(stableText(body)).digest('hex')
+  const digest = createHash('sha256')
+    .update(stableText(body) ?? '')
+    .digest('hex')
   return store.transaction().execute(async (tx) => {
     const landed = await tx
       .insertInto('command')

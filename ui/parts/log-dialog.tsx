@@ -3,9 +3,9 @@
 import { useRouter } from 'next/navigation'
 import { useEffect, useId, useMemo, useRef, useState } from 'react'
 import { readCode } from '@/core/code/code'
-import { eventWords } from '@/core/machine/event'
+import { eventWords, writersOf } from '@/core/machine/event'
 import { readLogLine, type LineFault, type LineMachine } from '@/core/log-line/log-line'
-import { may } from '@/core/people/role'
+
 import type { Role } from '@/core/room/role'
 import { FaultNote } from './fault-note'
 import { useKept } from './use-kept'
@@ -43,7 +43,7 @@ export function LogDialog({ here, close }: { here?: string; close: () => void })
       room &&
       readLogLine(text, {
         machines: room.machines,
-        may: (kind) => may(room.role, `log ${kind}`),
+        may: (kind) => writersOf(kind).includes(room.role),
         ...(here && { here }),
       }),
     [room, text, here],

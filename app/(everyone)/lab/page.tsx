@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { completeFabric } from '@/core/fabric/intake'
 import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { plain } from '@/core/units/words'
 import { standingOf, type MachineStanding, type StandingWord } from '@/core/machine/standing'
 import type { Traits } from '@/core/knowledge/machine/trait'

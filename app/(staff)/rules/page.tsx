@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { kitMachine } from '@/core/kit/kit-machine'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'
 import { readKitRoom } from '@/store/room/kit-room'

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { PLACE_CAUTIONS } from '@/core/knowledge/care/place-caution'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { readCourses, readProjects } from '@/store/project/projects'
 import { readAbsent, readPlans, readSessions, type Session } from '@/store/session/sessions'
 import { dayIn, formatInTimeZone } from '@/ui/time'

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { codeOf } from '@/core/code/code'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { STOCK_KINDS, itemKey, itemWords, manySystems, type StockItem } from '@/core/stock/item'
 import { onHand } from '@/core/stock/ledger'
 import { needlesFitted, reconcileNeedles } from '@/core/stock/reconcile'

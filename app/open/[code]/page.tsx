@@ -1,6 +1,6 @@
 import { notFound, redirect } from 'next/navigation'
 import { codeOf, readCode, type CodeKind } from '@/core/code/code'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { readIds } from '@/store/site/ids'
 import { currentActor, homeOf } from '../../_server/actor'
 import { theStore } from '../../_server/store'

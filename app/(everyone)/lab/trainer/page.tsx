@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { readProgress } from '@/store/people/progress'
 import { mustSee } from '../../../_server/actor'
 import { theStore } from '../../../_server/store'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { TRADE_WORDS } from '@/core/knowledge/trade-word'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { mustSee } from '../../../_server/actor'
 import { LabNav } from '../lab-nav'
 

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { standingOf } from '@/core/machine/standing'
 import { TRAIT_QUESTIONS } from '@/core/knowledge/machine/trait'
 import { kitMachine } from '@/core/kit/kit-machine'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { readDropTests } from '@/store/room/drop-tests'
 import { readNames } from '@/store/site/site'
 import { formatInTimeZone } from '@/ui/time'

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { PROJECT_COLUMNS } from '@/core/exchange/project-rows'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { readCourses } from '@/store/project/projects'
 import { mustSee } from '../../../_server/actor'
 import { theStore } from '../../../_server/store'

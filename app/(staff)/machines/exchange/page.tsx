@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { readRoom } from '@/store/machine/machines'
 import { mustSee } from '../../../_server/actor'
 import { theStore } from '../../../_server/store'

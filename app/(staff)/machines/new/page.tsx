@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { ARCHETYPES } from '@/core/knowledge/machine/archetype'
 import { freePlace } from '@/core/room/free-place'
 import { TABLE } from '@/core/room/table'

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import type { CareEntry } from '@/core/care/calendar'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { PrintButton } from '@/ui/parts/print-button'
 import { dayWords } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { CLASS_END } from '@/core/knowledge/care/place-caution'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { POINTS, systemWords } from '@/core/knowledge/needle/needle'
 import { plain, spaced } from '@/core/units/words'
 import type { Kit } from '@/core/kit/request'

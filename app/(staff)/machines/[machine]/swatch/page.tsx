@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { mustSee } from '../../../../_server/actor'
 import { machinePage } from '../../../../_server/machine'
 import { swatchProps } from '../../../../_server/seat'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { SOURCE_WORDS } from '@/core/machine/trait-source'
 import type { TraitName } from '@/core/knowledge/machine/trait'
 import { traitWords } from '@/core/machine/trait-words'

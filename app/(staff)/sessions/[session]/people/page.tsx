@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { readPairs } from '@/store/session/sessions'
 import { dayIn, timeIn } from '@/ui/time'
 import { mustSee } from '../../../../_server/actor'

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
-import { may } from '@/core/people/role'
+import { may } from '@/core/wire/permission'
 import { readCourses } from '@/store/project/projects'
 import { readPlans, readSessions } from '@/store/session/sessions'
 import { formatInTimeZone } from '@/ui/time'

@@ -4,7 +4,8 @@ import { applyCorrections, foldMachine } from '../machine/fold'
 import type { MachineEvent } from '../machine/event'
 import { LOCK_KINDS, type LockKind } from '../machine/state'
 import { anyHistory } from '../testing/histories'
-import { cannotLift, locksGone, may, mayLift, whoLifts } from './role'
+import { cannotLift, locksGone, mayLift, whoLifts } from './lifting'
+import { may } from '../wire/permission'
 import { ROLES, type Role } from '../room/role'
 
 const at = (hour: number) => new Date(Date.UTC(2026, 0, 1, hour)).toISOString()

@@ -1,0 +1,17 @@
+import Type from 'typebox'
+import { CallFoundSchema } from '../../people/help-call'
+import { EVERYONE, STAFF } from '../../room/role'
+import { strict } from '../../schema/shape'
+import { Id, type Commands } from './shape'
+
+/** Calls: raised by anybody, gone to by staff. */
+export const CALLS = {
+  'call-staff': { mayWrite: EVERYONE, body: strict({ machineId: Id, found: CallFoundSchema }) },
+  'take-call-back': { mayWrite: EVERYONE, body: strict({ callId: Id }) },
+  'see-calls': {
+    mayWrite: STAFF,
+    body: strict({ callIds: Type.Array(Id, { minItems: 1, maxItems: 200, uniqueItems: true }) }),
+  },
+  'go-to-call': { mayWrite: STAFF, body: strict({ callId: Id }) },
+  'end-call': { mayWrite: STAFF, body: strict({ callId: Id }) },
+} as const satisfies Commands

@@ -1,0 +1,44 @@
+import Type from 'typebox'
+import { MachinesFileSchema } from '../../exchange/machines-file'
+import { Name } from '../../kit/project'
+import { TRAIT_NAMES } from '../../knowledge/machine/trait'
+import { TRAIT_SOURCES } from '../../machine/trait-source'
+import { HouseRulesSchema } from '../../room/house-rules'
+import { COORDINATOR, TEACHING } from '../../room/role'
+import { strict, words } from '../../schema/shape'
+import { Id, Place, type Commands } from './shape'
+
+const source = words(TRAIT_SOURCES)
+
+/** Machines, where they stand, and the rules of the house. */
+export const MACHINES = {
+  'add-machine': {
+    mayWrite: TEACHING,
+    body: strict({
+      machineId: Id,
+      name: Name,
+      number: Type.Integer({ minimum: 1, maximum: 9999 }),
+      notes: Type.Optional(Type.String({ maxLength: 500 })),
+      place: Place,
+      traits: Type.Object({}, { additionalProperties: true }),
+      source,
+      /** traits that come from a template and that nobody has checked at this machine */
+      unchecked: Type.Optional(Type.Array(words(TRAIT_NAMES), { uniqueItems: true })),
+    }),
+  },
+  'set-trait': {
+    mayWrite: TEACHING,
+    body: strict({ machineId: Id, trait: words(TRAIT_NAMES), value: Type.Unknown(), source }),
+  },
+  'place-machine': { mayWrite: TEACHING, body: strict({ machineId: Id, place: Place }) },
+  'place-instructor': { mayWrite: TEACHING, body: strict({ place: Place }) },
+  'import-machines': { mayWrite: COORDINATOR, body: strict({ file: MachinesFileSchema }) },
+  'change-house-rules': {
+    mayWrite: COORDINATOR,
+    body: strict({
+      rules: HouseRulesSchema,
+      /** as they stood when the change was begun; somebody else's change since is not lost in silence */
+      was: Type.Optional(HouseRulesSchema),
+    }),
+  },
+} as const satisfies Commands

@@ -1,0 +1,43 @@
+import Type from 'typebox'
+import { Name } from '../../kit/project'
+import { TRAITS } from '../../knowledge/machine/trait'
+import { KEY_PURPOSES } from '../../people/key'
+import { PERSON_EVENTS, SKILLS } from '../../people/progress'
+import { COORDINATOR, EVERYONE, STAFF_ROLES, TEACHING } from '../../room/role'
+import { strict, words } from '../../schema/shape'
+import { Id, type Commands } from './shape'
+
+/** People, what they have learnt, and keys for devices. */
+export const PEOPLE = {
+  'log-progress': { mayWrite: EVERYONE, body: PERSON_EVENTS['exercise-done'] },
+  'sign-off': {
+    mayWrite: TEACHING,
+    body: strict({
+      personId: Id,
+      skill: words(SKILLS),
+      machineKind: TRAITS.drive,
+      withdrawn: Type.Optional(Type.Boolean()),
+    }),
+  },
+  'add-person': {
+    mayWrite: COORDINATOR,
+    body: strict({
+      personId: Id,
+      name: Name,
+      email: Type.String({ format: 'email', maxLength: 200 }),
+      password: Type.String({ minLength: 10, maxLength: 128 }),
+      role: words(STAFF_ROLES),
+    }),
+  },
+  'make-key': {
+    mayWrite: COORDINATOR,
+    body: strict({
+      keyId: Id,
+      purpose: words(KEY_PURPOSES),
+      machineId: Type.Optional(Id),
+      name: Name,
+      secret: Type.String({ pattern: '^[A-Za-z0-9_-]{32,100}$' }),
+    }),
+  },
+  'end-key': { mayWrite: COORDINATOR, body: strict({ keyId: Id }) },
+} as const satisfies Commands
