@@ -91,7 +91,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '^(\\.next|\\.data)' },
+    exclude: { path: '^(\\.next|\\.data|\\.generated)' },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
     enhancedResolveOptions: {

@@ -7,7 +7,7 @@ import { spawn } from 'node:child_process'
 const CHECKS: Readonly<Record<string, readonly string[]>> = {
   'core tests': ['vitest', 'run', '--project', 'core', '--reporter=dot'],
   lint: ['eslint', '.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint'],
-  types: ['tsc', '--noEmit'],
+  types: ['npm', 'run', '--silent', 'types'],
   imports: ['npm', 'run', '--silent', 'boundaries'],
   unused: ['knip', '--cache', '--no-config-hints'],
   format: ['prettier', '--check', '--log-level', 'warn', '--cache', '.'],

@@ -14,7 +14,11 @@ function answer(name: string, input: string, tools: Tools): Outcome {
   try {
     return { ok: true, text: JSON.stringify(compute(name, parse(input), tools)) }
   } catch (error) {
-    if (error instanceof Invalid) return { ok: false, text: JSON.stringify({ error: error.fault }) }
+    if (error instanceof Invalid)
+      return {
+        ok: false,
+        text: JSON.stringify({ error: { code: error.code, message: error.message, path: error.path } }),
+      }
     throw error
   }
 }

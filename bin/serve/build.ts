@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto'
 import { existsSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 
-const SOURCES = ['app', 'core', 'store', 'ui', 'workers', 'devices']
+const SOURCES = ['app', 'core', 'store', 'ui', 'workers', 'stand-ins', 'bin/build']
 const FILES = [
   'package-lock.json',
   'next.config.ts',

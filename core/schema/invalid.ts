@@ -4,6 +4,8 @@ export interface Fault {
   readonly message: string
   /** dotted path from the root of what was sent; empty: the whole */
   readonly path: string
+  /** the message without its field's name, to be shown at the field itself */
+  readonly what?: string | undefined
 }
 
 export class Invalid extends Error {
@@ -11,11 +13,13 @@ export class Invalid extends Error {
     readonly code: string,
     message: string,
     readonly path = '',
+    readonly what?: string,
   ) {
     super(message)
   }
 
   get fault(): Fault {
-    return { code: this.code, message: this.message, path: this.path }
+    const { code, message, path, what } = this
+    return { code, message, path, ...(what !== undefined && { what }) }
   }
 }

@@ -2,13 +2,25 @@
 
 import { completeFabric, FABRIC_NUMBERS } from '@/core/fabric/intake'
 import type { KitRequest } from '@/core/kit/request'
-import { STRUCTURES, TRAITS_OF_FABRIC, type FabricTrait, type Structure } from '@/core/knowledge/cloth/fabric'
+import { STRUCTURES, TRAITS_OF_FABRIC, type FabricTrait } from '@/core/knowledge/cloth/fabric'
 import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
-import { OPERATIONS, type Operation } from '@/core/knowledge/stitch/stitch'
+import { OPERATIONS } from '@/core/knowledge/stitch/stitch'
 import { plain, spaced } from '@/core/units/words'
 import type { FabricFacts } from './fabric-facts'
 import { MeasureTable } from './measure-table'
-import { withSewn, Sewing } from './sewing-fields'
+import { Amount, Count } from '../fields/number'
+import { Select } from '../fields/select'
+
+const SEWING = { look: 'small', optional: true, min: 0, max: 500, placeholder: 'not said' } as const
+
+/** Without metres nothing is said of thread. */
+function withSewn(
+  { sewn: _, ...facts }: FabricFacts,
+  sewn: { readonly seamM: number | undefined; readonly starts: number },
+): FabricFacts {
+  const { seamM, starts } = sewn
+  return seamM === undefined ? facts : { ...facts, sewn: { seamM, starts } }
+}
 
 /** What can be measured at a table, each as a number and as something to drag; what is guessed says so. */
 export function FabricFields({
@@ -43,43 +55,24 @@ export function FabricFields({
   }
   return (
     <div className="flex flex-col gap-4">
-      <label className="flex flex-col gap-1">
-        <span className="font-bold">What is done</span>
-        <select
-          className="select w-full"
-          value={facts.operation}
-          onChange={({ target }) => change({ ...facts, operation: target.value as Operation })}
-        >
-          {OPERATIONS.map((each) => (
-            <option key={each} value={each}>
-              {spaced(each)}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="flex flex-col gap-1">
-        <span className="font-bold">It is most like</span>
-        <select className="select w-full" value="" onChange={({ target }) => take(target.value)}>
-          <option value="">choose, for a first guess …</option>
-          {NAMED_FABRICS.map(({ name }) => (
-            <option key={name}>{name}</option>
-          ))}
-        </select>
-      </label>
-      <label className="flex flex-col gap-1">
-        <span className="font-bold">The cloth is</span>
-        <select
-          className="select w-full"
-          value={fabric.structure}
-          onChange={({ target }) => set({ structure: target.value as Structure })}
-        >
-          {STRUCTURES.map((each) => (
-            <option key={each} value={each}>
-              {each}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Select
+        label="What is done"
+        value={facts.operation}
+        set={(operation) => change({ ...facts, operation })}
+        options={OPERATIONS.map((each) => [each, spaced(each)])}
+      />
+      <Select
+        label="It is most like"
+        value=""
+        set={take}
+        options={[['', 'choose, for a first guess …'], ...NAMED_FABRICS.map(({ name }) => [name, name] as const)]}
+      />
+      <Select
+        label="The cloth is"
+        value={fabric.structure}
+        set={(structure) => set({ structure })}
+        options={STRUCTURES.map((each) => [each, each])}
+      />
       {!byThickness && (
         <Measure
           name="Mass"
@@ -114,28 +107,38 @@ export function FabricFields({
         set={(stretchPercent) => set({ stretchPercent })}
       />
       <div className="grid grid-cols-2 gap-3">
-        <Layers
-          name="Layers in the seam"
+        <Count
+          label="Layers in the seam"
+          look="small"
+          min={1}
+          max={40}
           value={layers.seam}
           set={(seam) => change({ ...facts, layers: { ...layers, seam } })}
         />
-        <Layers
-          name="At the crossing"
+        <Count
+          label="At the crossing"
+          look="small"
+          min={1}
+          max={40}
           value={layers.crossing}
           set={(crossing) => change({ ...facts, layers: { ...layers, crossing } })}
         />
       </div>
       <MeasureTable fabric={fabric} measured={set} practice={practice} />
       <div className="grid grid-cols-2 gap-3">
-        <Sewing
-          name="Metres of seam"
+        <Amount
+          label="Metres of seam"
+          {...SEWING}
           value={facts.sewn?.seamM}
-          set={(seamM) => change(withSewn(facts, { seamM, starts: facts.sewn?.starts ?? 1 }))}
+          set={(seamM: number | undefined) => change(withSewn(facts, { seamM, starts: facts.sewn?.starts ?? 1 }))}
         />
-        <Sewing
-          name="Seams begun"
+        <Count
+          label="Seams begun"
+          {...SEWING}
           value={facts.sewn?.starts}
-          set={(starts) => change(withSewn(facts, { seamM: facts.sewn?.seamM ?? 0, starts: Math.round(starts ?? 0) }))}
+          set={(starts: number | undefined) =>
+            change(withSewn(facts, { seamM: facts.sewn?.seamM ?? 0, starts: starts ?? 0 }))
+          }
         />
       </div>
       <details>
@@ -204,24 +207,5 @@ function Measure(props: {
         <span className="text-sm">{unit}</span>
       </div>
     </div>
-  )
-}
-
-function Layers({ name, value, set }: { name: string; value: number; set: (value: number) => void }) {
-  return (
-    <label className="flex flex-col gap-1">
-      <span className="text-sm font-bold">{name}</span>
-      <input
-        type="number"
-        inputMode="numeric"
-        className="input w-full"
-        min={1}
-        max={40}
-        value={value}
-        onChange={({ target }) =>
-          Number.isInteger(target.valueAsNumber) && target.valueAsNumber > 0 && set(target.valueAsNumber)
-        }
-      />
-    </label>
   )
 }

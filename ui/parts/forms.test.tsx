@@ -12,7 +12,7 @@ import { ORDINARY_MACHINE } from '@/core/testing/ordinary-machine'
 import { ClaimCard, claimsBeside } from './claim-card'
 import { FabricFields } from './fabric-fields'
 import type { FabricFacts } from './fabric-facts'
-import { NumberField } from './number-field'
+import { Amount } from '../fields/number'
 import { OverrideForm } from './override-form'
 import { TraitField, type FieldSchema } from './trait-field'
 
@@ -152,10 +152,8 @@ describe('a part chosen otherwise', () => {
 
 describe('small parts', () => {
   it('a number to type has its bounds and its name', () => {
-    const markup = renderToStaticMarkup(
-      <NumberField name="Dial" value={4.5} min={0} max={9} step={0.5} set={nothing} />,
-    )
-    for (const said of ['aria-label="Dial"', 'value="4.5"', 'min="0"', 'max="9"', 'step="0.5"', 'required'])
+    const markup = renderToStaticMarkup(<Amount label="Dial" value={4.5} min={0} max={9} step={0.5} set={nothing} />)
+    for (const said of ['>Dial</label>', 'value="4.5"', 'min="0"', 'max="9"', 'step="0.5"', 'required'])
       expect(markup).toContain(said)
   })
 

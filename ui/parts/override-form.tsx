@@ -8,8 +8,8 @@ import { overrideKit, partWords, type Override, type OverridePart } from '@/core
 import type { Kit, KitRequest } from '@/core/kit/request'
 import { FIBRES, FINISHES } from '@/core/units/thread'
 import { sizeText } from '@/core/units/needle-size'
-import { NumberField } from './number-field'
-import { SelectField } from './select-field'
+import { Amount } from '../fields/number'
+import { Select } from '../fields/select'
 
 const PART_NAMES: Readonly<Record<OverridePart, string>> = {
   needle: 'needle',
@@ -150,13 +150,15 @@ function Value({
     }
     return (
       <div className="flex flex-wrap gap-3">
-        <SelectField
+        <Select
+          look="small"
           label="Point"
           options={(Object.keys(POINTS) as Point[]).map((each) => [each, POINTS[each].words])}
           value={needle.point}
-          set={(next) => point(next as Point)}
+          set={point}
         />
-        <SelectField
+        <Select
+          look="small"
           label="Size"
           options={sizesNm.map((each) => [String(each), sizeText(each)])}
           value={String(needle.sizeNm)}
@@ -167,7 +169,8 @@ function Value({
           }}
         />
         {gaps && (
-          <SelectField
+          <Select
+            look="small"
             label="Apart"
             options={gaps
               .filter((each) => each.sizesNm.includes(needle.sizeNm))
@@ -183,18 +186,20 @@ function Value({
     const thread = value as Extract<Override, { part: 'thread' }>['value']
     return (
       <div className="flex flex-wrap gap-3">
-        <Amount name="tex" value={thread.tex} set={(tex) => set({ ...thread, tex })} step={1} />
-        <SelectField
+        <Amount look="small" label="tex" value={thread.tex} set={(tex) => set({ ...thread, tex })} step={1} />
+        <Select
+          look="small"
           label="Fibre"
           options={FIBRES.map((each) => [each, each])}
           value={thread.fibre}
-          set={(next) => set({ ...thread, fibre: next as typeof thread.fibre })}
+          set={(next) => set({ ...thread, fibre: next })}
         />
-        <SelectField
+        <Select
+          look="small"
           label="Finish"
           options={FINISHES.map((each) => [each, each])}
           value={thread.finish ?? 'spun'}
-          set={(next) => set({ ...thread, finish: next as NonNullable<typeof thread.finish> })}
+          set={(next) => set({ ...thread, finish: next })}
         />
       </div>
     )
@@ -204,44 +209,32 @@ function Value({
     return (
       <div className="flex flex-wrap gap-3">
         <Amount
-          name="Length (mm)"
+          look="small"
+          label="Length (mm)"
           value={stitch.lengthMm}
           step={0.1}
           set={(lengthMm) => set({ ...stitch, lengthMm })}
         />
-        <Amount name="Width (mm)" value={stitch.widthMm} step={0.5} set={(widthMm) => set({ ...stitch, widthMm })} />
+        <Amount
+          look="small"
+          label="Width (mm)"
+          value={stitch.widthMm}
+          step={0.5}
+          set={(widthMm) => set({ ...stitch, widthMm })}
+        />
       </div>
     )
   }
-  if (part === 'dial') return <Amount name="Dial" value={value as number} step={dial?.step ?? 0.5} set={set} />
+  if (part === 'dial')
+    return <Amount look="small" label="Dial" value={value as number} step={dial?.step ?? 0.5} set={set} />
   const words: readonly string[] = part === 'foot' ? FEET : ['low', 'normal', 'high']
   return (
-    <SelectField
+    <Select
+      look="small"
       label={part === 'foot' ? 'Foot' : 'Pressure'}
       options={words.map((each) => [each, spaced(each)])}
       value={value as string}
       set={(next) => set(next as Override['value'])}
     />
-  )
-}
-
-function Amount({
-  name,
-  value,
-  step,
-  set,
-}: {
-  name: string
-  value: number
-  step: number
-  set: (value: number) => void
-}) {
-  return (
-    <div className="flex flex-col gap-1">
-      <span className="text-sm" aria-hidden="true">
-        {name}
-      </span>
-      <NumberField name={name} value={value} step={step} set={set} />
-    </div>
   )
 }

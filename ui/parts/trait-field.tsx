@@ -1,7 +1,11 @@
 'use client'
 
 import { spaced } from '@/core/units/words'
-import { useState } from 'react'
+import { useId, useState } from 'react'
+import { Choice, Choices } from '../fields/choice'
+import { Amount, Count } from '../fields/number'
+import { Group } from '../fields/row'
+import { Text } from '../fields/text'
 import { TRAIT_PART_WORDS } from '@/core/machine/trait-words'
 
 /** A trait's JSON Schema as plain data, as far as a form needs it. */
@@ -44,44 +48,39 @@ function Field({
   set: (value: unknown) => void
 }) {
   if (schema.enum) {
+    const chosen = schema.enum.find((each) => each === value)
     return (
-      <Choices question={question}>
-        {schema.enum.map((each) => (
-          <Choice
-            key={each}
-            type="radio"
-            name={question}
-            words={spaced(String(each))}
-            chosen={value === each}
-            choose={() => set(each)}
-          />
-        ))}
-      </Choices>
+      <Choice
+        label={question}
+        options={schema.enum.map((each) => [String(each), spaced(String(each))])}
+        value={chosen === undefined ? undefined : String(chosen)}
+        set={(words) => set(schema.enum!.find((each) => String(each) === words))}
+      />
     )
   }
   if (schema.type === 'boolean') {
     return (
-      <Choices question={question}>
-        <Choice type="radio" name={question} words="yes" chosen={value === true} choose={() => set(true)} />
-        <Choice type="radio" name={question} words="no" chosen={value === false} choose={() => set(false)} />
-      </Choices>
+      <Choice
+        label={question}
+        options={[
+          ['yes', 'yes'],
+          ['no', 'no'],
+        ]}
+        value={value === undefined ? undefined : value === true ? 'yes' : 'no'}
+        set={(words) => set(words === 'yes')}
+      />
     )
   }
   if (schema.type === 'array') {
+    const offered = schema.items?.enum ?? []
     const list = (value as (string | number)[] | undefined) ?? []
     return (
-      <Choices question={question}>
-        {(schema.items?.enum ?? []).map((each) => (
-          <Choice
-            key={each}
-            type="checkbox"
-            name={question}
-            words={spaced(String(each))}
-            chosen={list.includes(each)}
-            choose={() => set(list.includes(each) ? list.filter((one) => one !== each) : [...list, each])}
-          />
-        ))}
-      </Choices>
+      <Choices
+        label={question}
+        options={offered.map((each) => [String(each), spaced(String(each))])}
+        value={list.map(String)}
+        set={(words) => set(offered.filter((each) => words.includes(String(each))))}
+      />
     )
   }
   if (schema.type === 'object') {
@@ -89,21 +88,17 @@ function Field({
       <Numbers question={question} schema={schema} value={value as Record<string, unknown> | undefined} set={set} />
     )
   }
-  const isNumber = schema.type === 'number' || schema.type === 'integer'
+  if (schema.type === 'integer' || schema.type === 'number') {
+    const Number = schema.type === 'integer' ? Count : Amount
+    return <Number label={question} optional value={value as number | undefined} set={set} />
+  }
   return (
-    <label className="flex flex-col gap-1">
-      <span className="font-bold">{question}</span>
-      <input
-        className="input w-full max-w-sm"
-        type={isNumber ? 'number' : 'text'}
-        step={schema.type === 'integer' ? 1 : 'any'}
-        value={typeof value === 'number' || typeof value === 'string' ? value : ''}
-        onChange={({ target }) => {
-          const text = target.value.trim() === '' ? undefined : target.value
-          set(text === undefined || !isNumber ? text : Number(text))
-        }}
-      />
-    </label>
+    <Text
+      label={question}
+      optional
+      value={(value as string | undefined) ?? ''}
+      set={(text) => set(text.trim() === '' ? undefined : text)}
+    />
   )
 }
 
@@ -119,6 +114,7 @@ function Numbers({
   value: Record<string, unknown> | undefined
   set: (value: unknown) => void
 }) {
+  const id = useId()
   const [typed, setTyped] = useState<Record<string, unknown>>(value ?? {})
   const names = Object.keys(schema.properties ?? {}).filter((name) => schema.required?.includes(name))
   const change = (name: string, text: string) => {
@@ -127,7 +123,7 @@ function Numbers({
     set(names.every((each) => typeof next[each] === 'number') ? next : undefined)
   }
   return (
-    <Choices question={question}>
+    <Group id={id} label={question}>
       {names.map((name) => (
         <label key={name} className="flex items-center gap-2">
           {TRAIT_PART_WORDS[name] ?? name}
@@ -140,36 +136,6 @@ function Numbers({
           />
         </label>
       ))}
-    </Choices>
-  )
-}
-
-function Choices({ question, children }: { question: string; children: React.ReactNode }) {
-  return (
-    <fieldset>
-      <legend className="mb-1 font-bold">{question}</legend>
-      <div className="flex flex-wrap gap-2">{children}</div>
-    </fieldset>
-  )
-}
-
-function Choice({
-  type,
-  name,
-  words,
-  chosen,
-  choose,
-}: {
-  type: 'radio' | 'checkbox'
-  name: string
-  words: string
-  chosen: boolean
-  choose: () => void
-}) {
-  return (
-    <label className={`btn ${chosen ? 'btn-neutral' : 'btn-outline'}`}>
-      <input type={type} name={name} className="sr-only" checked={chosen} onChange={choose} />
-      {words}
-    </label>
+    </Group>
   )
 }

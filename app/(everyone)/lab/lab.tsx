@@ -11,7 +11,7 @@ import type { Dial } from '@/core/units/dial'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { SewnFace, SewnSection } from '@/ui/drawings/sewn-line'
 import { MOMENTS, StitchForming } from '@/ui/drawings/stitch-forming'
-import { SelectField } from '@/ui/parts/select-field'
+import { Select } from '@/ui/fields/select'
 import { SIGN_WORDS, KIND_WORDS } from './lab-words'
 
 interface Cloth {
@@ -118,13 +118,15 @@ export function Lab({
           </button>
         </section>
         <div className="flex flex-col gap-4 max-lg:order-last">
-          <SelectField
+          <Select
+            look="small"
             label="What is wrong"
             value={fault}
             options={STITCH_FAULTS.map((each) => [each, STITCH_FAULT_WORDS[each]])}
-            set={(next) => setFault(next as StitchFault)}
+            set={setFault}
           />
-          <SelectField
+          <Select
+            look="small"
             label="Machine"
             value={String(which)}
             options={dials.map(({ name }, index) => [String(index), name])}
@@ -133,44 +135,51 @@ export function Lab({
               setAt(dials[Number(next)]!.dial.normal)
             }}
           />
-          <SelectField
+          <Select
+            look="small"
             label="Cloth"
             value={String(cloth)}
             options={cloths.map(({ name }, index) => [String(index), name])}
             set={(next) => setCloth(Number(next))}
           />
           <div className="grid grid-cols-2 gap-3">
-            <SelectField
+            <Select
+              look="small"
               label="Layers"
               value={String(layers)}
               options={[1, 2, 4, 6, 8].map((each) => [String(each), String(each)])}
               set={(next) => setLayers(Number(next))}
             />
-            <SelectField
+            <Select
+              look="small"
               label="Stitch"
               value={kind}
               options={STITCH_KINDS.map((each) => [each, KIND_WORDS[each]])}
-              set={(next) => setKind(next as StitchKind)}
+              set={setKind}
             />
-            <SelectField
+            <Select
+              look="small"
               label="Top thread"
               value={String(top)}
               options={THREADS.map((tex) => [String(tex), `${tex} tex`])}
               set={(next) => setTop(Number(next))}
             />
-            <SelectField
+            <Select
+              look="small"
               label="Bobbin thread"
               value={String(bobbin)}
               options={THREADS.map((tex) => [String(tex), `${tex} tex`])}
               set={(next) => setBobbin(Number(next))}
             />
-            <SelectField
+            <Select
+              look="small"
               label="Length"
               value={String(lengthMm)}
               options={[0.8, 1.5, 2, 2.5, 3, 4].map((each) => [String(each), `${each} mm`])}
               set={(next) => setLengthMm(Number(next))}
             />
-            <SelectField
+            <Select
+              look="small"
               label="Bobbin’s spring"
               value={String(spring)}
               options={[

@@ -3,6 +3,9 @@
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { KEY_PURPOSES, KEY_WORDS, type KeyPurpose } from '@/core/people/key'
+import { CommandForm, useCommandForm } from '@/ui/fields/command-form'
+import { Select } from '@/ui/fields/select'
+import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -27,30 +30,39 @@ function newSecret(): string {
     .replaceAll('=', '')
 }
 
+const newKey = () => ({ keyId: uuid(), secret: newSecret() })
+
 /** Keys for calendars and devices: made here, shown once, ended here. */
 export function Keys({ keys, machines }: Props) {
-  const [purpose, setPurpose] = useState<KeyPurpose>('care-feed')
-  const [machineId, setMachineId] = useState(machines[0]?.machineId ?? '')
-  const [name, setName] = useState('')
   const [made, setMade] = useState<{ readonly name: string; readonly show: string }>()
-  const [fresh, setFresh] = useState<{ readonly keyId: string; readonly secret: string }>()
+  // Sent again after a fault, it is the same key.
+  const [fresh, setFresh] = useState(newKey)
   const { busy, fault, write } = useWrite()
-
-  const make = async () => {
-    // Sent again after a fault, it is the same key.
-    const key = fresh ?? { keyId: uuid(), secret: newSecret() }
-    setFresh(key)
-    const body = { ...key, purpose, name, ...(purpose === 'run-meter' && { machineId }) }
-    if (!(await write('make-key', body, { done: 'The key is made' }))) return
-    const origin = window.location.origin
-    setMade({
-      name,
-      show:
-        purpose === 'care-feed' ? `${origin}/api/care/${key.secret}.ics` : `npm run meter -- ${origin} ${key.secret}`,
-    })
-    setFresh(undefined)
-    setName('')
+  const start: { purpose: KeyPurpose; machineId: string; name: string } = {
+    purpose: 'care-feed',
+    machineId: machines[0]?.machineId ?? '',
+    name: '',
   }
+  const form = useCommandForm('make-key', {
+    start,
+    body: ({ purpose, machineId, name }) => ({
+      ...fresh,
+      purpose,
+      name,
+      ...(purpose === 'run-meter' && { machineId }),
+    }),
+    words: () => ({ done: 'The key is made' }),
+    landed: ({ purpose, name }) => {
+      const { origin } = window.location
+      const { secret } = fresh
+      setMade({
+        name,
+        show: purpose === 'care-feed' ? `${origin}/api/care/${secret}.ics` : `npm run meter -- ${origin} ${secret}`,
+      })
+      setFresh(newKey())
+      form.reset()
+    },
+  })
   return (
     <section id="keys" aria-labelledby="keys-title">
       <h2 id="keys-title" className="text-2xl font-bold">
@@ -84,57 +96,27 @@ export function Keys({ keys, machines }: Props) {
           </li>
         ))}
       </ul>
-      <form
-        className="mt-4 flex flex-wrap items-end gap-3"
-        aria-label="Make a key"
-        onSubmit={(submitted) => {
-          submitted.preventDefault()
-          void make()
-        }}
-      >
-        <label className="flex flex-col gap-1">
-          <span className="text-sm">For</span>
-          <select className="select" value={purpose} onChange={({ target }) => setPurpose(target.value as KeyPurpose)}>
-            {KEY_PURPOSES.filter((each) => each !== 'run-meter' || machines.length > 0).map((each) => (
-              <option key={each} value={each}>
-                {KEY_WORDS[each]}
-              </option>
-            ))}
-          </select>
-        </label>
-        {purpose === 'run-meter' && (
-          <label className="flex flex-col gap-1">
-            <span className="text-sm">Machine</span>
-            <select
-              className="select"
-              aria-label="Machine"
-              value={machineId}
-              onChange={({ target }) => setMachineId(target.value)}
-            >
-              {machines.map((machine) => (
-                <option key={machine.machineId} value={machine.machineId}>
-                  {machine.name}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
-        <label className="flex flex-col gap-1">
-          <span className="text-sm">Called</span>
-          <input
-            className="input"
-            required
-            maxLength={80}
-            value={name}
-            onChange={({ target }) => setName(target.value)}
-            placeholder="office calendar"
+      <FaultNote fault={fault} />
+      <CommandForm form={form} label="Make a key" className="mt-4 flex flex-wrap items-end gap-3" button="Make it">
+        <Select
+          label="For"
+          look="small"
+          {...form.field('purpose')}
+          options={KEY_PURPOSES.filter((each) => each !== 'run-meter' || machines.length > 0).map((each) => [
+            each,
+            KEY_WORDS[each],
+          ])}
+        />
+        {form.values.purpose === 'run-meter' && (
+          <Select
+            label="Machine"
+            look="small"
+            {...form.field('machineId')}
+            options={machines.map(({ machineId, name }) => [machineId, name])}
           />
-        </label>
-        <button type="submit" className="btn btn-primary" disabled={busy}>
-          Make it
-        </button>
-        <FaultNote fault={fault} />
-      </form>
+        )}
+        <Text label="Called" look="small" {...form.field('name')} most={80} placeholder="office calendar" />
+      </CommandForm>
     </section>
   )
 }

@@ -1,6 +1,5 @@
 import { ROOM_NUMBER_NAMES, ROOM_NUMBERS, type RoomNumberName, type RoomNumbers } from '@/core/knowledge/room-number'
-import { NumberField } from '@/ui/parts/number-field'
-import { Row } from './rule-words'
+import { Amount } from '@/ui/fields/number'
 
 /** Every number that a room may change, beside what is usual. */
 export function RoomNumbersFields({
@@ -19,21 +18,17 @@ export function RoomNumbersFields({
       {ROOM_NUMBER_NAMES.map((name) => {
         const { words, usual, min, max, step, unit } = ROOM_NUMBERS[name]
         return (
-          <Row key={name} name={words}>
-            <span className="flex items-center gap-2">
-              <NumberField
-                name={words}
-                value={numbers?.[name] ?? usual}
-                min={min}
-                max={max}
-                step={step}
-                set={(value) => set(name, value)}
-              />
-              <span className="text-sm">
-                {unit}, usually {String(usual).replace('-', '−')}
-              </span>
-            </span>
-          </Row>
+          <Amount
+            key={name}
+            label={words}
+            look="beside"
+            value={numbers?.[name] ?? usual}
+            min={min}
+            max={max}
+            step={step}
+            unit={`${unit}, usually ${String(usual).replace('-', '−')}`}
+            set={(value) => set(name, value)}
+          />
         )
       })}
     </section>

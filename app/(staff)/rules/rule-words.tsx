@@ -24,12 +24,3 @@ export const FIRST_AID_WORDS = {
   box: 'Where the first-aid box is',
   emergency: 'Emergency number',
 } as const
-
-export function Row({ name, children }: { name: string; children: React.ReactNode }) {
-  return (
-    <div className="grid items-center gap-x-4 gap-y-1 sm:grid-cols-[16rem_1fr]">
-      <span>{name}</span>
-      {children}
-    </div>
-  )
-}

@@ -7,11 +7,14 @@ import { SCHOOLS, type School } from '@/core/knowledge/school'
 import { NEEDLE_SCHOOLS } from '@/core/knowledge/needle/wear'
 import type { HouseRules } from '@/core/room/house-rules'
 import { FaultNote } from '@/ui/parts/fault-note'
-import { NumberField } from '@/ui/parts/number-field'
+import { Tick } from '@/ui/fields/choice'
+import { Amount, Count } from '@/ui/fields/number'
+import { Select } from '@/ui/fields/select'
+import { Text } from '@/ui/fields/text'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { type RulesBag, type RulesMachine, whatChanges, needlesChanged } from './what-changes'
-import { DEFAULT_WAY, NEEDLE_WORDS, FIRST_AID_WORDS, Row } from './rule-words'
+import { DEFAULT_WAY, NEEDLE_WORDS, FIRST_AID_WORDS } from './rule-words'
 import { RoomNumbersFields } from './room-numbers'
 
 interface Props {
@@ -64,100 +67,72 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
             Needle points
           </h2>
           {(Object.keys(SCHOOLS) as School[]).map((school) => (
-            <Row key={school} name={SCHOOLS[school].question}>
-              <select
-                className="select w-full"
-                aria-label={SCHOOLS[school].question}
-                value={rules.schools[school] ?? ''}
-                onChange={({ target }) => setSchool(school, target.value)}
-              >
-                <option value="">usual: {DEFAULT_WAY[school]}</option>
-                {Object.entries(SCHOOLS[school].ways).map(([way, words]) => (
-                  <option key={way} value={way}>
-                    {words}
-                  </option>
-                ))}
-              </select>
-            </Row>
+            <Select
+              key={school}
+              label={SCHOOLS[school].question}
+              look="beside"
+              value={rules.schools[school] ?? ''}
+              set={(way) => setSchool(school, way)}
+              options={[['', `usual: ${DEFAULT_WAY[school]}`], ...Object.entries(SCHOOLS[school].ways)]}
+            />
           ))}
         </section>
         <section aria-labelledby="life" className="flex flex-col gap-3">
           <h2 id="life" className="text-xl font-bold">
             When a needle is due
           </h2>
-          <Row name="The room changes it">
-            <select
-              className="select w-full"
-              aria-label="When a needle is due"
-              value={rules.needle.school}
-              onChange={({ target }) =>
-                keep({ ...rules, needle: { ...rules.needle, school: target.value as HouseRules['needle']['school'] } })
-              }
-            >
-              {NEEDLE_SCHOOLS.map((school) => (
-                <option key={school} value={school}>
-                  {NEEDLE_WORDS[school]}
-                </option>
-              ))}
-            </select>
-          </Row>
-          <Row name="Life, in needle hours">
-            <NumberField
-              name="Life, in needle hours"
-              value={rules.needle.lifeHours}
-              min={1}
-              max={100}
-              step={0.5}
-              set={(lifeHours) => keep({ ...rules, needle: { ...rules.needle, lifeHours } })}
-            />
-          </Row>
-          <Row name="Projects before it is due">
-            <NumberField
-              name="Projects before it is due"
-              value={rules.needle.n}
-              min={1}
-              max={50}
-              step={1}
-              set={(n) => keep({ ...rules, needle: { ...rules.needle, n } })}
-            />
-          </Row>
-          <Row name="Share of chair time in which the motor runs">
-            <NumberField
-              name="Share of chair time in which the motor runs"
-              value={rules.duty}
-              min={0}
-              max={1}
-              step={0.05}
-              set={(duty) => keep({ ...rules, duty })}
-            />
-          </Row>
+          <Select
+            label="When a needle is due"
+            look="beside"
+            value={rules.needle.school}
+            set={(school) => keep({ ...rules, needle: { ...rules.needle, school } })}
+            options={NEEDLE_SCHOOLS.map((school) => [school, NEEDLE_WORDS[school]])}
+          />
+          <Amount
+            label="Life, in needle hours"
+            look="beside"
+            value={rules.needle.lifeHours}
+            min={1}
+            max={100}
+            set={(lifeHours) => keep({ ...rules, needle: { ...rules.needle, lifeHours } })}
+          />
+          <Count
+            label="Projects before it is due"
+            look="beside"
+            value={rules.needle.n}
+            min={1}
+            max={50}
+            set={(n) => keep({ ...rules, needle: { ...rules.needle, n } })}
+          />
+          <Amount
+            label="Share of chair time in which the motor runs"
+            look="beside"
+            value={rules.duty}
+            min={0}
+            max={1}
+            step={0.05}
+            set={(duty) => keep({ ...rules, duty })}
+          />
         </section>
         <section aria-labelledby="learners" className="flex flex-col gap-3">
           <h2 id="learners" className="text-xl font-bold">
             Learners
           </h2>
-          <Row name="Turning the dial">
-            <select
-              className="select w-full"
-              aria-label="Turning the dial"
-              value={rules.tension}
-              onChange={({ target }) => keep({ ...rules, tension: target.value as HouseRules['tension'] })}
-            >
-              <option value="hands-on">learners turn it themselves</option>
-              <option value="hands-off">learners call a mentor</option>
-            </select>
-          </Row>
-          <Row name="They unpick">
-            <label className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="checkbox"
-                checked={rules.beginners ?? false}
-                onChange={() => keep({ ...rules, beginners: !(rules.beginners ?? false) })}
-              />
-              wind a quarter more thread
-            </label>
-          </Row>
+          <Select
+            label="Turning the dial"
+            look="beside"
+            value={rules.tension}
+            set={(tension) => keep({ ...rules, tension })}
+            options={[
+              ['hands-on', 'learners turn it themselves'],
+              ['hands-off', 'learners call a mentor'],
+            ]}
+          />
+          <Tick
+            label="They unpick: wind a quarter more thread"
+            value={rules.beginners ?? false}
+            set={(beginners) => keep({ ...rules, beginners })}
+          />
         </section>
         <section aria-labelledby="first-aid" className="flex flex-col gap-3">
           <h2 id="first-aid" className="text-xl font-bold">
@@ -165,15 +140,14 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
           </h2>
           <p className="text-sm">Shown on every page behind “Somebody is hurt”. Fill it in before the first class.</p>
           {(['firstAider', 'box', 'emergency'] as const).map((name) => (
-            <Row key={name} name={FIRST_AID_WORDS[name]}>
-              <input
-                className="input w-full"
-                aria-label={FIRST_AID_WORDS[name]}
-                maxLength={200}
-                value={rules.firstAid?.[name] ?? ''}
-                onChange={({ target }) => setFirstAid(name, target.value)}
-              />
-            </Row>
+            <Text
+              key={name}
+              label={FIRST_AID_WORDS[name]}
+              look="beside"
+              optional
+              value={rules.firstAid?.[name] ?? ''}
+              set={(words) => setFirstAid(name, words)}
+            />
           ))}
         </section>
         <RoomNumbersFields numbers={rules.numbers} set={setNumber} />

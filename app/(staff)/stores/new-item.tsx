@@ -16,9 +16,10 @@ import { STOCK_KINDS, type StockItem } from '@/core/stock/item'
 import { FIBRES } from '@/core/units/thread'
 import { sizeText } from '@/core/units/needle-size'
 import { FaultNote } from '@/ui/parts/fault-note'
-import { NumberField } from '@/ui/parts/number-field'
 import { useWrite } from '@/ui/parts/use-write'
-import { SelectField } from '@/ui/parts/select-field'
+import { Amount, Count } from '@/ui/fields/number'
+import { Select } from '@/ui/fields/select'
+import { Text } from '@/ui/fields/text'
 
 const FIRST: Readonly<Record<StockItem['kind'], StockItem>> = {
   needle: { kind: 'needle', system: HOUSEHOLD_SYSTEM.name, point: 'universal', sizeNm: 80 },
@@ -51,19 +52,15 @@ export function NewItem() {
         )
       }}
     >
-      <SelectField
+      <Select
+        look="small"
         label="What"
         value={item.kind}
         options={STOCK_KINDS.map((kind) => [kind, KIND_WORDS[kind]])}
-        set={(kind) => setItem(FIRST[kind as StockItem['kind']])}
+        set={(kind) => setItem(FIRST[kind])}
       />
       <ItemFields item={item} set={setItem} />
-      <div className="flex flex-col gap-1">
-        <span className="text-sm" aria-hidden="true">
-          How many
-        </span>
-        <NumberField name="How many" value={count} step={1} set={setCount} />
-      </div>
+      <Count label="How many" look="small" min={1} max={100_000} value={count} set={setCount} />
       <button type="submit" className="btn btn-primary" disabled={busy || count < 1}>
         Put it on its shelf
       </button>
@@ -87,7 +84,8 @@ function ItemFields({ item, set }: { item: StockItem; set: (item: StockItem) => 
       }
       return (
         <>
-          <SelectField
+          <Select
+            look="small"
             label="System"
             value={system.name}
             options={NEEDLE_SYSTEMS.map(({ name, household }) => [name, household ? `${name} (household)` : name])}
@@ -97,20 +95,23 @@ function ItemFields({ item, set }: { item: StockItem; set: (item: StockItem) => 
               choose('universal', sizes.includes(80) ? 80 : sizes[0]!, next)
             }}
           />
-          <SelectField
+          <Select
+            look="small"
             label="Point"
             value={item.point}
             options={sold.map((point) => [point, POINTS[point].words])}
-            set={(point) => choose(point as Point, sizesSold(system, point as Point)[0]!)}
+            set={(point) => choose(point, sizesSold(system, point)[0]!)}
           />
-          <SelectField
+          <Select
+            look="small"
             label="Size"
             value={String(item.sizeNm)}
             options={sizesSold(system, item.point).map((size) => [String(size), sizeText(size)])}
             set={(size) => choose(item.point, Number(size))}
           />
           {gaps && (
-            <SelectField
+            <Select
+              look="small"
               label="Apart"
               value={String(item.gapMm)}
               options={gaps
@@ -125,46 +126,41 @@ function ItemFields({ item, set }: { item: StockItem; set: (item: StockItem) => 
     case 'thread':
       return (
         <>
-          <SelectField
+          <Select
+            look="small"
             label="Use"
             value={item.use}
             options={THREAD_USES.map((use) => [use, spaced(use)])}
-            set={(use) => set({ ...item, use: use as typeof item.use })}
+            set={(use) => set({ ...item, use })}
           />
-          <SelectField
+          <Select
+            look="small"
             label="Fibre"
             value={item.fibre}
             options={FIBRES.map((fibre) => [fibre, fibre])}
-            set={(fibre) => set({ ...item, fibre: fibre as typeof item.fibre })}
+            set={(fibre) => set({ ...item, fibre })}
           />
-          <div className="flex flex-col gap-1">
-            <span className="text-sm" aria-hidden="true">
-              tex
-            </span>
-            <NumberField name="tex" value={item.tex} step={1} set={(tex) => set({ ...item, tex })} />
-          </div>
+          <Amount label="tex" look="small" min={1} max={1000} value={item.tex} set={(tex) => set({ ...item, tex })} />
         </>
       )
     case 'bobbin':
       return (
-        <label className="flex flex-col gap-1">
-          <span className="text-sm">Class</span>
-          <input
-            className="input w-32"
-            required
-            maxLength={40}
-            value={item.bobbinClass}
-            onChange={({ target }) => set({ ...item, bobbinClass: target.value })}
-          />
-        </label>
+        <Text
+          label="Class"
+          look="small"
+          most={40}
+          value={item.bobbinClass}
+          set={(bobbinClass) => set({ ...item, bobbinClass })}
+        />
       )
     case 'foot':
       return (
-        <SelectField
+        <Select
+          look="small"
           label="Foot"
           value={item.foot}
           options={FEET.map((foot) => [foot, spaced(foot)])}
-          set={(foot) => set({ ...item, foot: foot as typeof item.foot })}
+          set={(foot) => set({ ...item, foot })}
         />
       )
   }

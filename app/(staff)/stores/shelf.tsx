@@ -2,8 +2,9 @@
 
 import { useState } from 'react'
 import type { StockItem } from '@/core/stock/item'
+import { Count } from '@/ui/fields/number'
+import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
-import { NumberField } from '@/ui/parts/number-field'
 import { useWrite } from '@/ui/parts/use-write'
 
 export interface ShelfShown {
@@ -106,24 +107,16 @@ export function Shelf({
             void land()
           }}
         >
-          <div className="flex flex-col gap-1">
-            <span className="text-sm" aria-hidden="true">
-              {WORDS[doing].label}
-            </span>
-            <NumberField name={WORDS[doing].label} value={number} step={1} set={setNumber} />
-          </div>
+          <Count label={WORDS[doing].label} look="small" value={number} set={setNumber} />
           {(doing === 'adjust-stock' || doing === 'take-stock') && (
-            <label className="flex flex-col gap-1">
-              <span className="text-sm">{doing === 'take-stock' ? 'What for (if you like)' : 'Why'}</span>
-              <input
-                className="input"
-                required={doing === 'adjust-stock'}
-                minLength={3}
-                maxLength={300}
-                value={because}
-                onChange={({ target }) => setBecause(target.value)}
-              />
-            </label>
+            <Text
+              label={doing === 'take-stock' ? 'What for (if you like)' : 'Why'}
+              look="small"
+              optional={doing === 'take-stock'}
+              most={300}
+              value={because}
+              set={setBecause}
+            />
           )}
           <button type="submit" className="btn btn-primary" disabled={busy}>
             Write it down

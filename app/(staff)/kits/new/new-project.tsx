@@ -1,6 +1,9 @@
 'use client'
 
-import { useState } from 'react'
+import { capital } from '@/core/units/words'
+import { CommandForm, useCommandForm } from '@/ui/fields/command-form'
+import { Select } from '@/ui/fields/select'
+import { Text } from '@/ui/fields/text'
 import type { FabricFacts } from '@/ui/parts/fabric-facts'
 import { FabricFields } from '@/ui/parts/fabric-fields'
 import { FaultNote } from '@/ui/parts/fault-note'
@@ -35,6 +38,7 @@ export function NewProject({
   const { idOf, renew } = useFormId('new-project')
   const { busy, fault, write } = useWrite()
 
+  const at = (field: string) => (fault?.path === field ? capital(fault.what ?? fault.message) : undefined)
   const add = async () => {
     const ids = { projectId: idOf('project'), personId: idOf('person'), enrolmentId: idOf('enrolment') }
     const body = { ...ids, ...draft, courseId: draft.courseId || first.courseId }
@@ -56,40 +60,26 @@ export function NewProject({
       }}
     >
       <h1 className="text-3xl font-bold">Add a project</h1>
-      <label className="flex flex-col gap-1">
-        <span className="font-bold">Class</span>
-        <select
-          className="select w-full"
-          value={draft.courseId || first.courseId}
-          onChange={({ target }) => keep({ ...draft, courseId: target.value })}
-        >
-          {courses.map(({ courseId, name }) => (
-            <option key={courseId} value={courseId}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="flex flex-col gap-1">
-        <span className="font-bold">Learner’s first name</span>
-        <input
-          className="input w-full"
-          required
-          maxLength={80}
-          value={draft.learner}
-          onChange={({ target }) => keep({ ...draft, learner: target.value })}
-        />
-      </label>
-      <label className="flex flex-col gap-1">
-        <span className="font-bold">What is made</span>
-        <input
-          className="input w-full"
-          required
-          maxLength={80}
-          value={draft.name}
-          onChange={({ target }) => keep({ ...draft, name: target.value })}
-        />
-      </label>
+      <Select
+        label="Class"
+        value={draft.courseId || first.courseId}
+        set={(courseId) => keep({ ...draft, courseId })}
+        options={courses.map(({ courseId, name }) => [courseId, name])}
+      />
+      <Text
+        label="Learner’s first name"
+        most={80}
+        value={draft.learner}
+        set={(learner) => keep({ ...draft, learner })}
+        error={at('learner')}
+      />
+      <Text
+        label="What is made"
+        most={80}
+        value={draft.name}
+        set={(name) => keep({ ...draft, name })}
+        error={at('name')}
+      />
       <FabricFields practice={practice} facts={draft} change={(facts) => keep({ ...draft, ...facts })} />
       <FaultNote fault={fault} />
       <button type="submit" className="btn btn-primary btn-lg self-start" disabled={busy}>
@@ -100,38 +90,21 @@ export function NewProject({
 }
 
 function NewCourse() {
-  const [name, setName] = useState('')
   const { idOf, renew } = useFormId('new-class')
-  const { busy, fault, write } = useWrite()
+  const form = useCommandForm('open-course', {
+    start: { name: '' },
+    body: ({ name }) => ({ courseId: idOf('class'), name }),
+    words: ({ name }) => ({ done: `${name} is open` }),
+    landed: renew,
+  })
   return (
-    <form
-      className="mx-auto flex max-w-xl flex-col gap-4"
-      onSubmit={(submitted) => {
-        submitted.preventDefault()
-        void write('open-course', { courseId: idOf('class'), name }, { done: `${name} is open` }).then(
-          (landed) => landed && renew(),
-        )
-      }}
-    >
+    <CommandForm form={form} className="mx-auto flex max-w-xl flex-col gap-4" button="Open the class">
       <h1 className="text-3xl font-bold">First, a class</h1>
       <p>
         Projects belong to a class. It gets a code of its own, which stands under Kits: with it and their first name
         learners find their own seat.
       </p>
-      <label className="flex flex-col gap-1">
-        <span className="font-bold">Name of the class</span>
-        <input
-          className="input w-full"
-          required
-          maxLength={80}
-          value={name}
-          onChange={({ target }) => setName(target.value)}
-        />
-      </label>
-      <FaultNote fault={fault} />
-      <button type="submit" className="btn btn-primary btn-lg self-start" disabled={busy}>
-        Open the class
-      </button>
-    </form>
+      <Text label="Name of the class" most={80} {...form.field('name')} />
+    </CommandForm>
   )
 }

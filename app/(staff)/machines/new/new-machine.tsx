@@ -6,6 +6,10 @@ import { v7 as uuid } from 'uuid'
 import { TRAIT_NAMES, type TraitName } from '@/core/knowledge/machine/trait'
 import { PROVEN_SOURCES, SOURCE_WORDS } from '@/core/machine/trait-source'
 import type { Archetype } from '@/core/knowledge/machine/archetype'
+import { capital } from '@/core/units/words'
+import { Choice } from '@/ui/fields/choice'
+import { Count } from '@/ui/fields/number'
+import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { TraitField, type FieldSchema } from '@/ui/parts/trait-field'
 import { useKept } from '@/ui/parts/use-kept'
@@ -37,6 +41,7 @@ export function NewMachine({
   const [draft, keep] = useKept<Draft>('new-machine', { name: '', number, source: 'manual', traits: {} })
   const [machineId] = useState(() => uuid())
   const { busy, fault, write } = useWrite()
+  const at = (field: string) => (fault?.path === field ? capital(fault.what ?? fault.message) : undefined)
   const answered = Object.values(draft.traits).filter((value) => value !== undefined).length
 
   const add = async () => {
@@ -80,36 +85,27 @@ export function NewMachine({
         </p>
       </div>
       <div className="flex flex-wrap gap-4">
-        <label className="flex flex-col gap-1">
-          <span className="font-bold">A short name people say aloud</span>
-          <input
-            className="input"
-            required
-            maxLength={80}
-            value={draft.name}
-            onChange={({ target }) => keep({ ...draft, name: target.value })}
-          />
-        </label>
-        <label className="flex flex-col gap-1">
-          <span className="font-bold">Number</span>
-          <input
-            className="input w-28"
-            type="number"
-            min={1}
-            max={9999}
-            required
-            value={draft.number}
-            onChange={({ target }) => keep({ ...draft, number: target.valueAsNumber })}
-          />
-        </label>
+        <Text
+          label="A short name people say aloud"
+          most={80}
+          value={draft.name}
+          set={(name) => keep({ ...draft, name })}
+          error={at('name')}
+        />
+        <Count
+          label="Number"
+          min={1}
+          max={9999}
+          value={draft.number}
+          set={(number) => keep({ ...draft, number })}
+          error={at('number')}
+        />
       </div>
-      <TraitField
-        question="Who says so?"
-        schema={{ enum: PROVEN_SOURCES.map((source) => SOURCE_WORDS[source]) }}
-        value={SOURCE_WORDS[draft.source]}
-        set={(words) =>
-          keep({ ...draft, source: PROVEN_SOURCES.find((source) => SOURCE_WORDS[source] === words) ?? 'manual' })
-        }
+      <Choice
+        label="Who says so?"
+        options={PROVEN_SOURCES.map((source) => [source, SOURCE_WORDS[source]])}
+        value={draft.source}
+        set={(source) => keep({ ...draft, source })}
       />
       <fieldset>
         <legend className="mb-1 font-bold">Does it look like one of these?</legend>

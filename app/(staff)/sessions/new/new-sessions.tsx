@@ -1,6 +1,9 @@
 'use client'
 
 import { useState } from 'react'
+import { Count } from '@/ui/fields/number'
+import { Select } from '@/ui/fields/select'
+import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useFormId } from '@/ui/parts/use-form-id'
 import { useWrite } from '@/ui/parts/use-write'
@@ -33,16 +36,12 @@ export function NewSessions({
   const [weeks, setWeeks] = useState(1)
   const { busy, fault, write } = useWrite()
   const { idOf } = useFormId()
-  const sessions = Array.from({ length: Math.min(MOST_WEEKS, Math.max(1, Math.floor(weeks) || 1)) }, (_, week) => ({
+  const sessions = Array.from({ length: weeks }, (_, week) => ({
     startsAt: momentIn(day, from, timeZone, week),
     endsAt: momentIn(day, to, timeZone, week),
     blocks,
   }))
-  const wrong =
-    wrongWithSession({ day, from, to }, timeZone, weeks) ??
-    (Number.isInteger(blocks) && blocks >= 1 && blocks <= MOST_BLOCKS
-      ? undefined
-      : `Say how many blocks: 1 to ${MOST_BLOCKS}`)
+  const wrong = wrongWithSession({ day, from, to }, timeZone, weeks)
   return (
     <form
       className="sheet flex flex-col gap-4 p-5"
@@ -64,28 +63,26 @@ export function NewSessions({
         )
       }}
     >
-      <label className="flex flex-col gap-1">
-        <span className="font-bold">Class</span>
-        <select
-          className="select w-full text-lg"
-          value={courseId}
-          onChange={(event) => setCourseId(event.target.value)}
-        >
-          {courses.map(({ courseId: id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Select
+        label="Class"
+        value={courseId}
+        set={setCourseId}
+        options={courses.map(({ courseId: id, name }) => [id, name])}
+      />
       <div className="grid gap-4 sm:grid-cols-3">
-        <Field label="First day" type="date" value={day} set={setDay} />
-        <Field label="From" type="time" value={from} set={setFrom} />
-        <Field label="To" type="time" value={to} set={setTo} />
+        <Text label="First day" type="date" value={day} set={setDay} />
+        <Text label="From" type="time" value={from} set={setFrom} />
+        <Text label="To" type="time" value={to} set={setTo} />
       </div>
       <div className="grid gap-4 sm:grid-cols-2">
-        <Count label="Blocks: turns at a machine in one session" value={blocks} most={MOST_BLOCKS} set={setBlocks} />
-        <Count label="Every week, so many times" value={weeks} most={MOST_WEEKS} set={setWeeks} />
+        <Count
+          label="Blocks: turns at a machine in one session"
+          min={1}
+          max={MOST_BLOCKS}
+          value={blocks}
+          set={setBlocks}
+        />
+        <Count label="Every week, so many times" min={1} max={MOST_WEEKS} value={weeks} set={setWeeks} />
       </div>
       {wrong ? (
         <p role="status" className="font-bold">
@@ -102,57 +99,5 @@ export function NewSessions({
         Put {sessions.length === 1 ? 'it' : 'them'} in the calendar
       </button>
     </form>
-  )
-}
-
-function Field({
-  label,
-  type,
-  value,
-  set,
-}: {
-  label: string
-  type: 'date' | 'time'
-  value: string
-  set: (value: string) => void
-}) {
-  return (
-    <label className="flex flex-col gap-1">
-      <span className="font-bold">{label}</span>
-      <input
-        type={type}
-        required
-        className="input w-full text-lg"
-        value={value}
-        onChange={(event) => set(event.target.value)}
-      />
-    </label>
-  )
-}
-
-function Count({
-  label,
-  value,
-  most,
-  set,
-}: {
-  label: string
-  value: number
-  most: number
-  set: (value: number) => void
-}) {
-  return (
-    <label className="flex flex-col gap-1">
-      <span className="font-bold">{label}</span>
-      <input
-        type="number"
-        required
-        min={1}
-        max={most}
-        className="input w-full text-lg"
-        value={Number.isFinite(value) ? value : ''}
-        onChange={(event) => set(event.target.valueAsNumber)}
-      />
-    </label>
   )
 }

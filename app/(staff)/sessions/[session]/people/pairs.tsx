@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import type { Pair } from '@/store/session/sessions'
+import { Select, type Options } from '@/ui/fields/select'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useFormId } from '@/ui/parts/use-form-id'
 import { useWrite } from '@/ui/parts/use-write'
@@ -28,25 +29,7 @@ export function Pairs({
   const { busy, fault, write } = useWrite()
   const { idOf, renew } = useFormId()
   const nameOf = (id: string) => people.find(({ personId }) => personId === id)?.name ?? 'somebody'
-  const pick = (label: string, value: string, set: (value: string) => void) => (
-    <label className="flex flex-col gap-1">
-      <span className="text-sm">{label}</span>
-      <select
-        aria-label={label}
-        className="select"
-        value={value}
-        onChange={(event) => set(event.target.value)}
-        required
-      >
-        <option value="">choose</option>
-        {people.map(({ personId, name }) => (
-          <option key={personId} value={personId}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </label>
-  )
+  const pick: Options = [['', 'choose'], ...people.map(({ personId, name }) => [personId, name] as const)]
   return (
     <section aria-labelledby="pairs">
       <h2 id="pairs" className="text-xl font-bold">
@@ -94,21 +77,19 @@ export function Pairs({
             })
           }}
         >
-          {pick('Who', one, setOne)}
-          {pick('and who', other, setOther)}
-          <label className="flex flex-col gap-1">
-            <span className="text-sm">do what</span>
-            <select
-              aria-label="do what"
-              className="select"
-              value={kind}
-              onChange={(event) => setKind(event.target.value as Pair['kind'])}
-            >
-              <option value="together">{KIND_WORDS.together}</option>
-              <option value="apart">{KIND_WORDS.apart}</option>
-            </select>
-          </label>
-          <button type="submit" className="btn" disabled={busy}>
+          <Select label="Who" look="small" value={one} set={setOne} options={pick} />
+          <Select label="and who" look="small" value={other} set={setOther} options={pick} />
+          <Select
+            label="do what"
+            look="small"
+            value={kind}
+            set={setKind}
+            options={[
+              ['together', KIND_WORDS.together],
+              ['apart', KIND_WORDS.apart],
+            ]}
+          />
+          <button type="submit" className="btn" disabled={busy || !one || !other}>
             Keep it
           </button>
         </form>

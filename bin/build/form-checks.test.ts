@@ -1,0 +1,83 @@
+import { build } from 'esbuild'
+import type { ValidateFunction } from 'ajv'
+import fc from 'fast-check'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { faultsIn } from '@/core/schema/fault-words'
+import { Invalid } from '@/core/schema/invalid'
+import { check } from '@/core/schema/validate'
+import { fitting, spoiled, type Plain } from '@/core/testing/fitting'
+import { COMMAND_NAMES, COMMANDS, type CommandName } from '@/core/wire/commands'
+import { writeFormChecks } from './form-checks'
+
+const folder = mkdtempSync(join(tmpdir(), 'orthodex-form-checks-'))
+beforeAll(() => writeFormChecks(folder))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+const ID = '01900000-0000-7000-8000-000000000001'
+const load = async (name: CommandName) =>
+  ((await import(/* @vite-ignore */ join(folder, `${name}.mjs`))) as { default: ValidateFunction }).default
+const faultsOf = async (name: CommandName, body: unknown) => {
+  const validate = await load(name)
+  return validate(body) ? [] : faultsIn(validate.errors ?? [])
+}
+
+describe('a form’s own check', () => {
+  it.each(COMMAND_NAMES)(
+    'of %s lets through what the server does, and names the place that the server names',
+    async (name) => {
+      const validate = await load(name)
+      const schema: unknown = COMMANDS[name].body
+      const whole = fitting(schema as Plain, [ID])
+      fc.assert(
+        fc.property(fc.oneof(whole, spoiled(whole)), (drawn) => {
+          const body = JSON.parse(JSON.stringify(drawn ?? null)) as unknown
+          let fault: Invalid | undefined
+          try {
+            check(COMMANDS[name].body, body)
+          } catch (error) {
+            fault = error as Invalid
+          }
+          expect(validate(body)).toBe(fault === undefined)
+          if (!fault) return
+          const faults = faultsIn(validate.errors ?? [])
+          expect(faults.map(({ path }) => path)).toContain(fault.path)
+          expect(new Set(faults.map(({ path }) => path)).size).toBe(faults.length)
+        }),
+        { numRuns: 60 },
+      )
+    },
+  )
+
+  it('tells of everything at once, each at its field, without the field’s name', async () => {
+    const faults = await faultsOf('add-person', {
+      personId: ID,
+      name: '',
+      email: 'ada',
+      password: 'short',
+      role: 'helper',
+    })
+    expect(faults.map(({ path, what }) => [path, what])).toEqual([
+      [
+        'name',
+        'must be text not empty, at most 80 characters long, with at least one letter, and without line breaks or control characters',
+      ],
+      ['email', 'must be text at most 200 characters long, written as an email address, like ada@room.example'],
+      ['password', 'must be text at least 10 characters long, at most 128 characters long'],
+    ])
+  })
+
+  it('is code that a page may run: nothing in it makes code of text', async () => {
+    for (const name of COMMAND_NAMES) {
+      const { outputFiles } = await build({
+        entryPoints: [join(folder, `${name}.mjs`)],
+        bundle: true,
+        write: false,
+        format: 'esm',
+      })
+      expect(outputFiles[0]!.text).not.toMatch(/new Function|\beval\(/)
+    }
+  })
+})

@@ -1,0 +1,3 @@
+import { writeFormChecks } from '../build/form-checks'
+
+await writeFormChecks('.generated/form-checks')
