@@ -1,8 +1,11 @@
 import 'server-only'
+import { check } from '@/core/schema/validate'
+import type { AskName } from '@/core/wire/ask-paths'
+import { ASKS, type Ask, type Answered, type Asked as Question, type WholeAsk } from '@/core/wire/asks'
 import { may, type Action } from '@/core/wire/permission'
 import { Refused } from '@/store/refused'
 import { currentActor, mustBeAllowed, type SignedIn } from './actor'
-import { answering, sameSiteOnly } from './answer'
+import { answering, readJson, sameSiteOnly } from './answer'
 
 export interface Asked<Params> {
   readonly actor: SignedIn
@@ -42,3 +45,21 @@ async function signedIn(): Promise<SignedIn> {
   if (!actor) throw new Refused(401, 'signed-out', 'Sign in first; what you typed is still here')
   return actor
 }
+
+/**
+ * The same door for what pages ask by name: the question is held to its schema before it is answered, the answer to its type.
+ * @param mostBytes how long a question may be
+ */
+export const answerTo = <Name extends AskName, Params = unknown>(
+  name: Name,
+  door: { readonly may?: Action; readonly writes?: true; readonly mostBytes?: number },
+  answer: (asked: Asked<Params> & { readonly body: Question<Name> }) => Answer<Name> | Promise<Answer<Name>>,
+) =>
+  route<Params>(door, async (asked) => {
+    const { body }: Ask = ASKS[name]
+    const question = body && check(body, await readJson(asked.request, door.mostBytes))
+    return answer({ ...asked, body: question as Question<Name> })
+  })
+
+/** Whole as an object; lines and events go out as they come. */
+type Answer<Name extends AskName> = Name extends WholeAsk ? Answered<Name> : Response

@@ -1,4 +1,5 @@
 import 'server-only'
+import type { EventOf } from '@/core/wire/asks'
 import type { News } from '@/store/live/news'
 import { journal } from './store'
 
@@ -12,7 +13,7 @@ export function eventStream(
   request: Request,
   news: News,
   siteId: string,
-  read: () => Promise<readonly object[]>,
+  read: () => Promise<EventOf<'calls'>['calls']>,
 ): Response {
   const encoder = new TextEncoder()
   let end = () => {}
@@ -32,8 +33,10 @@ export function eventStream(
         do {
           again = false
           try {
-            const text = JSON.stringify(await read())
-            if (text !== last) say(`data: {"now":"${new Date().toISOString()}","calls":${text}}\n\n`)
+            const calls = await read()
+            const text = JSON.stringify(calls)
+            const told: EventOf<'calls'> = { now: new Date().toISOString(), calls }
+            if (text !== last) say(`data: ${JSON.stringify(told)}\n\n`)
             last = text
           } catch (error) {
             journal.warn(error, 'calls could not be read; they are read again at the next beat')

@@ -1,4 +1,5 @@
 import 'server-only'
+import type { Fault } from '@/core/schema/invalid'
 import { Refused } from '@/store/refused'
 import { journal } from './store'
 
@@ -6,12 +7,14 @@ import { journal } from './store'
  * Long work that answers a line of JSON at a time. Whoever stops listening stops it; what was wrong comes as a last line.
  * @param work says lines; `stop` is aborted when nobody listens any more
  */
-export function linesOfJson(work: (say: (line: object) => void, stop: AbortSignal) => Promise<void>): Response {
+export function linesOfJson<Line extends object>(
+  work: (say: (line: Line) => void, stop: AbortSignal) => Promise<void>,
+): Response {
   const stop = new AbortController()
   const words = new TextEncoder()
   const lines = new ReadableStream<Uint8Array>({
     async start(controller) {
-      const say = (line: object) => {
+      const say = (line: Line | { readonly error: Fault }) => {
         if (!stop.signal.aborted) controller.enqueue(words.encode(`${JSON.stringify(line)}\n`))
       }
       try {

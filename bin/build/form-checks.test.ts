@@ -60,12 +60,9 @@ describe('a form’s own check', () => {
       role: 'helper',
     })
     expect(faults.map(({ path, what }) => [path, what])).toEqual([
-      [
-        'name',
-        'must be text not empty, at most 80 characters long, with at least one letter, and without line breaks or control characters',
-      ],
-      ['email', 'must be text at most 200 characters long, written as an email address, like ada@room.example'],
-      ['password', 'must be text at least 10 characters long, at most 128 characters long'],
+      ['name', 'must be not empty'],
+      ['email', 'must be written as an email address, like ada@room.example'],
+      ['password', 'must be at least 10 characters long'],
     ])
   })
 

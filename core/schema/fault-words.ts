@@ -18,6 +18,8 @@ interface Told {
   readonly path: string
   readonly subject: string
   readonly what: string
+  /** the one bound that was broken, where its field stands beside it */
+  readonly brief?: string
 }
 
 /** What is there and what is allowed. */
@@ -46,7 +48,12 @@ function told(error: ErrorObject): Told {
         what: `must be one of ${(params['allowedValues'] as unknown[]).join(', ')}`,
       }
     default:
-      return { path: at, subject: `"${name}"`, what: `must be ${allowed(error.parentSchema, error.keyword)}` }
+      return {
+        path: at,
+        subject: `"${name}"`,
+        what: `must be ${allowed(error.parentSchema, error.keyword)}`,
+        ...briefly(error),
+      }
   }
 }
 
@@ -89,6 +96,14 @@ function allowed(schema: Plain | undefined, broken?: string): string {
   return [kind, bounds.join(', ')].filter(Boolean).join(' ') || 'given'
 }
 
+/** What the one broken bound wants, without all else that is asked there. */
+function briefly({ keyword, parentSchema }: ErrorObject): Pick<Told, 'brief'> {
+  const broken = parentSchema?.[keyword] as unknown
+  if (broken === undefined || Array.isArray(broken)) return {}
+  const { description } = parentSchema as { readonly description?: string }
+  return { brief: `must be ${allowed({ [keyword]: broken, description }, keyword)}` }
+}
+
 /** Which of several alternatives lack: names the fields of which one must be there. */
 function requiredOneOf(error: ErrorObject): string[] | undefined {
   if (error.keyword !== 'anyOf' && error.keyword !== 'oneOf') return undefined
@@ -106,11 +121,11 @@ const joined = (errors: readonly ErrorObject[]): Told => {
   return { path: at, subject: `${count} of ${fields.join(', ')}`, what: 'must be given' }
 }
 
-const asFault = ({ path, subject, what }: Told): Fault => ({
+const asFault = ({ path, subject, what, brief = what }: Told): Fault => ({
   code: 'invalid',
   message: `${subject} ${what}`,
   path,
-  what,
+  what: brief,
 })
 
 /** The one fault of a check that stopped at the first, in words. */

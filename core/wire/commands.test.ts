@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import type { LineBody } from '../machine/event'
 import { ACTIONS, permissionFor } from './permission'
+import { check } from '../schema/validate'
+import { ASK_PATHS } from './ask-paths'
+import { ASKS, type Asked, type LineOf, type ShownCall } from './asks'
 import { COMMAND_NAMES, type CommandSent } from './commands'
 
 describe('what can be written', () => {
@@ -22,5 +25,36 @@ describe('what can be written', () => {
     // @ts-expect-error another kind's body
     const cleaned: LineBody<'oiled'> = { count: 1 }
     expect([ended, wrong, trait, oiled, cleaned]).toHaveLength(5)
+  })
+})
+
+describe('what can be asked', () => {
+  it('has a path each, and its question and answer are told by name when it is compiled', () => {
+    expect(Object.keys(ASKS).sort()).toEqual(Object.keys(ASK_PATHS).sort())
+    const question: Asked<'read-machine-sheet'> = { text: 'x' }
+    // @ts-expect-error another question
+    const wrong: Asked<'read-machine-sheet'> = { commandId: 'x' }
+    const line: LineOf<'plan-course'> = { done: true }
+    // @ts-expect-error another answer
+    const other: LineOf<'plan-course'> = { kept: 'x' }
+    expect([question, wrong, line, other]).toHaveLength(4)
+  })
+
+  it('as a call goes to screens with all that they draw, and with nothing that the schema does not know', () => {
+    const call: ShownCall = {
+      callId: '01900000-0000-7000-8000-000000000001',
+      machineId: '01900000-0000-7000-8000-000000000002',
+      where: 'Heron, no. 1',
+      who: 'Ida',
+      about: 'help',
+      calledAt: '2026-03-05T18:00:00.000Z',
+      since: '19:00',
+      words: 'skips',
+    }
+    const told = { now: '2026-03-05T18:00:00.000Z', calls: [call] }
+    expect(check(ASKS.calls.event, told)).toEqual(told)
+    expect(() => check(ASKS.calls.event, { ...told, calls: [{ ...call, email: 'ada@room.example' }] })).toThrow(
+      'not known',
+    )
   })
 })

@@ -4,25 +4,21 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useId, useMemo, useRef, useState } from 'react'
 import { readCode } from '@/core/code/code'
 import { eventWords, writersOf } from '@/core/machine/event'
-import { readLogLine, type LineFault, type LineMachine } from '@/core/log-line/log-line'
+import { readLogLine, type LineFault } from '@/core/log-line/log-line'
 
-import type { Role } from '@/core/room/role'
 import { FaultNote } from './fault-note'
 import { useKept } from './use-kept'
+import type { Answered } from '@/core/wire/asks'
+import { ask } from '../ask'
 import { useWrite } from './use-write'
 import { nameKey } from '@/core/people/same-name'
-
-interface Room {
-  readonly role: Role
-  readonly machines: readonly LineMachine[]
-}
 
 const MOST = 10
 
 /** One typed line: a machine, what happened, and what belongs to it. It is shown in words before it lands. */
 export function LogDialog({ here, close }: { here?: string; close: () => void }) {
   const [text, keepText] = useKept<string>('log-line', '')
-  const [room, setRoom] = useState<Room>()
+  const [room, setRoom] = useState<Answered<'line-facts'>>()
   const [away, setAway] = useState(false)
   const dialog = useRef<HTMLDialogElement>(null)
   const input = useRef<HTMLInputElement>(null)
@@ -33,9 +29,7 @@ export function LogDialog({ here, close }: { here?: string; close: () => void })
   useEffect(() => {
     dialog.current?.showModal()
     input.current?.focus()
-    fetch('/api/line')
-      .then(async (response) => (response.ok ? setRoom((await response.json()) as Room) : setAway(true)))
-      .catch(() => setAway(true))
+    void ask('line-facts').then((asked) => (asked.ok ? setRoom(asked.answer) : setAway(true)))
   }, [])
 
   const read = useMemo(

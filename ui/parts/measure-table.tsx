@@ -5,6 +5,7 @@ import { readDeviceLine } from '@/core/fabric/device-line'
 import { FABRIC_NUMBERS, measureFabric } from '@/core/fabric/intake'
 import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
 import { plain } from '@/core/units/words'
+import { ask } from '../ask'
 import type { FabricFacts } from './fabric-facts'
 
 type Fabric = FabricFacts['fabric']
@@ -41,17 +42,17 @@ export function MeasureTable({
     measured(practised ? { ...found, guessed: [...new Set([...(fabric.guessed ?? []), ...numbers])] } : found)
   }
 
-  const ask = async (device: 'scale' | 'gauge') => {
+  const askDevice = async (device: 'scale' | 'gauge') => {
     const area = (amount(readings.widthCm) ?? 10) * (amount(readings.heightCm) ?? 10)
-    const query = new URLSearchParams({
+    const query = {
       name: sample,
       areaCm2: String(area),
       layers: String(Math.round(amount(readings.layers) ?? 1)),
       chance: String(Math.random()),
-    })
+    }
     try {
-      const response = await fetch(`/api/devices/${device}?${query}`)
-      const { line = '' } = (await response.json()) as { line?: string }
+      const asked = await ask('read-device', { at: { device }, query })
+      const { line } = asked.ok ? asked.answer : { line: '' }
       const reading = readDeviceLine(line)
       if (!reading?.settled) throw new Error(line)
       setSaid(`${line} (practice: kept as a guess)`)
@@ -110,10 +111,10 @@ export function MeasureTable({
               on it.
             </p>
             <div className="flex flex-wrap gap-2">
-              <button type="button" className="btn btn-outline btn-sm" onClick={() => void ask('scale')}>
+              <button type="button" className="btn btn-outline btn-sm" onClick={() => void askDevice('scale')}>
                 Read the scale
               </button>
-              <button type="button" className="btn btn-outline btn-sm" onClick={() => void ask('gauge')}>
+              <button type="button" className="btn btn-outline btn-sm" onClick={() => void askDevice('gauge')}>
                 Read the gauge
               </button>
             </div>

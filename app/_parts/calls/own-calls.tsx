@@ -2,7 +2,7 @@
 
 import { UNSEEN_AFTER_MS } from '@/core/people/call-wait'
 import { useWrite } from '@/ui/parts/use-write'
-import type { ShownCall } from '../../_server/shown-call'
+import type { ShownCall } from '@/core/wire/asks'
 import { useCalls, useNow } from './use-calls'
 
 /** What became of a learner's own call, on every page of theirs. */

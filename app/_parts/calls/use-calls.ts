@@ -1,7 +1,8 @@
 'use client'
 
 import { useEffect, useState, useSyncExternalStore } from 'react'
-import type { ShownCall } from '../../_server/shown-call'
+import { ASK_PATHS } from '@/core/wire/ask-paths'
+import type { EventOf, ShownCall } from '@/core/wire/asks'
 
 export interface Calls {
   readonly calls: readonly ShownCall[]
@@ -29,9 +30,9 @@ export function useCalls(): Calls {
   )
   useEffect(() => {
     if (!visible) return
-    const source = new EventSource('/api/calls')
+    const source = new EventSource(ASK_PATHS.calls)
     source.onmessage = ({ data }) => {
-      const { now, calls } = JSON.parse(data as string) as { now: string; calls: ShownCall[] }
+      const { now, calls } = JSON.parse(data as string) as EventOf<'calls'>
       setState({ calls, told: true, live: true, aheadMs: Date.now() - Date.parse(now) })
     }
     // The browser makes the line again by itself; until then what stands here may be old, and says so.

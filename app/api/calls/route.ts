@@ -4,13 +4,13 @@ import { theNews } from '../../_server/news'
 import { shownCall } from '../../_server/shown-call'
 import { siteOf } from '../../_server/site'
 import { theStore } from '../../_server/store'
-import { route } from '../../_server/asked'
+import { answerTo } from '../../_server/asked'
 
 /**
  * Calls for help as they stand, whole at once and again with every change: staff see every open one, a learner their own.
  * Whoever comes back after sleep or a lost line gets the whole again, so nothing is missed.
  */
-export const GET = route({}, async ({ actor, request, may }) => {
+export const GET = answerTo('calls', {}, async ({ actor, request, may }) => {
   const { timeZone } = await siteOf(actor.siteId)
   const read = () =>
     may('see-calls')

@@ -2,10 +2,10 @@ import { codeOf } from '@/core/code/code'
 import type { LineMachine } from '@/core/log-line/log-line'
 import { readMachines } from '@/store/machine/machines'
 import { theStore } from '../../_server/store'
-import { route } from '../../_server/asked'
+import { answerTo } from '../../_server/asked'
 
 /** What a typed line is read against: the room's machines, and who types. */
-export const GET = route({ may: 'see-book' }, async ({ actor }) => {
+export const GET = answerTo('line-facts', { may: 'see-book' }, async ({ actor }) => {
   const machines = await readMachines(theStore(), actor.siteId)
   return {
     role: actor.role,

@@ -4,10 +4,11 @@ import { spaced } from '@/core/units/words'
 import Link from 'next/link'
 import { useRef, useState } from 'react'
 import type { AlreadyHere } from '@/core/exchange/already-here'
-import type { ReadRows } from '@/core/exchange/project-rows'
+import type { Answered } from '@/core/wire/asks'
 import type { Fault } from '@/core/schema/invalid'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
+import { ask } from '@/ui/ask'
 import { useWrite } from '@/ui/parts/use-write'
 import { fabricWords } from '@/ui/words'
 import { type Way, type Ids, makeIds } from './row-ids'
@@ -27,9 +28,7 @@ Jon\tneck tube\tknit\tknit hem\t185\t2\t4`
 export function Sheet({ courses, columns, mayImport }: Props) {
   const [text, keepText] = useKept<string>('sheet', '')
   const [courseId, setCourseId] = useState(courses[0]!.courseId)
-  const [rows, setRows] = useState<
-    ReadRows & { readonly ids: readonly Ids[]; readonly here: readonly (AlreadyHere | null)[] }
-  >()
+  const [rows, setRows] = useState<Answered<'read-kit-sheet'> & { readonly ids: readonly Ids[] }>()
   /** by line, what becomes of one that hangs here already; the same is kept, a changed one is asked about */
   const [ways, setWays] = useState<Readonly<Record<number, Way>>>({})
   const [reading, setReading] = useState<Fault>()
@@ -40,25 +39,9 @@ export function Sheet({ courses, columns, mayImport }: Props) {
     setReading(undefined)
     setRows(undefined)
     setWays({})
-    try {
-      const response = await fetch('/api/kits/sheet', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ text: what, courseId }),
-      })
-      const answer = (await response.json()) as ReadRows & {
-        here: readonly (AlreadyHere | null)[]
-        error?: Fault
-      }
-      if (answer.error) setReading(answer.error)
-      else setRows({ ...answer, ids: answer.good.map(makeIds) })
-    } catch {
-      setReading({
-        code: 'away',
-        message: 'The room’s server cannot be reached. What you pasted is still here.',
-        path: '',
-      })
-    }
+    const read = await ask('read-kit-sheet', { body: { text: what, courseId } })
+    if (read.ok) setRows({ ...read.answer, ids: read.answer.good.map(makeIds) })
+    else setReading(read.error)
   }
 
   const load = async (chosen: File | undefined) => {

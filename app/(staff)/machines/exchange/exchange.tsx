@@ -2,20 +2,19 @@
 
 import { useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import type { readMachineRows } from '@/core/exchange/machine-rows'
 import { freePlace } from '@/core/room/free-place'
 import { TABLE, type Place } from '@/core/room/table'
+import type { Answered } from '@/core/wire/asks'
 import type { Fault } from '@/core/schema/invalid'
 import { FaultNote } from '@/ui/parts/fault-note'
+import { ask } from '@/ui/ask'
 import { useWrite } from '@/ui/parts/use-write'
 import { send } from '@/ui/write'
-
-type Rows = ReturnType<typeof readMachineRows>
 
 /** Machines and their books, to take away and to bring in. */
 export function Exchange({ taken }: { taken: readonly Place[] }) {
   const file = useRef<HTMLInputElement>(null)
-  const [rows, setRows] = useState<Rows & { readonly ids: readonly string[] }>()
+  const [rows, setRows] = useState<Answered<'read-machine-sheet'> & { readonly ids: readonly string[] }>()
   const [reading, setReading] = useState<Fault>()
   const [landed, setLanded] = useState<readonly string[]>([])
   const { busy, fault, write } = useWrite()
@@ -26,15 +25,9 @@ export function Exchange({ taken }: { taken: readonly Place[] }) {
     setRows(undefined)
     const text = await chosen.text()
     if (!chosen.name.endsWith('.json')) {
-      const response = await fetch('/api/machines/sheet', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ text }),
-      }).catch(() => undefined)
-      const answer = (await response?.json()) as (Rows & { error?: Fault }) | undefined
-      if (!answer || answer.error)
-        setReading(answer?.error ?? { code: 'away', message: 'The room’s server cannot be reached.', path: '' })
-      else setRows({ ...answer, ids: answer.good.map(() => uuid()) })
+      const read = await ask('read-machine-sheet', { body: { text } })
+      if (read.ok) setRows({ ...read.answer, ids: read.answer.good.map(() => uuid()) })
+      else setReading(read.error)
       return
     }
     try {

@@ -6,33 +6,17 @@ import { toast } from 'sonner'
 import { counted } from '@/core/units/words'
 import { v7 as uuid } from 'uuid'
 import type { Fault } from '@/core/schema/invalid'
-import { eachLine } from '@/ui/lines'
-
-export interface Found {
-  readonly seated: number
-  readonly of: number
-  readonly changeoverMinutes: number
-  readonly boundMinutes: number
-}
-type Line = { readonly better: Found } | (Found & { readonly kept: string }) | { readonly error: Fault }
+import type { PlanInShort } from '@/core/wire/asks'
+import { askLines } from '@/ui/ask'
 
 /** Has a session planned: what is found on the way is shown, and stopping keeps the best so far. */
 export function usePlanning(sessionId: string) {
   const router = useRouter()
-  const [found, setFound] = useState<Found>()
+  const [found, setFound] = useState<PlanInShort>()
   const [thinking, setThinking] = useState(false)
   const [refreshing, refresh] = useTransition()
   const [fault, setFault] = useState<Fault>()
   const stopper = useRef<AbortController>(undefined)
-
-  const take = (line: Line) => {
-    if ('better' in line) setFound(line.better)
-    else if ('error' in line) {
-      setFault(line.error)
-      toast.error(line.error.message)
-    } else
-      toast.success(`${line.seated} of ${line.of} seated, ${counted(line.changeoverMinutes, 'minute')} of changeovers`)
-  }
 
   const plan = async (basis: () => Promise<string | null>, fromBlock?: number) => {
     const stop = new AbortController()
@@ -40,25 +24,26 @@ export function usePlanning(sessionId: string) {
     setThinking(true)
     setFault(undefined)
     setFound(undefined)
-    try {
-      const basedOn = await basis()
-      const response = await fetch(`/api/sessions/${sessionId}/plan`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ commandId: uuid(), basedOn, ...(fromBlock !== undefined && { fromBlock }) }),
+    const wrong = await askLines(
+      'plan-session',
+      {
+        at: { session: sessionId },
+        body: { commandId: uuid(), basedOn: await basis(), ...(fromBlock !== undefined && { fromBlock }) },
         signal: stop.signal,
-      })
-      if (response.ok && response.body) await eachLine(response.body, take)
-      else take((await response.json()) as { error: Fault })
-    } catch {
-      if (stop.signal.aborted) toast.message('Stopped; the best plan so far is kept')
-      else
-        setFault({
-          code: 'away',
-          message: 'The room’s server cannot be reached. The plan is as it was; try again.',
-          path: '',
-        })
+      },
+      (line) => {
+        if ('better' in line) setFound(line.better)
+        else
+          toast.success(
+            `${line.seated} of ${line.of} seated, ${counted(line.changeoverMinutes, 'minute')} of changeovers`,
+          )
+      },
+    )
+    if (wrong) {
+      setFault(wrong)
+      toast.error(wrong.message)
     }
+    if (stop.signal.aborted) toast.message('Stopped; the best plan so far is kept')
     // What was stopped is kept a moment later.
     if (stop.signal.aborted) await new Promise((resolve) => setTimeout(resolve, 300))
     setThinking(false)

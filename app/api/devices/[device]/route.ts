@@ -5,7 +5,7 @@ import { strict } from '@/core/schema/shape'
 import { DEVICES, deviceLine, type Device } from '@/stand-ins/bench'
 import { notFound } from '@/store/refused'
 import { siteOf } from '../../../_server/site'
-import { route } from '../../../_server/asked'
+import { answerTo } from '../../../_server/asked'
 
 const SampleSchema = strict({
   name: Type.String({ minLength: 1, maxLength: 80 }),
@@ -15,7 +15,7 @@ const SampleSchema = strict({
 })
 
 /** The stand-in scale and gauge of a practice venue's table: `{ "line": "MASS 2.13 g STABLE" }`. */
-export const GET = route<{ device: string }>({}, async ({ actor, params, query }) => {
+export const GET = answerTo<'read-device', { device: string }>('read-device', {}, async ({ actor, params, query }) => {
   if (!(await siteOf(actor.siteId)).practice) throw notFound('device', 'device')
   const { device } = params
   if (!DEVICES.includes(device as Device)) throw notFound('device', 'device')

@@ -6,7 +6,8 @@ import { useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { plain } from '@/core/units/words'
 import type { Fault } from '@/core/schema/invalid'
-import { eachLine } from '@/ui/lines'
+import type { PlannedWeek } from '@/core/wire/asks'
+import { askLines } from '@/ui/ask'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { send } from '@/ui/write'
 
@@ -18,18 +19,6 @@ interface Session {
   readonly pinned: readonly string[]
   readonly planned: number
 }
-interface Week {
-  readonly sessionId: string
-  readonly seats: readonly { readonly student: string; readonly machine: string; readonly block: number }[]
-  readonly changeoverMinutes: number
-  readonly optimal: boolean
-  readonly unseated: readonly { readonly name: string; readonly because: string }[]
-  readonly help: readonly { readonly words: string }[]
-  readonly needles: readonly { readonly words: string; readonly count: number }[]
-  readonly runsOut: readonly string[]
-}
-type Line = { readonly week: Week } | { readonly done: true } | { readonly error: Fault }
-
 /** The sessions of a course, planned one after the other; looked at first, kept when wanted. */
 export function CoursePlan({
   courseId,
@@ -41,7 +30,7 @@ export function CoursePlan({
   mayPlan: boolean
 }) {
   const router = useRouter()
-  const [weeks, setWeeks] = useState<readonly Week[]>([])
+  const [weeks, setWeeks] = useState<readonly PlannedWeek[]>([])
   const [thinking, setThinking] = useState(false)
   const [fault, setFault] = useState<Fault>()
   const stopper = useRef<AbortController>(undefined)
@@ -52,18 +41,11 @@ export function CoursePlan({
     setThinking(true)
     setFault(undefined)
     setWeeks([])
-    try {
-      const response = await fetch(`/api/courses/${courseId}/plan`, { method: 'POST', signal: stop.signal })
-      const take = (line: Line) => {
-        if ('week' in line) setWeeks((before) => [...before, line.week])
-        else if ('error' in line) setFault(line.error)
-      }
-      if (response.ok && response.body) await eachLine(response.body, take)
-      else take((await response.json()) as Line)
-    } catch {
-      if (!stop.signal.aborted)
-        setFault({ code: 'away', message: 'The room’s server cannot be reached; try again.', path: '' })
-    }
+    const how = { at: { course: courseId }, body: {}, signal: stop.signal }
+    const wrong = await askLines('plan-course', how, (line) => {
+      if ('week' in line) setWeeks((before) => [...before, line.week])
+    })
+    setFault(wrong)
     setThinking(false)
   }
   const keep = async () => {

@@ -1,35 +1,25 @@
-import Type from 'typebox'
-import { check } from '@/core/schema/validate'
-import { strict } from '@/core/schema/shape'
 import type { PlannedSession } from '@/core/session/session-plan'
+import type { LineOf } from '@/core/wire/asks'
 import { sheetFigures } from '@/core/session/sheet'
 import { runCommand } from '@/store/commands/run'
 import { keepProvedPlan } from '@/store/commands/session'
 import { notFound, Refused } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
-import { isId, readJson } from '../../../../_server/answer'
+import { isId } from '../../../../_server/answer'
 import { askedNow, asPlanSeat, planRequest, readSessionFacts } from '../../../../_server/session-facts'
 import { linesOfJson } from '../../../../_server/lines'
 import { planSessionApart } from '../../../../_server/planner'
 import { theStore } from '../../../../_server/store'
-import { route } from '../../../../_server/asked'
-
-const AskSchema = strict({
-  /** under which the plan is kept */
-  commandId: Type.String({ format: 'uuid' }),
-  basedOn: Type.Union([Type.String({ format: 'uuid' }), Type.Null()]),
-  /** a session under way is planned anew from this block on */
-  fromBlock: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })),
-})
+import { answerTo } from '../../../../_server/asked'
 
 /**
  * Plans a session and keeps the plan. Answers in lines of JSON: each better plan in short as it is found, then `kept`. Whoever
  * stops listening stops the thinking, and the best plan so far is kept all the same.
  */
-export const POST = route<{ session: string }>(
+export const POST = answerTo<'plan-session', { session: string }>(
+  'plan-session',
   { may: 'set-plan', writes: true },
-  async ({ actor, request, params }) => {
-    const { commandId, basedOn, fromBlock } = check(AskSchema, await readJson(request))
+  async ({ actor, body: { commandId, basedOn, fromBlock }, params }) => {
     const { session: sessionId } = params
     const [session] = isId(sessionId) ? await readSessions(theStore(), actor.siteId, { sessionId }) : []
     if (!session) throw notFound('session', 'session')
@@ -90,7 +80,7 @@ export const POST = route<{ session: string }>(
       changeoverMinutes,
       boundMinutes,
     })
-    return linesOfJson(async (say, stop) => {
+    return linesOfJson<LineOf<'plan-session'>>(async (say, stop) => {
       const plan = await planSessionApart(ask, (better) => say({ better: short(better) }), stop)
       if (!plan || (stop.aborted && isNoBetter(plan))) return
       await keep(plan)

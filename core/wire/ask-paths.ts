@@ -1,0 +1,12 @@
+/** Where each question is asked, with `{…}` where a name stands; apart from the schemas, which no page needs to have. */
+export const ASK_PATHS = {
+  'read-kit-sheet': '/api/kits/sheet',
+  'read-machine-sheet': '/api/machines/sheet',
+  'line-facts': '/api/line',
+  'read-device': '/api/devices/{device}',
+  'plan-session': '/api/sessions/{session}/plan',
+  'plan-course': '/api/courses/{course}/plan',
+  calls: '/api/calls',
+} as const
+
+export type AskName = keyof typeof ASK_PATHS

@@ -1,0 +1,113 @@
+import Type, { type Static, type TSchema } from 'typebox'
+import type { AlreadyHere } from '../exchange/already-here'
+import type { BadMachineRow, MachineRow } from '../exchange/machine-rows'
+import type { ReadRows } from '../exchange/project-rows'
+import type { LineMachine } from '../log-line/log-line'
+import type { Role } from '../room/role'
+import { strict } from '../schema/shape'
+import type { Help } from '../session/session-plan'
+import type { AskName } from './ask-paths'
+
+const Id = Type.String({ format: 'uuid' })
+const Words = Type.String()
+const SheetText = Type.String({ minLength: 1, maxLength: 500_000 })
+/** What the core has reckoned, as the core's own type has it. */
+const reckoned = <What>() => Type.Unsafe<What>({})
+
+/** A plan on the way, in short. */
+const InShort = {
+  seated: Type.Integer(),
+  of: Type.Integer(),
+  changeoverMinutes: Type.Number(),
+  boundMinutes: Type.Number(),
+}
+/** What went wrong after the first line had gone out. */
+const Failed = strict({ error: strict({ code: Words, message: Words, path: Words }) })
+
+const Week = strict({
+  sessionId: Id,
+  seats: Type.Array(strict({ student: Words, machine: Words, block: Type.Integer() })),
+  changeoverMinutes: Type.Number(),
+  optimal: Type.Boolean(),
+  unseated: Type.Array(strict({ name: Words, because: Words })),
+  help: reckoned<readonly Help[]>(),
+  needles: Type.Array(strict({ words: Words, count: Type.Integer() })),
+  runsOut: Type.Array(Words),
+})
+
+/** A call as a screen shows it: every word and time of day made on the server, where the knowledge and the venue's zone are. */
+const Call = strict({
+  callId: Id,
+  machineId: Id,
+  /** "Heron, no. 1" */
+  where: Words,
+  who: Words,
+  about: Type.Union([Type.Literal('help'), Type.Literal('hurt')]),
+  calledAt: Words,
+  since: Words,
+  words: Words,
+  seen: Type.Optional(strict({ at: Words, by: Words })),
+  going: Type.Optional(strict({ by: Words, personId: Id })),
+  ended: Type.Optional(strict({ at: Words, how: Type.Union([Type.Literal('done'), Type.Literal('taken-back')]) })),
+})
+
+export interface Ask {
+  /** absent: it is only read */
+  readonly body?: TSchema
+  /** whole, or a line of JSON at a time, or an event at a time */
+  readonly answer?: TSchema
+  readonly line?: TSchema
+  readonly event?: TSchema
+}
+
+/** What a page asks over HTTP besides pages and writes, with the one schema of each question and answer. */
+export const ASKS = {
+  'read-kit-sheet': {
+    /** `courseId`: the class that it is for: lines that hang there already are told apart */
+    body: strict({ text: SheetText, courseId: Type.Optional(Id) }),
+    answer: reckoned<ReadRows & { readonly here: readonly (AlreadyHere | null)[] }>(),
+  },
+  'read-machine-sheet': {
+    body: strict({ text: SheetText }),
+    answer: reckoned<{ readonly good: readonly MachineRow[]; readonly bad: readonly BadMachineRow[] }>(),
+  },
+  'line-facts': {
+    answer: reckoned<{ readonly role: Role; readonly machines: readonly LineMachine[] }>(),
+  },
+  'read-device': { answer: strict({ line: Words }) },
+  'plan-session': {
+    body: strict({
+      /** under which the plan is kept */
+      commandId: Id,
+      basedOn: Type.Union([Id, Type.Null()]),
+      /** a session under way is planned anew from this block on */
+      fromBlock: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })),
+    }),
+    line: Type.Union([strict({ better: strict(InShort) }), strict({ kept: Id, ...InShort }), Failed]),
+  },
+  'plan-course': {
+    body: strict({}),
+    line: Type.Union([strict({ week: Week }), strict({ done: Type.Literal(true) }), Failed]),
+  },
+  calls: { event: strict({ now: Words, calls: Type.Array(Call) }) },
+} as const satisfies Readonly<Record<AskName, Ask>>
+
+type Part<Name extends AskName, Of extends 'body' | 'answer' | 'line' | 'event'> = (typeof ASKS)[Name] extends {
+  readonly [_ in Of]: infer Schema extends TSchema
+}
+  ? Static<Schema>
+  : never
+export type Asked<Name extends AskName> = Part<Name, 'body'>
+export type Answered<Name extends AskName> = Part<Name, 'answer'>
+export type LineOf<Name extends AskName> = Part<Name, 'line'>
+export type EventOf<Name extends AskName> = Part<Name, 'event'>
+
+type Named<Kind extends 'answer' | 'line' | 'event'> = {
+  [Name in AskName]: (typeof ASKS)[Name] extends { readonly [_ in Kind]: TSchema } ? Name : never
+}[AskName]
+export type WholeAsk = Named<'answer'>
+export type LinesAsk = Named<'line'>
+
+export type ShownCall = EventOf<'calls'>['calls'][number]
+export type PlanInShort = Extract<LineOf<'plan-session'>, { better: unknown }>['better']
+export type PlannedWeek = Extract<LineOf<'plan-course'>, { week: unknown }>['week']

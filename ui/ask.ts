@@ -1,0 +1,77 @@
+'use client'
+
+import type { Fault } from '@/core/schema/invalid'
+import type { Sent } from '@/core/schema/sent'
+import { ASK_PATHS, type AskName } from '@/core/wire/ask-paths'
+import type { Answered, Asked, LineOf, LinesAsk, WholeAsk } from '@/core/wire/asks'
+import { eachLine } from './lines'
+
+interface How<Name extends AskName> {
+  /** what stands in the braces of its path */
+  readonly at?: Readonly<Record<string, string>>
+  /** what stands behind the question mark */
+  readonly query?: Readonly<Record<string, string>>
+  readonly body?: Sent<Asked<Name>>
+  readonly signal?: AbortSignal
+}
+
+type TakenLine<Name extends LinesAsk> = Exclude<LineOf<Name>, { readonly error: unknown }> & object
+
+const AWAY: Fault = {
+  code: 'away',
+  message: 'The room’s server cannot be reached. What you entered is still here; try again.',
+  path: '',
+}
+
+function request<Name extends AskName>(name: Name, { at = {}, query, body, signal }: How<Name>): Promise<Response> {
+  const path = ASK_PATHS[name].replaceAll(/\{(\w+)\}/g, (_, part: string) => encodeURIComponent(at[part] ?? ''))
+  return fetch(query ? `${path}?${new URLSearchParams(query)}` : path, {
+    ...(body && {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    }),
+    ...(signal && { signal }),
+  })
+}
+
+const refusal = async (response: Response): Promise<Fault> =>
+  ((await response.json().catch(() => ({}))) as { readonly error?: Fault }).error ?? AWAY
+
+/** Asks once; whatever goes wrong comes back as a fault in words. */
+export async function ask<Name extends WholeAsk>(
+  name: Name,
+  how: How<Name> = {},
+): Promise<{ readonly ok: true; readonly answer: Answered<Name> } | { readonly ok: false; readonly error: Fault }> {
+  try {
+    const response = await request(name, how)
+    return response.ok
+      ? { ok: true, answer: (await response.json()) as Answered<Name> }
+      : { ok: false, error: await refusal(response) }
+  } catch {
+    return { ok: false, error: AWAY }
+  }
+}
+
+/**
+ * Asks for long work and takes its lines as they come.
+ * @returns what went wrong, if anything did; one who stops it by `signal` knows that already
+ */
+export async function askLines<Name extends LinesAsk>(
+  name: Name,
+  how: How<Name>,
+  take: (line: TakenLine<Name>) => void,
+): Promise<Fault | undefined> {
+  let fault: Fault | undefined
+  try {
+    const response = await request(name, how)
+    if (!response.ok || !response.body) return await refusal(response)
+    await eachLine<{ readonly error: Fault } | TakenLine<Name>>(response.body, (line) => {
+      if ('error' in line) fault = line.error
+      else take(line)
+    })
+    return fault
+  } catch {
+    return how.signal?.aborted ? undefined : AWAY
+  }
+}
