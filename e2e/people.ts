@@ -58,6 +58,7 @@ export const openMachine = async (page: Page, name: string): Promise<void> => {
     .first()
     .click()
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+  await expect(page.locator('html[data-listening]')).toBeAttached()
 }
 
 export { expect }

@@ -186,7 +186,7 @@ describe('a run sheet', () => {
     const options = moveOptions(question, seats, 'of Ida')
     expect(options).toHaveLength(5)
     for (const { machine, block, minutes, breaks, swapsWith } of options) {
-      const moved = moveSeat(seats, 'of Ida', { machine, block }, (seat) => seat)
+      const moved = moveSeat(seats, 'of Ida', { machine, block })
       const after = sheetFigures(question, moved)
       expect(after.minutes - before.minutes).toBe(minutes)
       expect(moved).toHaveLength(seats.length)
@@ -206,12 +206,7 @@ describe('a run sheet', () => {
           ),
         ).toContain('Ida')
     }
-    expect(
-      sheetFigures(
-        question,
-        moveSeat(seats, 'of Ida', undefined, (seat) => seat),
-      ).unseated,
-    ).toEqual(['of Ida'])
+    expect(sheetFigures(question, moveSeat(seats, 'of Ida', undefined)).unseated).toEqual(['of Ida'])
     expect(byHandFigures(question).seated).toBe(6)
   })
 })

@@ -1,7 +1,8 @@
 import 'server-only'
 import { sessionNeeds, type Need } from '@/core/session/needs'
 import { readPlans, readSessions } from '@/store/session/sessions'
-import { asPlanSeat, askedNow, readSessionsFacts } from './session-facts'
+import { asPlanSeat } from '@/core/session/seat'
+import { askedNow, readSessionsFacts } from './session-facts'
 import { theStore } from './store'
 
 /** How many planned sessions to come are looked at. */

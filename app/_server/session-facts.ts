@@ -8,6 +8,7 @@ import { planningNumbers } from '@/core/session/planning-numbers'
 import type { PlanQuestion } from '@/core/session/plan-question'
 import { sessionQuestion, type SessionFacts, type SessionLearner } from '@/core/session/room-question'
 import type { PlannedSeat } from '@/core/session/session-schema'
+import { asPlanSeat } from '@/core/session/seat'
 import { readMachines } from '@/store/machine/machines'
 import { readProgress } from '@/store/people/progress'
 import { readProjects } from '@/store/project/projects'
@@ -195,12 +196,6 @@ function sessionIn(
     })),
   }
 }
-
-export const asPlanSeat = ({ projectId, machineId, block }: PlannedSeat) => ({
-  student: projectId,
-  machine: machineId,
-  block,
-})
 
 /** How long the planner may think about one session. */
 const SECONDS = 15

@@ -11,7 +11,6 @@ import { problemOf } from './changeover'
 const anySheet = anyPlan({ students: 7, machines: 4, blocks: 3, kits: 4 }).map((question) => {
   return { question, seats: improve(mostSeats(problemOf(question)), problemOf(question)).seats }
 })
-const same = (seat: PlanSeat): PlanSeat => seat
 const sorted = (seats: readonly PlanSeat[]) =>
   seats.map(({ student, machine, block }) => `${student} ${machine} ${block}`).sort()
 
@@ -22,11 +21,11 @@ describe('a move on the run sheet', () => {
         fc.pre(seats.length > 0)
         const own = seats[pick % seats.length]!
         for (const { machine, block, swapsWith } of moveOptions(question, seats, own.student)) {
-          const moved = moveSeat(seats, own.student, { machine, block }, same)
+          const moved = moveSeat(seats, own.student, { machine, block })
           expect(moved).toHaveLength(seats.length)
           expect(moved).toContainEqual({ student: own.student, machine, block })
           if (swapsWith) expect(moved).toContainEqual({ ...own, student: swapsWith })
-          expect(sorted(moveSeat(moved, own.student, own, same))).toEqual(sorted(seats))
+          expect(sorted(moveSeat(moved, own.student, own))).toEqual(sorted(seats))
         }
       }),
     ))
@@ -40,7 +39,7 @@ describe('a move on the run sheet', () => {
         const options = moveOptions(question, seats, student)
         expect(options).toHaveLength(question.machines.length * question.blocks - 1)
         for (const { machine, block, minutes, breaks } of options) {
-          const then = sheetFigures(question, moveSeat(seats, student, { machine, block }, same))
+          const then = sheetFigures(question, moveSeat(seats, student, { machine, block }))
           expect(then.minutes).toBe(now.minutes + minutes)
           expect(then.breaches).toEqual(breaks)
         }
@@ -49,25 +48,10 @@ describe('a move on the run sheet', () => {
 
   it('of somebody without a seat puts out whoever sat there', () => {
     const seats = [{ student: 'ida', machine: 'heron', block: 1 }]
-    expect(moveSeat(seats, 'jon', { machine: 'heron', block: 1 }, same)).toEqual([
+    expect(moveSeat(seats, 'jon', { machine: 'heron', block: 1 })).toEqual([
       { student: 'jon', machine: 'heron', block: 1 },
     ])
-    expect(moveSeat(seats, 'ida', undefined, same)).toEqual([])
-  })
-
-  it('keeps what else a seat carries, such as its pin', () => {
-    const seats = [
-      { student: 'ida', machine: 'heron', block: 1, pinned: true },
-      { student: 'jon', machine: 'heron', block: 2, pinned: false },
-    ]
-    const moved = moveSeat(seats, 'ida', { machine: 'heron', block: 2 }, (seat, from) => ({
-      ...seat,
-      pinned: from?.pinned ?? false,
-    }))
-    expect(moved).toEqual([
-      { student: 'ida', machine: 'heron', block: 2, pinned: true },
-      { student: 'jon', machine: 'heron', block: 1, pinned: false },
-    ])
+    expect(moveSeat(seats, 'ida', undefined)).toEqual([])
   })
 })
 

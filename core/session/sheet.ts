@@ -43,12 +43,11 @@ export function byHandFigures(question: PlanQuestion): { minutes: number; needle
 }
 
 /** Somebody goes to another place; whoever sits there takes theirs, or stands without one. No place: they leave theirs. */
-export function moveSeat<Seat extends PlanSeat>(
-  seats: readonly Seat[],
+export function moveSeat(
+  seats: readonly PlanSeat[],
   student: string,
   to: { readonly machine: string; readonly block: number } | undefined,
-  make: (seat: PlanSeat, from: Seat | undefined) => Seat,
-): Seat[] {
+): PlanSeat[] {
   const own = seats.find((seat) => seat.student === student)
   const others = seats.filter((seat) => seat !== own)
   if (!to) return others
@@ -56,8 +55,8 @@ export function moveSeat<Seat extends PlanSeat>(
   const kept = others.filter((seat) => seat !== sits)
   return [
     ...kept,
-    make({ student, machine: to.machine, block: to.block }, own),
-    ...(sits && own ? [make({ student: sits.student, machine: own.machine, block: own.block }, sits)] : []),
+    { student, machine: to.machine, block: to.block },
+    ...(sits && own ? [{ student: sits.student, machine: own.machine, block: own.block }] : []),
   ]
 }
 
@@ -79,10 +78,7 @@ export function moveOptions(question: PlanQuestion, seats: readonly PlanSeat[], 
     Array.from({ length: question.blocks }, (_, index) => index + 1).flatMap((block) => {
       const sits = seats.find((seat) => seat.machine === machine && seat.block === block)
       if (sits?.student === student) return []
-      const then = sheetFigures(
-        question,
-        moveSeat(seats, student, { machine, block }, (seat) => seat),
-      )
+      const then = sheetFigures(question, moveSeat(seats, student, { machine, block }))
       return [
         {
           machine,

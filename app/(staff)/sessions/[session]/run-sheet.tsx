@@ -16,7 +16,8 @@ import { MachineRow } from './sheet-rows'
 import { Tray } from './sheet-seat'
 import type { SheetProps } from './sheet-props'
 import { usePlanning } from './use-planning'
-import { kitsToGive, pinTurned, planSeat, seatedAtStopped, seatsMoved } from './seats'
+import { asPlanSeat } from '@/core/session/seat'
+import { kitsToGive, pinTurned, seatedAtStopped, seatsMoved } from './seats'
 import { SheetHead } from './sheet-head'
 import { useKeptSeats } from './use-kept-seats'
 
@@ -34,10 +35,10 @@ export function RunSheet(props: SheetProps) {
 
   const who = new Map(learners.map((learner) => [learner.projectId, learner]))
   const nameOf = (project: string) => who.get(project)?.learner ?? 'somebody who does not come'
-  const figures = sheetFigures(question, seats.map(planSeat))
+  const figures = sheetFigures(question, seats.map(asPlanSeat))
   const byHand = byHandFigures(question)
   const options = new Map(
-    (carried ? moveOptions(question, seats.map(planSeat), carried) : []).map((option) => [
+    (carried ? moveOptions(question, seats.map(asPlanSeat), carried) : []).map((option) => [
       placeKey(option.machine, option.block),
       option,
     ]),
@@ -211,7 +212,7 @@ export function RunSheet(props: SheetProps) {
       {moving && who.get(moving) && (
         <MoveDialog
           learner={who.get(moving)!}
-          options={moveOptions(question, seats.map(planSeat), moving)}
+          options={moveOptions(question, seats.map(asPlanSeat), moving)}
           seated={seats.some(({ projectId }) => projectId === moving)}
           machines={machines}
           nameOf={nameOf}

@@ -1,13 +1,7 @@
+import { asPlannedSeat, asPlanSeat } from '@/core/session/seat'
 import { moveSeat } from '@/core/session/sheet'
 import type { PlannedSeat } from '@/core/session/session-schema'
 import type { SheetLearner, SheetMachine } from './sheet-props'
-
-/** A seat as the planner calls it. */
-export const planSeat = ({ projectId, machineId, block }: PlannedSeat) => ({
-  student: projectId,
-  machine: machineId,
-  block,
-})
 
 /** The seats once somebody has moved: who sat there takes their place or none, and nobody but them loses a pin. */
 export function seatsMoved(
@@ -15,24 +9,9 @@ export function seatsMoved(
   project: string,
   to: { readonly machine: string; readonly block: number } | undefined,
 ): PlannedSeat[] {
-  return moveSeat(
-    seats.map((seat) => ({ ...seat, ...planSeat(seat) })),
-    project,
-    to,
-    ({ student, machine, block }, from) => ({
-      student,
-      machine,
-      block,
-      projectId: student,
-      machineId: machine,
-      ...(from?.pinned && student !== project && { pinned: true as const }),
-    }),
-  ).map(({ projectId, machineId, block, pinned }) => ({
-    projectId,
-    machineId,
-    block,
-    ...(pinned && { pinned }),
-  }))
+  const stays = new Set(seats.filter(({ pinned }) => pinned).map(({ projectId }) => projectId))
+  stays.delete(project)
+  return moveSeat(seats.map(asPlanSeat), project, to).map((seat) => asPlannedSeat(seat, stays.has(seat.student)))
 }
 
 /** The seats with one of them pinned, or no longer. */

@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { toast } from 'sonner'
+import { asPlannedSeat } from '@/core/session/seat'
 import { plain } from '@/core/units/words'
 import type { Fault } from '@/core/schema/invalid'
 import type { PlannedWeek } from '@/core/wire/asks'
@@ -55,12 +56,7 @@ export function CoursePlan({
         sessionId,
         basedOn: session.planId,
         plan: {
-          seats: seats.map(({ student, machine, block }) => ({
-            projectId: student,
-            machineId: machine,
-            block,
-            ...(session.pinned.includes(student) && { pinned: true }),
-          })),
+          seats: seats.map((seat) => asPlannedSeat(seat, session.pinned.includes(seat.student))),
           leftOut: session.leftOut,
         },
       })

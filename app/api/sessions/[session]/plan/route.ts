@@ -6,7 +6,8 @@ import { keepProvedPlan } from '@/store/commands/session'
 import { notFound, Refused } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
 import { isId } from '../../../../_server/answer'
-import { askedNow, asPlanSeat, planRequest, readSessionFacts } from '../../../../_server/session-facts'
+import { asPlannedSeat, asPlanSeat } from '@/core/session/seat'
+import { askedNow, planRequest, readSessionFacts } from '../../../../_server/session-facts'
 import { linesOfJson } from '../../../../_server/lines'
 import { planSessionApart } from '../../../../_server/planner'
 import { theStore } from '../../../../_server/store'
@@ -42,12 +43,9 @@ export const POST = answerTo<'plan-session', { session: string }>(
             sessionId,
             basedOn,
             plan: {
-              seats: plan.seats.map(({ student, machine, block }) => ({
-                projectId: student,
-                machineId: machine,
-                block,
-                ...(pinned.has(`${student} ${machine} ${block}`) && { pinned: true }),
-              })),
+              seats: plan.seats.map((seat) =>
+                asPlannedSeat(seat, pinned.has(`${seat.student} ${seat.machine} ${seat.block}`)),
+              ),
               leftOut: known.facts.leftOut,
             },
           },
