@@ -1,6 +1,6 @@
 import 'server-only'
 import { seatCheck, type CheckStep } from '@/core/check/seat-check'
-import { afterFail, STEPS_OF_CHECK } from '@/core/fault/lead-on'
+import { afterFail } from '@/core/fault/lead-on'
 import { curesOf } from '@/core/fault/patterns'
 import { knownOfFault } from '@/core/fault/known'
 import { FAULT_CHECKS, type FaultCheck } from '@/core/knowledge/fault/fault-check'
@@ -69,7 +69,5 @@ export async function finderProps(
 }
 
 /** How this machine does what a check asks for. */
-const waysOf = (check: FaultCheck, steps: readonly CheckStep[]): CheckStep[] => {
-  const wanted = STEPS_OF_CHECK[check] ?? []
-  return steps.filter(({ step }) => wanted.some((each) => (each.endsWith('-') ? step.startsWith(each) : step === each)))
-}
+const waysOf = (check: FaultCheck, steps: readonly CheckStep[]): CheckStep[] =>
+  steps.filter(({ checks }) => checks?.includes(check))

@@ -1,3 +1,4 @@
+import type { FaultCheck } from '../knowledge/fault/fault-check'
 import type { CheckGroup } from '../knowledge/check/check'
 import { afterFail, type AfterFail } from '../fault/lead-on'
 import { rulesThatHold, sentence } from '../schema/rule'
@@ -19,6 +20,8 @@ export interface CheckStep {
   readonly title: string
   readonly how: string
   readonly drawing?: StepDrawing
+  /** what the finder asks to look at that this step is the machine’s own way of doing */
+  readonly checks?: readonly FaultCheck[]
   readonly caution?: string
   /** what follows when it does not pass */
   readonly after: AfterFail
@@ -58,6 +61,7 @@ export function stepsOf(rules: readonly Rule<CheckStepGiven>[], facts: Facts): C
     title: sentence(rule.give.title, facts),
     how: sentence(rule.because, facts),
     ...(rule.give.drawing && { drawing: rule.give.drawing }),
+    ...(rule.give.checks && { checks: rule.give.checks }),
     ...(rule.give.caution && { caution: rule.give.caution }),
     after: afterFail({ step: rule.id, group: rule.give.group }),
   }))

@@ -1,9 +1,8 @@
 import { AFTER_FAIL, type CheckGroup } from '../knowledge/check/check'
 import { ifFailed } from '../machine/failed-step'
 import type { IfFailed } from '../knowledge/check/seat-check'
-import type { FaultCheck } from '../knowledge/fault/fault-check'
 import type { Symptom } from '../knowledge/fault/symptom'
-import type { SwatchSign } from '../knowledge/tension/tension'
+import { SIGNS, type SwatchSign } from '../knowledge/tension/tension'
 import type { Reading } from '../tension/reading'
 
 /** Where the finder starts after a step of a check did not pass. */
@@ -29,16 +28,9 @@ export function afterFail(step: { readonly step: string; readonly group: CheckGr
   return { ...(stops && { stops }), symptom, now }
 }
 
-const SYMPTOM_OF_SIGN: Readonly<Partial<Record<SwatchSign, Symptom>>> = {
-  skipped: 'skipped',
-  shredding: 'thread-breaks',
-  puckered: 'puckers',
-  ridge: 'tunnelling',
-}
-
 /** What a swatch says is wrong, in the finder's words; undefined when nothing is. */
 export function symptomOfSwatch(reading: Reading, signs: readonly SwatchSign[]): Symptom | undefined {
-  const sign = signs.map((each) => SYMPTOM_OF_SIGN[each]).find((each) => each !== undefined)
+  const sign = signs.map((each) => SIGNS[each].symptom).find((each) => each !== undefined)
   if (sign) return sign
   switch (reading) {
     case 'threading':
@@ -55,20 +47,4 @@ export function symptomOfSwatch(reading: Reading, signs: readonly SwatchSign[]):
     case 'as-near':
       return undefined
   }
-}
-
-/** Which steps of the seat check are this machine's own way of doing a check. */
-export const STEPS_OF_CHECK: Readonly<Partial<Record<FaultCheck, readonly string[]>>> = {
-  'rethread-foot-up': ['foot-up', 'spool-', 'discs-', 'take-up-', 'eye', 'tug'],
-  'spool-path': ['spool-'],
-  'take-up': ['take-up-', 'needle-top-'],
-  'needle-seated': ['flat', 'round-shank', 'needle-seated'],
-  'bobbin-seated': ['bobbin-'],
-  'tails-held': ['tails', 'raise'],
-  'dial-at-normal': ['dial-'],
-  'winder-engaged': ['winder-'],
-  'feed-dogs': ['dogs-'],
-  'length-not-zero': ['length', 'stitch-mark'],
-  'foot-down': ['foot-down'],
-  'plate-and-foot': ['no-touch', 'width'],
 }

@@ -7,15 +7,20 @@ const oval = (x: number) => `M${x - 8} 14 a8 11.5 0 1 1 16 0 a8 11.5 0 1 1 -16 0
  * The room's own tags: the outline is the tip as it meets the cloth, the letters are the point's first two, the words say
  * the size. Nothing depends on colour.
  */
-const TAGS: Readonly<Record<Point, { readonly letters: string; readonly outline: string; readonly twin?: true }>> = {
+const TAGS: Readonly<
+  Record<
+    Point,
+    { readonly letters: string; readonly outline: string; readonly twin?: true; readonly lettersAt?: number }
+  >
+> = {
   universal: { letters: 'UN', outline: 'M5 3 H35 Q38 3 38 6 V22 Q38 25 35 25 H5 Q2 25 2 22 V6 Q2 3 5 3 Z' },
-  microtex: { letters: 'MI', outline: 'M20 1 L39 26 H1 Z' },
+  microtex: { letters: 'MI', outline: 'M20 1 L39 26 H1 Z', lettersAt: 22 },
   ballpoint: { letters: 'BA', outline: 'M2 14 A18 12.5 0 1 1 38 14 A18 12.5 0 1 1 2 14 Z' },
   stretch: {
     letters: 'ST',
     outline: 'M2 14 A18 12.5 0 1 1 38 14 A18 12.5 0 1 1 2 14 Z M5 14 A15 10 0 1 0 35 14 A15 10 0 1 0 5 14 Z',
   },
-  jeans: { letters: 'JE', outline: 'M2 3 H38 V15 L20 27 L2 15 Z' },
+  jeans: { letters: 'JE', outline: 'M2 3 H38 V15 L20 27 L2 15 Z', lettersAt: 16.5 },
   leather: { letters: 'LE', outline: 'M20 1 L39 14 L20 27 L1 14 Z' },
   quilting: { letters: 'QU', outline: 'M10 2 H30 L39 14 L30 26 H10 L1 14 Z' },
   embroidery: {
@@ -31,8 +36,7 @@ const TAGS: Readonly<Record<Point, { readonly letters: string; readonly outline:
 }
 
 export function NeedleTag({ point, sizeNm, className = '' }: { point: Point; sizeNm: number; className?: string }) {
-  const { letters, outline, twin } = TAGS[point]
-  const y = point === 'microtex' ? 22 : point === 'jeans' ? 16.5 : 18
+  const { letters, outline, twin, lettersAt: y = 18 } = TAGS[point]
   const at = twin ? [10.5, 29.5] : [20]
   return (
     <span className={`inline-flex items-center gap-2 ${className}`}>

@@ -12,7 +12,8 @@ import { DialDrawing } from '@/ui/drawings/dial'
 import { SewnFace, SewnSection } from '@/ui/drawings/sewn-line'
 import { MOMENTS, StitchForming } from '@/ui/drawings/stitch-forming'
 import { Select } from '@/ui/fields/select'
-import { SIGN_WORDS, KIND_WORDS } from './lab-words'
+import { SIGNS } from '@/core/knowledge/tension/tension'
+import { KIND_WORDS } from './lab-words'
 
 interface Cloth {
   readonly name: string
@@ -85,7 +86,7 @@ export function Lab({
     skipped: result.skipped,
   }
   const { byTension, byCrowding } = result.pucker
-  const signs = result.look.signs.map((sign) => SIGN_WORDS[sign]).join(' ')
+  const signs = result.look.signs.map((sign) => SIGNS[sign].seen).join(' ')
   return (
     <>
       <h1 className="text-3xl font-bold">Swatch lab</h1>

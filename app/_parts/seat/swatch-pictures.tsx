@@ -2,13 +2,13 @@
 
 import {
   GATES,
+  SIGNS,
   SWATCH_SIGNS,
   TARGET_WORDS,
   TARGETS,
   TOP_LOOKS,
   UNDER_LOOKS,
   type Gate,
-  type SwatchSign,
 } from '@/core/knowledge/tension/tension'
 import type { Dial } from '@/core/units/dial'
 import { LOOK_WORDS, SwatchFace } from '@/ui/drawings/swatch-face'
@@ -22,14 +22,6 @@ const GATE_WORDS: Readonly<Record<Gate, string>> = {
   bobbin: 'Bobbin out, looked at, back in',
   'same-thread': 'Same thread weight above and below',
   clean: 'Lint out',
-}
-
-const SIGN_WORDS: Readonly<Record<SwatchSign, string>> = {
-  skipped: 'gaps: skipped stitches',
-  puckered: 'cloth gathers',
-  ridge: 'a raised ridge',
-  shredding: 'fuzzy thread at the eye',
-  wobble: 'the line wobbles',
 }
 
 /** The pictures to choose from, and what else there is to see and was done. */
@@ -115,7 +107,7 @@ export function SwatchPictures({ looking, dial, look }: { looking: Looking; dial
                 checked={signs.includes(sign)}
                 onChange={() => look({ choose: 'sign', sign })}
               />
-              {SIGN_WORDS[sign]}
+              {SIGNS[sign].words}
             </label>
           ))}
         </div>

@@ -1,3 +1,4 @@
+import type { FaultCheck } from '../fault/fault-check'
 import type { CheckGroup } from './check'
 import { PLACE_CAUTIONS } from '../care/place-caution'
 import { readable, type Rule } from '../fact'
@@ -16,6 +17,8 @@ export interface CheckStepGiven {
   readonly caution?: string
   /** what follows when it does not pass, where that is more than its group says */
   readonly ifFailed?: IfFailed
+  /** what the finder asks to look at that this step is a machine’s own way of doing */
+  readonly checks?: readonly FaultCheck[]
 }
 
 export interface IfFailed {
@@ -37,7 +40,7 @@ const step = (
   title: string,
   when: Rule<unknown>['when'],
   because: string,
-  more: Pick<CheckStepGiven, 'drawing' | 'caution' | 'ifFailed'> = {},
+  more: Pick<CheckStepGiven, 'drawing' | 'caution' | 'ifFailed' | 'checks'> = {},
 ): Rule<CheckStepGiven> => ({
   id,
   when,
@@ -68,6 +71,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Feed dogs up',
     { dogsDrop: { is: true }, kitDogsDown: { is: false } },
     'The little teeth under the foot stand up, so that they feed the cloth.',
+    { checks: ['feed-dogs'] },
   ),
   step(
     'dogs-down',
@@ -75,6 +79,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Feed dogs down',
     { dogsDrop: { is: true }, kitDogsDown: { is: true } },
     'The little teeth under the foot go down: here the hands move the cloth. Up again afterwards.',
+    { checks: ['feed-dogs'] },
   ),
   step(
     'dogs-covered',
@@ -82,6 +87,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Feed dogs covered',
     { dogsDrop: { is: false }, kitDogsDown: { is: true } },
     'These feed dogs do not go down: their cover plate goes over them, or the stitch length to its least. The hands move the cloth.',
+    { checks: ['feed-dogs'] },
   ),
   step(
     'winder-off',
@@ -89,6 +95,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Winder off',
     { winder: { in: ['slides-right'] } },
     'The bobbin winder is pushed back to the left; engaged, it stops the needle.',
+    { checks: ['winder-engaged'] },
   ),
   step(
     'winder-off-wheel',
@@ -96,6 +103,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Hand wheel home',
     { winder: { in: ['hand-wheel-out'] } },
     'The hand wheel’s knob is pushed in; pulled out for winding, it stops the needle.',
+    { checks: ['winder-engaged'] },
   ),
   step(
     'winder-off-button',
@@ -103,6 +111,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Winder off',
     { winder: { in: ['button'] } },
     'The winder is off, with its light out.',
+    { checks: ['winder-engaged'] },
   ),
   step(
     'needle-centred',
@@ -148,6 +157,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Stitch',
     { kitStraight: { is: true }, straightStitchMark: { known: true } },
     'Straight stitch is at {straightStitchMark} on this machine.',
+    { checks: ['length-not-zero'] },
   ),
   step(
     'stitch-mark-zigzag',
@@ -211,6 +221,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Stitch length {kitLengthMm} mm',
     { lengthDial: { in: ['millimetres'] }, kitLengthMark: { known: false } },
     'Set the length to {kitLengthMm}.',
+    { checks: ['length-not-zero'] },
   ),
   step(
     'length-per-inch',
@@ -225,7 +236,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Tension {dialStart}',
     { tensionSetOn: { notIn: ['screen'] }, dialStart: { known: true } },
     'Turn the tension dial to {dialStart}; this machine’s normal mark is {dialNormal}.',
-    { drawing: 'dial' },
+    { checks: ['dial-at-normal'], drawing: 'dial' },
   ),
   step(
     'dial-on-screen',
@@ -233,7 +244,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Tension {dialStart}',
     { tensionSetOn: { in: ['screen'] }, dialShown: { known: false }, dialStart: { known: true } },
     'Choose the stitch first: the screen brings a number of its own with it. Then set {dialStart}.',
-    { drawing: 'dial' },
+    { checks: ['dial-at-normal'], drawing: 'dial' },
   ),
   step(
     'dial-on-screen-shown',
@@ -241,7 +252,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Tension {dialStart}',
     { tensionSetOn: { in: ['screen'] }, dialShown: { known: true }, dialStart: { known: true } },
     'Choose the stitch first. Set it to {dialStart}; it shows {dialShown} for this stitch.',
-    { drawing: 'dial' },
+    { checks: ['dial-at-normal'], drawing: 'dial' },
   ),
   step(
     'spool-lying',
@@ -249,7 +260,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Spool lying, with its cap',
     { spoolPin: { in: ['lying', 'both'] } },
     'The spool lies on its pin and the cap is wider than the spool’s end; the thread does not catch under it.',
-    { drawing: 'spool' },
+    { checks: ['rethread-foot-up', 'spool-path'], drawing: 'spool' },
   ),
   step(
     'spool-upright',
@@ -257,7 +268,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Spool upright, on felt',
     { spoolPin: { in: ['upright'] } },
     'The spool stands on its felt disc and turns freely; the thread does not wind round the pin.{unwindsWords}',
-    { drawing: 'spool' },
+    { checks: ['rethread-foot-up', 'spool-path'], drawing: 'spool' },
   ),
   step(
     'spool-cone',
@@ -265,7 +276,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Cone on its stand',
     { spoolPin: { in: ['cone-stand'] } },
     'The thread rises straight up over the cone’s nose to the guide above it, then down to the machine.',
-    { drawing: 'spool' },
+    { checks: ['rethread-foot-up', 'spool-path'], drawing: 'spool' },
   ),
   step(
     'needle-top-button',
@@ -273,6 +284,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Needle and take-up at the top',
     { needleRaisedBy: { in: ['button'] } },
     'Press needle-up until the take-up lever is at its highest.',
+    { checks: ['take-up'] },
   ),
   step(
     'needle-top-wheel',
@@ -280,7 +292,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Needle and take-up at the top',
     { needleRaisedBy: { notIn: ['button'] } },
     'Turn the hand wheel {handWheelWords} until the take-up lever is at its highest.',
-    { drawing: 'hand-wheel' },
+    { checks: ['take-up'], drawing: 'hand-wheel' },
   ),
   step(
     'foot-up',
@@ -288,7 +300,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Foot up',
     {},
     'Lift the presser foot: it opens the tension discs. Threaded with the foot down, the thread lies outside them.',
-    { drawing: 'foot-up', ifFailed: { known: { threadedFootDown: true } } },
+    { checks: ['rethread-foot-up'], drawing: 'foot-up', ifFailed: { known: { threadedFootDown: true } } },
   ),
   step(
     'discs-outside',
@@ -296,7 +308,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Through the discs',
     { tensionDiscs: { in: ['outside'] } },
     'Draw the thread between the discs on the outside of the machine, like flossing; the check spring moves.',
-    { drawing: 'discs' },
+    { checks: ['rethread-foot-up'], drawing: 'discs' },
   ),
   step(
     'discs-hidden',
@@ -304,7 +316,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Through the discs',
     { tensionDiscs: { notIn: ['outside'] } },
     'Down the first slot with both hands on the thread, like flossing; the discs sit inside, out of sight.',
-    { drawing: 'discs' },
+    { checks: ['rethread-foot-up'], drawing: 'discs' },
   ),
   step(
     'take-up-slot',
@@ -312,7 +324,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'In the take-up lever',
     { takeUp: { in: ['slot'] } },
     'Up and into the slot of the take-up lever. Look from the side: the thread is really in it.',
-    { drawing: 'take-up' },
+    { checks: ['rethread-foot-up', 'take-up'], drawing: 'take-up' },
   ),
   step(
     'take-up-eye',
@@ -320,7 +332,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Through the take-up lever',
     { takeUp: { in: ['closed-eye'] } },
     'Up and through the closed eye of the take-up lever; it has no slot, the thread is poked through.',
-    { drawing: 'take-up' },
+    { checks: ['rethread-foot-up', 'take-up'], drawing: 'take-up' },
   ),
   step(
     'eye',
@@ -328,7 +340,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Eye, {eyeThreadedWords}',
     { eyeThreaded: { known: true } },
     'Thread the eye {eyeThreadedWords}: in from the long groove, out on the side where the hook passes.',
-    { drawing: 'needle', caution: `${POWER_OFF} ${PLACE_CAUTIONS.leaningIn}` },
+    { checks: ['rethread-foot-up'], drawing: 'needle', caution: `${POWER_OFF} ${PLACE_CAUTIONS.leaningIn}` },
   ),
   step(
     'threader',
@@ -352,7 +364,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Tug test',
     {},
     'Pull the thread between take-up lever and needle, or straight back under the foot, never sideways at the needle: loose with the foot up, firm with the foot down. If both are loose, thread again.',
-    { drawing: 'foot-down' },
+    { checks: ['rethread-foot-up'], drawing: 'foot-down' },
   ),
   step(
     'needle-seated',
@@ -360,7 +372,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Needle seated',
     {},
     'It is straight, up to the stop, and the clamp is tight{clampWords}: pulled and twisted, it neither drops nor turns.',
-    { caution: POWER_OFF },
+    { checks: ['needle-seated'], caution: POWER_OFF },
   ),
   step(
     'needle-right',
@@ -376,7 +388,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Flat to the {shankFlatWords}',
     { shankFlat: { in: ['back', 'left', 'right'] } },
     'The flat side of the shank faces {shankFlatWords} on this machine.',
-    { drawing: 'needle', caution: POWER_OFF },
+    { checks: ['needle-seated'], drawing: 'needle', caution: POWER_OFF },
   ),
   step(
     'round-shank',
@@ -384,7 +396,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Long groove to the {grooveWords}',
     { shankFlat: { in: ['round'] }, eyeThreaded: { known: true } },
     'The shank is round: the long groove faces {grooveWords}, the side the thread comes from.',
-    { drawing: 'needle', caution: POWER_OFF },
+    { checks: ['needle-seated'], drawing: 'needle', caution: POWER_OFF },
   ),
   step(
     'bobbin-drop-in',
@@ -392,7 +404,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Bobbin runs like a {bobbinRuns}',
     { bobbinCase: { in: ['drop-in'] }, bobbinRuns: { known: true } },
     'Drop the bobbin in so that, seen from above, its thread hangs like a {bobbinRuns}; draw it through the slot and under the spring.',
-    { drawing: 'bobbin' },
+    { checks: ['bobbin-seated'], drawing: 'bobbin' },
   ),
   step(
     'bobbin-latch',
@@ -400,7 +412,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Bobbin runs like a {bobbinRuns}, case clicked',
     { bobbinCase: { in: ['front-latch'] }, bobbinRuns: { known: true } },
     'Looking into the open case the thread hangs like a {bobbinRuns}; through the slot, under the spring, then push the case in by its latch until it clicks. It must not wiggle.',
-    { drawing: 'bobbin', caution: POWER_OFF },
+    { checks: ['bobbin-seated'], drawing: 'bobbin', caution: POWER_OFF },
   ),
   step(
     'bobbin-side',
@@ -408,7 +420,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Bobbin runs like a {bobbinRuns}, from the side',
     { bobbinCase: { in: ['side'] }, bobbinRuns: { known: true } },
     'Load it from the side; looking into the open case the thread hangs like a {bobbinRuns}. Under the spring, case home.',
-    { drawing: 'bobbin', caution: POWER_OFF },
+    { checks: ['bobbin-seated'], drawing: 'bobbin', caution: POWER_OFF },
   ),
   step(
     'bobbin-unknown',
@@ -416,7 +428,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Bobbin home',
     { any: [{ bobbinCase: { known: false } }, { bobbinRuns: { known: false } }] },
     'Load the bobbin as the manual shows, under its spring; it must not wiggle. Write down which way it runs.',
-    { caution: POWER_OFF },
+    { checks: ['bobbin-seated'], caution: POWER_OFF },
   ),
   step(
     'bobbin-class',
@@ -424,6 +436,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Class {bobbinClass} bobbin',
     { bobbinClass: { known: true } },
     'Only class {bobbinClass}{bobbinMaterialWords} belongs in this machine: look-alikes jam or sew badly.',
+    { checks: ['bobbin-seated'] },
   ),
   step(
     'raise',
@@ -431,7 +444,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Raise the bobbin thread',
     { bobbinThreadRaised: { is: true } },
     'Hold the top thread, turn the hand wheel {handWheelWords} once, and draw the bobbin thread up through the plate.',
-    { drawing: 'hand-wheel' },
+    { checks: ['tails-held'], drawing: 'hand-wheel' },
   ),
   step(
     'tails',
@@ -439,6 +452,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     'Both tails back',
     {},
     'Both tails, 15 to 20 cm long, lie to the back under the foot; hold them for the first stitches.',
+    { checks: ['tails-held'] },
   ),
   step(
     'no-touch',
@@ -447,6 +461,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     {},
     'Turn the hand wheel {handWheelWords} one whole turn: the needle passes foot and plate without touching.',
     {
+      checks: ['plate-and-foot'],
       drawing: 'hand-wheel',
       ifFailed: {
         stops: 'do-not-sew',
@@ -462,6 +477,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     { kitStraight: { is: false } },
     'At {kitWidthMm} mm the needle passes the foot’s opening on both sides, turned by hand.',
     {
+      checks: ['plate-and-foot'],
       drawing: 'hand-wheel',
       ifFailed: {
         stops: 'do-not-sew',
@@ -477,6 +493,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     {},
     'Lower the foot on the cloth: sewing with it up nests at once.',
     {
+      checks: ['foot-down'],
       drawing: 'foot-down',
       caution: 'Fingers flat, at least 3 cm from the needle, to the sides; never under a raised foot.',
       ifFailed: {

@@ -1,3 +1,4 @@
+import { isTwin, pointsThat } from '../needle/needle'
 import type { FaultCheck } from './fault-check'
 import { readable, type Rule } from '../fact'
 
@@ -27,9 +28,9 @@ const evidence = (
 const WORN = ['needle-worn']
 /** Fresh needles say little where one was struck. */
 const NOT_STRUCK = [{ recentStrike: { known: false } }, { recentStrike: { is: false } }] as const
-const TWIN_OR_WING = ['twin-universal', 'twin-stretch', 'twin-ballpoint', 'wing']
-/** Points that cut the loops of a knit. */
-const SHARP_POINTS = ['universal', 'microtex', 'jeans', 'quilting', 'leather', 'topstitch', 'wing', 'twin-universal']
+const WIDE = pointsThat((point) => isTwin(point) || point.holeWanted === true)
+const CUTTING = pointsThat(({ tip }) => tip === 'cutting')
+const BALL = pointsThat(({ tip }) => tip === 'ball')
 /** What a room may know already; every row that holds counts. */
 export const EVIDENCE: readonly Rule<Evidence>[] = readable([
   evidence('old-needle', { needleHours: { from: 8 } }, WORN, 0.7, 0.1, 'The needle has {needleHours} hours.'),
@@ -127,7 +128,7 @@ export const EVIDENCE: readonly Rule<Evidence>[] = readable([
     'sharp-on-knit',
     {
       fabricStructure: { in: ['knit'] },
-      needlePoint: { in: SHARP_POINTS },
+      needlePoint: { in: CUTTING },
     },
     ['wrong-point'],
     0.9,
@@ -138,7 +139,7 @@ export const EVIDENCE: readonly Rule<Evidence>[] = readable([
     'ball-on-knit',
     {
       fabricStructure: { in: ['knit'] },
-      needlePoint: { in: ['ballpoint', 'stretch', 'twin-stretch', 'twin-ballpoint'] },
+      needlePoint: { in: BALL },
     },
     ['wrong-point'],
     0.05,
@@ -215,7 +216,7 @@ export const JUST_NOW: readonly Rule<JustNow>[] = readable([
   ),
   justNow(
     'twin-or-wing',
-    { needlePoint: { in: TWIN_OR_WING } },
+    { needlePoint: { in: WIDE } },
     ['plate-and-foot'],
     'A {needlePoint} needle wants a wide plate and foot: turn a whole stitch by hand.',
   ),
@@ -227,7 +228,7 @@ export const JUST_NOW: readonly Rule<JustNow>[] = readable([
   ),
   justNow(
     'wrong-needle',
-    { ...PUT_IN, fabricStructure: { in: ['knit'] }, needlePoint: { in: SHARP_POINTS } },
+    { ...PUT_IN, fabricStructure: { in: ['knit'] }, needlePoint: { in: CUTTING } },
     ['needle-fits', 'needle-seated'],
     'The needle was put in just now, and a {needlePoint} point is the wrong shape for a knit.',
   ),

@@ -20,6 +20,8 @@ export interface PointKnowledge {
   /** name as a person says it */
   readonly words: string
   readonly shape: string
+  /** what it does to the loops of a knit: cuts them, pushes them softly, or slips between them */
+  readonly tip: 'cutting' | 'soft' | 'ball'
   /** sizes sold for the household shank, in 1/100 mm */
   readonly sizesNm: readonly number[]
   /** effective width of the eye as a share of the blade. Source: common practice, checked by drop tests */
@@ -34,8 +36,13 @@ const STANDARD_EYE = 0.42
 const WIDE_EYE = 0.5
 const VERY_LARGE_EYE = 0.55
 
-const twin = (shape: string, gaps: NonNullable<PointKnowledge['gaps']>): Omit<PointKnowledge, 'words'> => ({
+const twin = (
+  shape: string,
+  tip: PointKnowledge['tip'],
+  gaps: NonNullable<PointKnowledge['gaps']>,
+): Omit<PointKnowledge, 'words'> => ({
   shape,
+  tip,
   sizesNm: [...new Set(gaps.flatMap((gap) => gap.sizesNm))].sort((a, b) => a - b),
   eyeShare: STANDARD_EYE,
   gaps,
@@ -45,58 +52,72 @@ export const POINTS: Readonly<Record<Point, PointKnowledge>> = {
   universal: {
     words: 'universal',
     shape: 'very slightly rounded',
+    tip: 'cutting',
     sizesNm: [60, 65, 70, 75, 80, 90, 100, 110, 120],
     eyeShare: STANDARD_EYE,
   },
   microtex: {
     words: 'microtex (sharp)',
     shape: 'slim and acute',
+    tip: 'cutting',
     sizesNm: [60, 65, 70, 75, 80, 90, 100, 110],
     eyeShare: STANDARD_EYE,
   },
   ballpoint: {
     words: 'ballpoint (jersey)',
     shape: 'a rounded tip that parts the loops',
+    tip: 'ball',
     sizesNm: [70, 75, 80, 90, 100],
     eyeShare: STANDARD_EYE,
   },
   stretch: {
     words: 'stretch',
     shape: 'a ball tip with a deeper scarf',
+    tip: 'ball',
     sizesNm: [65, 75, 90],
     eyeShare: STANDARD_EYE,
   },
   jeans: {
     words: 'jeans',
     shape: 'a reinforced blade',
+    tip: 'cutting',
     sizesNm: [70, 80, 90, 100, 110],
     eyeShare: STANDARD_EYE,
   },
   leather: {
     words: 'leather',
     shape: 'a cutting wedge',
+    tip: 'cutting',
     sizesNm: [70, 80, 90, 100, 110, 120],
     eyeShare: STANDARD_EYE,
   },
-  quilting: { words: 'quilting', shape: 'a slim taper', sizesNm: [75, 90], eyeShare: STANDARD_EYE },
-  embroidery: { words: 'embroidery', shape: 'a soft tip with a wider eye', sizesNm: [75, 90], eyeShare: WIDE_EYE },
-  metallic: { words: 'metallic', shape: 'a long polished eye', sizesNm: [80, 90], eyeShare: WIDE_EYE },
+  quilting: { words: 'quilting', shape: 'a slim taper', tip: 'cutting', sizesNm: [75, 90], eyeShare: STANDARD_EYE },
+  embroidery: {
+    words: 'embroidery',
+    shape: 'a soft tip with a wider eye',
+    tip: 'soft',
+    sizesNm: [75, 90],
+    eyeShare: WIDE_EYE,
+  },
+  metallic: { words: 'metallic', shape: 'a long polished eye', tip: 'soft', sizesNm: [80, 90], eyeShare: WIDE_EYE },
   topstitch: {
     words: 'topstitch',
     shape: 'sharp, with a very large eye and groove',
+    tip: 'cutting',
     sizesNm: [80, 90, 100],
     eyeShare: VERY_LARGE_EYE,
   },
   wing: {
     words: 'wing',
     shape: 'flat wings that open a hole',
+    tip: 'cutting',
     sizesNm: [100, 120],
     eyeShare: STANDARD_EYE,
     holeWanted: true,
   },
   'twin-universal': {
     words: 'twin universal',
-    ...twin('two needles on one shank', [
+    ...twin('two needles on one shank', 'cutting', [
       { gapMm: 1.6, sizesNm: [70, 80] },
       { gapMm: 2, sizesNm: [80] },
       { gapMm: 2.5, sizesNm: [80] },
@@ -107,19 +128,23 @@ export const POINTS: Readonly<Record<Point, PointKnowledge>> = {
   },
   'twin-ballpoint': {
     words: 'twin ballpoint',
-    ...twin('two ball tips on one shank', [
+    ...twin('two ball tips on one shank', 'ball', [
       { gapMm: 2.5, sizesNm: [75] },
       { gapMm: 4, sizesNm: [75] },
     ]),
   },
   'twin-stretch': {
     words: 'twin stretch',
-    ...twin('two ball tips with deeper scarves on one shank', [
+    ...twin('two ball tips with deeper scarves on one shank', 'ball', [
       { gapMm: 2.5, sizesNm: [75] },
       { gapMm: 4, sizesNm: [75] },
     ]),
   },
 }
+
+/** The points of which something holds, by name, for rows that ask for them. */
+export const pointsThat = (holds: (point: PointKnowledge) => boolean): readonly Point[] =>
+  (Object.keys(POINTS) as Point[]).filter((point) => holds(POINTS[point]))
 
 /** Two needles on one shank. */
 export const isTwin = ({ gaps }: Pick<PointKnowledge, 'gaps'>): boolean => gaps !== undefined

@@ -1,3 +1,5 @@
+import type { Symptom } from '../fault/symptom'
+
 /** What a test swatch can look like and what it should look like. Source: common practice. */
 
 export const TOP_LOOKS = ['own', 'dots', 'line'] as const
@@ -18,6 +20,16 @@ export const GATES = ['rethreaded', 'needle', 'bobbin', 'same-thread', 'clean'] 
 export type TopLook = (typeof TOP_LOOKS)[number]
 export type UnderLook = (typeof UNDER_LOOKS)[number]
 export type SwatchSign = (typeof SWATCH_SIGNS)[number]
+/** What else a swatch shows: said, pointed at in the lab, and where the finder begins when it is not the dial. */
+export const SIGNS: Readonly<
+  Record<SwatchSign, { readonly words: string; readonly seen: string; readonly symptom?: Symptom }>
+> = {
+  skipped: { words: 'gaps: skipped stitches', seen: 'Stitches are skipped.', symptom: 'skipped' },
+  puckered: { words: 'cloth gathers', seen: 'The cloth gathers.', symptom: 'puckers' },
+  ridge: { words: 'a raised ridge', seen: 'A ridge stands between the lines.', symptom: 'tunnelling' },
+  shredding: { words: 'fuzzy thread at the eye', seen: 'The thread frays at the eye.', symptom: 'thread-breaks' },
+  wobble: { words: 'the line wobbles', seen: '' },
+}
 export type Target = (typeof TARGETS)[number]
 export type Gate = (typeof GATES)[number]
 
