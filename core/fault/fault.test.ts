@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { CAUSES } from '../knowledge/fault/fault'
+import { CAUSES, SEW_AGAIN_SECONDS } from '../knowledge/fault/fault'
 import { CHECKS, FAULT_CHECKS, type FaultCheck } from '../knowledge/fault/fault-check'
 import { EVIDENCE } from '../knowledge/fault/fault-evidence'
 import { SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '../knowledge/fault/symptom'
@@ -65,6 +65,52 @@ describe('what to look at next', () => {
     expect(names({ symptom: 'needle-breaks', answers: [{ check: 'needle-fragment', found: false }] })[0]).not.toBe(
       'needle-fragment',
     )
+  })
+
+  it('asks for the pieces of a needle only where one broke, and not again once they were looked for', () => {
+    const named = (symptom: Symptom) =>
+      CAUSES[symptom as keyof typeof CAUSES].some(({ check }) => check === 'needle-fragment')
+    for (const symptom of SYMPTOMS.filter((each) => each !== 'electrical' && each !== 'needle-breaks'))
+      expect([symptom, names({ symptom }).includes('needle-fragment')]).toEqual([symptom, named(symptom)])
+    const looked = findFault({ symptom: 'needle-breaks', answers: [{ check: 'needle-fragment', found: true }] })
+    const other = findFault({ symptom: 'needle-breaks', answers: [{ check: 'needle-condition', found: false }] })
+    expect(looked.checks.map(({ check }) => check)).not.toContain('needle-fragment')
+    expect(other.checks[0]!.check).toBe('needle-fragment')
+  })
+
+  it('comes in the order of chance over the time it takes, a line sewn again counted in', () => {
+    for (const symptom of SYMPTOMS.filter((each) => each !== 'electrical' && each !== 'needle-breaks')) {
+      const worths = findFault({ symptom })
+        .checks.filter(({ check }) => check !== 'service')
+        .map(({ chance, seconds }) => chance / (seconds + SEW_AGAIN_SECONDS))
+      expect([symptom, worths]).toEqual([symptom, [...worths].sort((a, b) => b - a)])
+    }
+  })
+
+  it('speaks of a strike only where a strike can be the cause, and only beside the first thing to look at', () => {
+    const struck = findFault({ symptom: 'skipped', known: { recentStrike: true } })
+    const cautions = struck.checks.map(({ caution }) => caution ?? '')
+    const without = findFault({ symptom: 'skipped' }).checks
+    for (const { check, caution } of struck.checks.slice(1))
+      expect([check, caution]).toEqual([check, without.find((each) => each.check === check)!.caution])
+    expect(cautions[0]).not.toBe(without.find(({ check }) => check === struck.checks[0]!.check)!.caution ?? '')
+    expect(findFault({ symptom: 'electrical' }).because.join(' ')).toContain('unplug')
+  })
+
+  it('asks a technician with all that was looked at, and without where nothing was', () => {
+    const service = (answers: FaultQuestion['answers']) =>
+      findFault({ symptom: 'skipped', ...(answers && { answers }) }).checks.find(({ check }) => check === 'service')!
+    expect(service(undefined).how).not.toContain('Say what was looked at')
+    expect(service([{ check: 'lint', found: false }]).how).toContain('Say what was looked at: ')
+  })
+
+  it('weighs a room’s own cures by how often that check was it before, so that two causes of one check share them', () => {
+    for (const symptom of SYMPTOMS.filter((each) => each !== 'electrical')) {
+      const first = findFault({ symptom }).checks.find(({ check }) => check !== 'needle-fragment')!
+      const learnt = findFault({ symptom, cures: { [first.check]: 40 } })
+      const chance = learnt.checks.find(({ check }) => check === first.check)!.chance
+      expect([symptom, chance > 0.6, chance <= 1]).toEqual([symptom, true, true])
+    }
   })
 
   it('ends with the technician when everything else found nothing', () => {

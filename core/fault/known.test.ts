@@ -65,6 +65,23 @@ describe('what the books tell the finder', () => {
     expect(before(undefined)).toBeUndefined()
   })
 
+  it('calls a strike only what struck: a needle that broke, or one that came out struck', () => {
+    const told = (...needleLines: MachineEvent[]) => knownOfFault({ ...books, needleLines }, NOW).recentStrike
+    const out = (reason: string) =>
+      line(1, 'needle-changed', { out: { reason, state: 'sharp', wentTo: 'sharps' }, in: needle })
+    expect(told(out('struck'))).toBe(true)
+    expect(told(line(1, 'needle-broke', { allPiecesFound: true }))).toBe(true)
+    expect(told(out('hours'))).toBeUndefined()
+    expect(told(line(1, 'needle-changed', { in: needle }))).toBeUndefined()
+    expect(told(line(1, 'noted', { text: 'struck' }))).toBeUndefined()
+    expect(told(line(7, 'needle-broke', {}))).toBeUndefined()
+  })
+
+  it('takes the age of a thread from what was received, not from when it was counted', () => {
+    const counted = { ...received(0), moveId: 'n', kind: 'counted' as const }
+    expect(knownOfFault({ ...books, threadMoves: [received(9), counted] }, NOW).threadAgeYears).toBe(9)
+  })
+
   it('forgets a strike after a week', () => {
     expect(knownOfFault(books, NOW).recentStrike).toBe(true)
     expect(knownOfFault(books, NOW + 5 * DAY).recentStrike).toBeUndefined()

@@ -47,6 +47,39 @@ describe('the schools', () => {
     expect(ask(school, projects, ...hours).verdict).toBe(verdict),
   )
 
+  it.each([
+    // Uses that match the projects one to one tell which of them counts; the heaviest is known.
+    ['whichever-first', 3, [1.2, 0.1, 0.1], 'keep', {}],
+    ['project', 2, [0.1, 2.4], 'change', {}],
+    ['project', 2, [1.2, 1.2], 'keep', {}],
+    // Where they do not match, each project had its share: four hours over two is two hours each.
+    ['project', 2, [4], 'change', {}],
+    ['project', 2, [3.8], 'keep', {}],
+    ['project', 0, [7], 'soon', {}],
+    ['every-n', 3, [1.5], 'change', {}],
+    ['every-n', 3, [1.4], 'soon', {}],
+    ['every-n', 1, [9], 'change', { n: 1 }],
+    // One project is the rule: there is no "one more".
+    ['every-n', 0, [0.2], 'keep', { n: 1 }],
+    ['hours', 9, [5], 'keep', {}],
+    ['project', 1, [2], 'change', {}],
+    ['whichever-first', 1, [2.5], 'keep', {}],
+  ] as const)(
+    '%s after %s projects and %j h, with each project’s share: %s',
+    (school, projects, hours, verdict, more) =>
+      expect(needleWear({ school, projects, uses: uses(...hours), ...more }).verdict).toBe(verdict),
+  )
+
+  it.each([
+    ['hours', 8],
+    ['project', 8],
+    ['whichever-first', 8],
+    ['every-n', 16],
+    ['signs', 16],
+  ] as const)('%s runs out at %s hours', (school, hours) =>
+    expect(needleWear({ school, projects: 0, uses: [] }).remainingHours).toBe(hours),
+  )
+
   it('all give way to a sign', () => {
     const answer = needleWear({ school: 'signs', projects: 0, uses: uses(0.1), signs: ['popping'] })
     expect(answer).toMatchObject({ verdict: 'change', remainingHours: 0 })
