@@ -32,6 +32,23 @@ export interface MembershipTable {
   user_id: string
   person_id: string
   role: string
+  /** since when they come in no more */
+  ended_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+}
+
+/** A code that lets somebody in once; only its digest is kept. */
+export interface InvitationTable {
+  site_id: string
+  invitation_id: string
+  person_id: string
+  kind: string
+  role: string
+  code_digest: string
+  made_by: string
+  made_at: Time
+  expires_at: Time
+  used_at: ColumnType<Date | null, undefined, Date | null>
+  ended_at: ColumnType<Date | null, undefined, Date | null>
 }
 
 export interface CourseTable {
@@ -39,6 +56,8 @@ export interface CourseTable {
   course_id: string
   name: string
   class_code: string
+  /** since when nobody enters it; its books stay */
+  closed_at: ColumnType<Date | null, Date | null | undefined, Date | null>
 }
 
 export interface SessionTable {
@@ -253,6 +272,7 @@ export interface Database {
   site: SiteTable
   person: PersonTable
   membership: MembershipTable
+  invitation: InvitationTable
   course: CourseTable
   session: SessionTable
   enrolment: EnrolmentTable
@@ -279,6 +299,14 @@ export interface Database {
     lastRequest: ColumnType<string | number, number, number>
   }
   sign_in_user: { id: string; name: string; email: string; emailVerified: boolean; createdAt: Time; updatedAt: Time }
+  sign_in_session: {
+    id: string
+    userId: string
+    createdAt: Time
+    expiresAt: Time
+    userAgent: string | null
+    ipAddress: string | null
+  }
   sign_in_account: {
     id: string
     accountId: string

@@ -10,6 +10,7 @@ import * as instructorsTable from './migrations/0008-instructors-table'
 import * as needlesRemembered from './migrations/0009-needles-remembered'
 import * as callsForHelp from './migrations/0010-calls-for-help'
 import * as ordersAndOwners from './migrations/0011-orders-and-owners'
+import * as peopleComeAndGo from './migrations/0012-people-come-and-go'
 import { rebuildOldStates } from './machine/book'
 import type { Database } from './database'
 
@@ -26,6 +27,7 @@ export const MIGRATIONS = {
   '0009-needles-remembered': needlesRemembered,
   '0010-calls-for-help': callsForHelp,
   '0011-orders-and-owners': ordersAndOwners,
+  '0012-people-come-and-go': peopleComeAndGo,
 }
 
 /**

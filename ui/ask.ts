@@ -4,6 +4,7 @@ import type { Fault } from '@/core/schema/invalid'
 import type { Sent } from '@/core/schema/sent'
 import { ASK_PATHS, type AskName } from '@/core/wire/ask-paths'
 import type { Answered, Asked, LineOf, LinesAsk, WholeAsk } from '@/core/wire/asks'
+import type { EntryAnswer, EntryBody, EntryName } from '@/core/wire/entries'
 import { eachLine } from './lines'
 
 interface How<Name extends AskName> {
@@ -73,5 +74,23 @@ export async function askLines<Name extends LinesAsk>(
     return fault
   } catch {
     return how.signal?.aborted ? undefined : AWAY
+  }
+}
+
+/** Sends what somebody says at the door: nothing is tried again by itself, since a code works once. */
+export async function sendEntry<Name extends EntryName>(
+  name: Name,
+  body: EntryBody<Name>,
+): Promise<{ readonly ok: true; readonly answer: EntryAnswer } | { readonly ok: false; readonly error: Fault }> {
+  try {
+    const response = await fetch(`/api/${name}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+    if (response.ok) return { ok: true, answer: (await response.json()) as EntryAnswer }
+    return { ok: false, error: await refusal(response) }
+  } catch {
+    return { ok: false, error: AWAY }
   }
 }

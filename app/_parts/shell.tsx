@@ -50,7 +50,13 @@ export function Shell({
           </Link>
           <Places places={places} />
           <p className="ml-auto hidden text-right text-sm leading-tight lg:block">
-            <bdi className="block max-w-56 truncate">{who}</bdi>
+            {calls.of === 'staff' ? (
+              <Link href="/you" className="block max-w-56 truncate underline-offset-2 hover:underline">
+                <bdi>{who}</bdi>
+              </Link>
+            ) : (
+              <bdi className="block max-w-56 truncate">{who}</bdi>
+            )}
             <span className="hidden max-w-56 truncate xl:block">{venue}</span>
           </p>
           <span className="ml-auto flex items-center gap-1 lg:ml-0">

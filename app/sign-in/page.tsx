@@ -1,10 +1,15 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
+import { redirect } from 'next/navigation'
+import { anyVenue } from '../_server/venue'
 import { Entry } from '../_parts/entry'
 
 export const metadata: Metadata = { title: 'Sign in' }
 
-export default function SignInPage() {
+export const dynamic = 'force-dynamic'
+
+export default async function SignInPage() {
+  if (!(await anyVenue())) redirect('/setup')
   return (
     <main id="main" className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-8 px-5 py-10">
       <div>
@@ -26,6 +31,13 @@ export default function SignInPage() {
         <Link className="link font-semibold" href="/enter">
           Enter with your class code
         </Link>
+      </p>
+      <p>
+        Forgotten your password, or invited to join?{' '}
+        <Link className="link font-semibold" href="/join">
+          Come in by a code
+        </Link>{' '}
+        that your coordinator reads out.
       </p>
     </main>
   )

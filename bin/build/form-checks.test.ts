@@ -6,10 +6,10 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { faultsIn } from '@/core/schema/fault-words'
-import { Invalid } from '@/core/schema/invalid'
+import type { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { fitting, spoiled, type Plain } from '@/core/testing/fitting'
-import { COMMAND_NAMES, COMMANDS, type CommandName } from '@/core/wire/commands'
+import { FORM_NAMES, formBody, type FormName } from '@/core/wire/form-bodies'
 import { writeFormChecks } from './form-checks'
 
 const folder = mkdtempSync(join(tmpdir(), 'orthodex-form-checks-'))
@@ -17,26 +17,26 @@ beforeAll(() => writeFormChecks(folder))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
 const ID = '01900000-0000-7000-8000-000000000001'
-const load = async (name: CommandName) =>
+const load = async (name: FormName) =>
   ((await import(/* @vite-ignore */ join(folder, `${name}.mjs`))) as { default: ValidateFunction }).default
-const faultsOf = async (name: CommandName, body: unknown) => {
+const faultsOf = async (name: FormName, body: unknown) => {
   const validate = await load(name)
   return validate(body) ? [] : faultsIn(validate.errors ?? [])
 }
 
 describe('a form’s own check', () => {
-  it.each(COMMAND_NAMES)(
+  it.each(FORM_NAMES)(
     'of %s lets through what the server does, and names the place that the server names',
     async (name) => {
       const validate = await load(name)
-      const schema: unknown = COMMANDS[name].body
+      const schema: unknown = formBody(name)
       const whole = fitting(schema as Plain, [ID])
       fc.assert(
         fc.property(fc.oneof(whole, spoiled(whole)), (drawn) => {
           const body = JSON.parse(JSON.stringify(drawn ?? null)) as unknown
           let fault: Invalid | undefined
           try {
-            check(COMMANDS[name].body, body)
+            check(formBody(name), body)
           } catch (error) {
             fault = error as Invalid
           }
@@ -52,13 +52,8 @@ describe('a form’s own check', () => {
   )
 
   it('tells of everything at once, each at its field, without the field’s name', async () => {
-    const faults = await faultsOf('add-person', {
-      personId: ID,
-      name: '',
-      email: 'ada',
-      password: 'short',
-      role: 'helper',
-    })
+    const typed = { word: 'abcd', venue: 'The Loft', timeZone: 'UTC', name: '', email: 'ada', password: 'short' }
+    const faults = await faultsOf('setup', typed)
     expect(faults.map(({ path, what }) => [path, what])).toEqual([
       ['name', 'must be not empty'],
       ['email', 'must be written as an email address, like ada@room.example'],
@@ -67,7 +62,7 @@ describe('a form’s own check', () => {
   })
 
   it('is code that a page may run: nothing in it makes code of text', async () => {
-    for (const name of COMMAND_NAMES) {
+    for (const name of FORM_NAMES) {
       const { outputFiles } = await build({
         entryPoints: [join(folder, `${name}.mjs`)],
         bundle: true,

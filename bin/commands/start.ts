@@ -1,4 +1,5 @@
 import { connect } from '@/store/connect'
+import { hasVenue, setupWord } from '@/store/site/setup'
 import { migrate } from '@/store/migrate'
 import { buildWhenChanged } from '../serve/build'
 import { startServer } from '../serve/next-server'
@@ -26,10 +27,8 @@ if (missing.length > 0) {
   const store = connect(DATABASE_URL!)
   const ran = await inWords(migrate(store))
   for (const name of ran) console.error(`orthodex: migrated ${name}`)
-  const venue = await store.selectFrom('site').select('site_id').executeTakeFirst()
+  const venue = await hasVenue(store)
   await store.destroy()
-  if (!venue)
-    console.error('orthodex: no venue yet. Make the first with  bin/venue NAME CODE TIME-ZONE YOUR-NAME YOUR-ADDRESS')
   buildWhenChanged(project)
   const server = await inWords(
     startServer(
@@ -39,5 +38,6 @@ if (missing.length > 0) {
     ),
   )
   untilEnded(() => server.stop())
+  if (!venue) console.log(`No venue yet: open it in a browser. The setup word is  ${setupWord(ORTHODEX_SECRET!)}`)
   console.log(`Orthodex answers at ${server.url} for ${ORTHODEX_ORIGIN}`)
 }

@@ -1,4 +1,5 @@
 import { v7 as uuid } from 'uuid'
+import { codeFrom } from '@/core/people/invitation'
 import type { MachineEvent } from '@/core/machine/event'
 import { kitMachine } from '@/core/kit/kit-machine'
 import { kitRequestFor } from '@/core/kit/for-room'
@@ -11,6 +12,7 @@ import { DEFAULT_HOUSE_RULES, type HouseRules } from '@/core/room/house-rules'
 import type { Actor } from '@/store/actor'
 import { runCommand } from '@/store/commands/run'
 import type { Store } from '@/store/connect'
+import { joinBy } from '@/store/site/invitations'
 import { createSite } from '@/store/site/create-site'
 import { demoHistory } from './history'
 import { DEMO_MACHINES } from './machines'
@@ -126,7 +128,9 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
   const staff: Record<string, Actor> = { coordinator }
   for (const { role, name, email } of others) {
     const personId = uuid()
-    await run('add-person', { personId, name, email, password: DEMO_PASSWORD, role })
+    const code = codeFrom(crypto.getRandomValues(new Uint8Array(12)))
+    await run('invite-person', { personId, invitationId: uuid(), name, role, code })
+    await joinBy(store, { code, email, password: DEMO_PASSWORD }, weeksAgo)
     staff[role] = { siteId: coordinator.siteId, personId, role }
   }
 

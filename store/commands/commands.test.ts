@@ -200,12 +200,12 @@ describe('who may', () => {
   it('write: a helper logs needles but lifts no red tag, and corrects only what they could write', async () => {
     const machineId = await addMachine()
     const personId = uuid()
-    await run('add-person', {
+    await run('invite-person', {
       personId,
+      invitationId: uuid(),
       name: 'Hal',
-      email: 'hal@x.example',
-      password: 'long-enough-1',
       role: 'helper',
+      code: 'abcd-efgh-jkmn',
     })
     const helper: Actor = { ...coordinator, personId, role: 'helper' }
     const tag = uuid()

@@ -1,15 +1,93 @@
-import { Refused } from '../refused'
-import { addSignIn } from '../site/people'
-import { command } from './command'
+import { STAFF_ROLES, type StaffRole } from '@/core/room/role'
+import { notFound } from '../refused'
+import { mustLeaveACoordinator } from '../site/coordinators'
+import { invite } from '../site/invitations'
+import { endSignIns } from '../site/people'
+import { command, type CommandCall } from './command'
 
-/** A new member of staff with a sign-in. */
-export const addPerson = command('add-person', async ({ tx, actor }, { personId, name, email, password, role }) => {
-  const taken = await tx
-    .selectFrom('sign_in_user')
-    .select('id')
-    .where('email', '=', email.toLowerCase())
+/** Somebody new, known by name at once and let in by a code that works once. */
+export const invitePerson = command(
+  'invite-person',
+  async ({ tx, actor, now }, { personId, invitationId, name, role, code }) => {
+    await tx.insertInto('person').values({ site_id: actor.siteId, person_id: personId, name }).execute()
+    const of = { siteId: actor.siteId, personId, invitationId, role, code, now, madeBy: actor.personId }
+    await invite(tx, { ...of, kind: 'join' })
+  },
+)
+
+export const endInvitation = command('end-invitation', async ({ tx, actor, now }, { invitationId }) => {
+  const { numUpdatedRows } = await tx
+    .updateTable('invitation')
+    .set({ ended_at: now })
+    .where('site_id', '=', actor.siteId)
+    .where('invitation_id', '=', invitationId)
+    .where('used_at', 'is', null)
+    .where('ended_at', 'is', null)
     .executeTakeFirst()
-  if (taken) throw new Refused(409, 'taken', 'Somebody signs in with this address already', 'email')
-  await tx.insertInto('person').values({ site_id: actor.siteId, person_id: personId, name }).execute()
-  await addSignIn(tx, { siteId: actor.siteId, personId, role, name, email, password })
+  if (numUpdatedRows === 0n) throw notFound('invitation in force', 'invitationId')
 })
+
+/** Staff who have forgotten their password, or who come back after they had left. */
+export const letInAgain = command('let-in-again', async (call, { personId, invitationId, code }) => {
+  const { tx, actor, now } = call
+  const { role } = await mustBeStaff(call, personId)
+  const of = { siteId: actor.siteId, personId, invitationId, role, code, now, madeBy: actor.personId }
+  await invite(tx, { ...of, kind: 'password' })
+})
+
+export const changeRole = command('change-role', async (call, { personId, role }) => {
+  const { tx, actor } = call
+  await mustBeStaff(call, personId)
+  if (role !== 'coordinator') await mustLeaveACoordinator(tx, actor.siteId, personId)
+  await tx
+    .updateTable('membership')
+    .set({ role })
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .where('role', 'in', STAFF_ROLES)
+    .execute()
+})
+
+/** Somebody leaves: they come in nowhere any more from this moment on, and stay in every book that names them. */
+export const endPerson = command('end-person', async (call, { personId }) => {
+  const { tx, actor, now } = call
+  await mustBeStaff(call, personId)
+  await mustLeaveACoordinator(tx, actor.siteId, personId)
+  await tx
+    .updateTable('membership')
+    .set({ ended_at: now })
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .where('role', 'in', STAFF_ROLES)
+    .execute()
+  await tx
+    .updateTable('invitation')
+    .set({ ended_at: now })
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .where('used_at', 'is', null)
+    .execute()
+  await endSignIns(tx, actor.siteId, personId)
+})
+
+export const renamePerson = command('rename-person', async ({ tx, actor }, { personId, name }) => {
+  const { numUpdatedRows } = await tx
+    .updateTable('person')
+    .set({ name })
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .executeTakeFirst()
+  if (numUpdatedRows === 0n) throw notFound('person', 'personId')
+})
+
+async function mustBeStaff({ tx, actor }: CommandCall, personId: string): Promise<{ readonly role: StaffRole }> {
+  const found = await tx
+    .selectFrom('membership')
+    .select('role')
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .where('role', 'in', STAFF_ROLES)
+    .executeTakeFirst()
+  if (!found) throw notFound('member of staff', 'personId')
+  return { role: found.role as StaffRole }
+}

@@ -1,4 +1,3 @@
-import { randomInt } from 'node:crypto'
 import { kitRequestFor } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
 import { overrideKit, type Override } from '@/core/kit/override'
@@ -14,34 +13,6 @@ import { readKitRoom } from '../room/kit-room'
 import { mustBeAsSeen } from './as-seen'
 import type { CommandBody } from '@/core/wire/commands'
 import { command, type CommandCall } from './command'
-
-/** Letters and digits that nobody mistakes for each other on a board. */
-const CODE_LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789'
-const newClassCode = (): string =>
-  Array.from({ length: 8 }, () => CODE_LETTERS[randomInt(CODE_LETTERS.length)]).join('')
-
-export const openCourse = command(
-  'open-course',
-  async ({ tx, actor }, { courseId, name, classCode = newClassCode() }) => {
-    const { code } = await tx
-      .selectFrom('site')
-      .select('code')
-      .where('site_id', '=', actor.siteId)
-      .executeTakeFirstOrThrow()
-    const full = `${code}-${classCode}`
-    const taken = await tx
-      .selectFrom('course')
-      .select('course_id')
-      .where('site_id', '=', actor.siteId)
-      .where('class_code', '=', full)
-      .executeTakeFirst()
-    if (taken) throw new Refused(409, 'taken', `Another class has the code ${full} already`, 'classCode')
-    await tx
-      .insertInto('course')
-      .values({ site_id: actor.siteId, course_id: courseId, name, class_code: full })
-      .execute()
-  },
-)
 
 /** A project with the learner who makes it; a first name that the class already has is the same learner. */
 export const addProject = command('add-project', async (call, body) => {

@@ -13,13 +13,14 @@ import type { Command } from './command'
 import { callStaff, endCall, goToCall, seeCalls, takeCallBack } from './call'
 import { log } from './log'
 import { addMachine, placeInstructor, placeMachine, setTrait } from './machine'
-import { addPerson } from './people'
+import { changeRole, endInvitation, endPerson, invitePerson, letInAgain, renamePerson } from './people'
 import { logProgress, signOff } from './progress'
 import { logDropTest } from './drop-test'
 import { changeHouseRules } from './house-rules'
 import { importKits } from './import-kits'
 import { importMachines } from './import-machines'
-import { addProject, addProjects, changeProject, giveKit, giveKits, openCourse, takeKitsBack } from './project'
+import { changeClassCode, closeCourse, copyCourse, openCourse, renameCourse, reopenCourse } from './course'
+import { addProject, addProjects, changeProject, giveKit, giveKits, takeKitsBack } from './project'
 import { endKey, makeKey } from './keys'
 import { addSessions, changeSession, endPair, pairPeople, setAttendance, setNeeds, setPlan } from './session'
 import { adjustStock, countStock, receiveStock, takeStock } from './stock'
@@ -62,7 +63,17 @@ export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   'import-machines': importMachines,
   'log-drop-test': logDropTest,
   'change-house-rules': changeHouseRules,
-  'add-person': addPerson,
+  'invite-person': invitePerson,
+  'end-invitation': endInvitation,
+  'let-in-again': letInAgain,
+  'change-role': changeRole,
+  'end-person': endPerson,
+  'rename-person': renamePerson,
+  'rename-course': renameCourse,
+  'change-class-code': changeClassCode,
+  'close-course': closeCourse,
+  'reopen-course': reopenCourse,
+  'copy-course': copyCourse,
 }
 
 const isCommand = (name: string): name is CommandName => Object.hasOwn(COMMANDS, name)

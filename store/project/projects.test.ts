@@ -4,6 +4,7 @@ import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
+import { joinBy } from '../site/invitations'
 import { learnerSignIn, readMembership, readStaff } from '../site/people'
 import { readNames, readSite } from '../site/site'
 import { aVenue, freshStore } from '../testing/store'
@@ -196,16 +197,17 @@ describe('people', () => {
     expect(new Set(ids).size).toBe(1)
   })
 
-  it('of the staff are added once by their address, and a learner is never listed among them', async () => {
-    const person = { personId: uuid(), name: 'Bo', email: 'Bo@Room.example', password: 'long-enough-1', role: 'helper' }
-    await run('add-person', person)
+  it('of the staff are let in once by their address, and a learner is never listed among them', async () => {
+    const invited = (code: string) => ({ personId: uuid(), invitationId: uuid(), name: 'Bo', role: 'helper', code })
+    const [one, other] = ['bbbb-bbbb-bbbb', 'cccc-cccc-cccc']
+    await run('invite-person', invited(one))
+    await joinBy(store, { code: one, email: 'Bo@Room.example', password: 'long-enough-1' }, new Date())
     const names = (await readStaff(store, who.siteId)).map(({ name, role }) => `${name} ${role}`)
     expect(names).toContain('Bo helper')
     expect(names.some((each) => each.startsWith('Kim'))).toBe(false)
-    await expect(run('add-person', { ...person, personId: uuid(), email: 'bo@room.example' })).rejects.toMatchObject({
-      status: 409,
-      path: 'email',
-    })
+    await run('invite-person', invited(other))
+    const again = joinBy(store, { code: other, email: 'bo@room.example', password: 'long-enough-1' }, new Date())
+    await expect(again).rejects.toMatchObject({ status: 409, path: 'email' })
     expect((await readSite(store, who.siteId)).name).toBe('room')
   })
 })

@@ -37,6 +37,8 @@ export async function readProjects(
     readonly personId?: string
     readonly machineId?: string
     readonly courseId?: string
+    /** bags that hang on the rack: those of classes that are not closed */
+    readonly hanging?: true
   } = {},
 ): Promise<Project[]> {
   const rows = await store
@@ -89,6 +91,7 @@ export async function readProjects(
     .$if(only.personId !== undefined, (query) => query.where('person.person_id', '=', only.personId!))
     .$if(only.machineId !== undefined, (query) => query.where('given.machine_id', '=', only.machineId!))
     .$if(only.courseId !== undefined, (query) => query.where('course.course_id', '=', only.courseId!))
+    .$if(only.hanging === true, (query) => query.where('course.closed_at', 'is', null))
     .orderBy(sql`lower(person.name)`)
     .orderBy('project.project_id')
     .execute()
@@ -198,11 +201,13 @@ export async function seatOf(store: Reader, siteId: string, personId: string): P
   return after ? { ...seat, takenOverBy: after.name } : seat
 }
 
+/** Classes that are open, by name. */
 export async function readCourses(store: Reader, siteId: string) {
   return store
     .selectFrom('course')
     .select(['course_id', 'name', 'class_code'])
     .where('site_id', '=', siteId)
+    .where('closed_at', 'is', null)
     .orderBy('name')
     .execute()
 }

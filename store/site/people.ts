@@ -53,7 +53,21 @@ export async function addSignIn(
   return userId
 }
 
-/** The site and role a signed-in user acts in. */
+/** Ends every sign-in of a person, on whatever device. */
+export async function endSignIns(tx: Transaction<Database>, siteId: string, personId: string): Promise<void> {
+  await tx
+    .deleteFrom('sign_in_session')
+    .where('userId', 'in', (members) =>
+      members
+        .selectFrom('membership')
+        .select('user_id')
+        .where('site_id', '=', siteId)
+        .where('person_id', '=', personId),
+    )
+    .execute()
+}
+
+/** The site and role a signed-in user acts in; none for somebody who has left. */
 export async function readMembership(store: Reader, userId: string) {
   return store
     .selectFrom('membership')
@@ -62,6 +76,7 @@ export async function readMembership(store: Reader, userId: string) {
     )
     .select(['membership.site_id', 'membership.person_id', 'role', 'person.name'])
     .where('user_id', '=', userId)
+    .where('membership.ended_at', 'is', null)
     .executeTakeFirst()
 }
 
@@ -72,7 +87,7 @@ export async function readStaff(store: Reader, siteId: string) {
       join.onRef('person.site_id', '=', 'membership.site_id').onRef('person.person_id', '=', 'membership.person_id'),
     )
     .innerJoin('sign_in_user', 'sign_in_user.id', 'membership.user_id')
-    .select(['membership.person_id', 'person.name', 'role', 'sign_in_user.email'])
+    .select(['membership.person_id', 'person.name', 'role', 'sign_in_user.email', 'membership.ended_at'])
     .where('membership.site_id', '=', siteId)
     .where('role', '!=', 'learner')
     .orderBy('person.name')
@@ -107,6 +122,7 @@ export async function learnerSignIn(
       .select(['person.person_id', 'person.name'])
       .where('course.site_id', '=', site.site_id)
       .where('course.class_code', '=', code.trim().toLowerCase())
+      .where('course.closed_at', 'is', null)
       .execute()
     const [person, other] = sameName(firstName, people)
     if (!person || other) return undefined

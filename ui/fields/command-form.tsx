@@ -1,6 +1,6 @@
 'use client'
 
-import type { ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import {
   useForm,
   useWatch,
@@ -15,39 +15,35 @@ import { faultsIn } from '@/core/schema/fault-words'
 import type { Fault } from '@/core/schema/invalid'
 import { capital } from '@/core/units/words'
 import type { CommandName, CommandSent } from '@/core/wire/commands'
+import type { EntryAnswer, EntryBody, EntryName } from '@/core/wire/entries'
+import type { FormBody, FormName } from '@/core/wire/form-bodies'
+import { sendEntry } from '../ask'
 import { fieldAt } from './field-at'
 import { FaultNote } from '../parts/fault-note'
 import { useWrite, type WriteWords } from '../parts/use-write'
 
 /** What is wrong with a body before it is sent: the server's very schema, compiled when the application was built. */
-export async function wrongWith<Name extends CommandName>(
-  name: Name,
-  body: CommandSent<Name>,
-): Promise<readonly Fault[]> {
+export async function wrongWith<Name extends FormName>(name: Name, body: FormBody<Name>): Promise<readonly Fault[]> {
   const { default: validate } = await CHECKS[name]()
   // What is sent is what JSON makes of it: a field left undefined is not there.
   return validate(JSON.parse(JSON.stringify(body))) ? [] : faultsIn(validate.errors ?? [])
 }
 
-interface Asked<Name extends CommandName, Values extends FieldValues> {
+interface Asked<Name extends FormName, Values extends FieldValues> {
   readonly start: Values
-  readonly body: (values: Values) => CommandSent<Name>
-  readonly words: (values: Values) => WriteWords
+  readonly body: (values: Values) => FormBody<Name>
   /** where a field stands in the body, when it is not called the same there */
   readonly places?: Readonly<Partial<Record<keyof Values & string, string>>>
   /** after it has landed */
   readonly landed?: (values: Values) => void
 }
 
-/**
- * A form that writes one command. What is wrong is said at its field before anything is sent, and what only the server knows is
- * said at its field afterwards; what was typed stays in either case.
- */
-export function useCommandForm<Name extends CommandName, Values extends FieldValues>(
+/** A form whose body is checked at its fields before anything is sent; what the server says of a field is said there too. */
+function useCheckedForm<Name extends FormName, Values extends FieldValues>(
   name: Name,
-  { start, body, words, places, landed }: Asked<Name, Values>,
+  { start, body, places, landed }: Asked<Name, Values>,
+  { fault, send }: { readonly fault: Fault | undefined; readonly send: (values: Values) => Promise<boolean> },
 ) {
-  const { busy, fault, write } = useWrite()
   const placesOf = (values: Values) => Object.keys(values).map((field) => [field, places?.[field] ?? field] as const)
   const form = useForm<Values>({
     defaultValues: start as DefaultValues<Values>,
@@ -64,21 +60,17 @@ export function useCommandForm<Name extends CommandName, Values extends FieldVal
       return { values: {}, errors: errors as FieldErrors<Values> }
     },
   })
-  const send = form.handleSubmit(async (values) => {
-    if (await write(name, body(values), words(values))) landed?.(values)
-  })
   const values = useWatch({ control: form.control }) as Values
-  const { errors } = form.formState
+  const { errors, isSubmitted, isSubmitting } = form.formState
   const told = fault && fieldAt(fault.path, placesOf(values))
   return {
-    busy,
+    busy: isSubmitting,
     values,
     reset: () => form.reset(start),
     /** what a field needs besides its label */
     field: <Field extends Path<Values>>(field: Field) => ({
       value: values[field] as PathValue<Values, Field>,
-      set: (value: PathValue<Values, Field>) =>
-        form.setValue(field, value, { shouldValidate: form.formState.isSubmitted }),
+      set: (value: PathValue<Values, Field>) => form.setValue(field, value, { shouldValidate: isSubmitted }),
       error:
         (errors[field]?.message as string | undefined) ??
         (told === field ? capital(fault!.what ?? fault!.message) : undefined),
@@ -89,11 +81,45 @@ export function useCommandForm<Name extends CommandName, Values extends FieldVal
       : told
         ? undefined
         : fault,
-    send,
+    send: form.handleSubmit(async (typed) => {
+      if (await send(typed)) landed?.(typed)
+    }),
   }
 }
 
-/** The frame of a form that writes one command: its fields, then what is wrong with it as a whole, then its button. */
+/** A form that writes one command. What was typed stays whatever goes wrong. */
+export function useCommandForm<Name extends CommandName, Values extends FieldValues>(
+  name: Name,
+  { words, ...asked }: Asked<Name, Values> & { readonly words: (values: Values) => WriteWords },
+) {
+  const { fault, write } = useWrite()
+  const body = asked.body as (values: Values) => CommandSent<Name>
+  return useCheckedForm(name, asked, {
+    fault,
+    send: async (values) => (await write(name, body(values), words(values))) !== undefined,
+  })
+}
+
+/** A form at the door: what somebody sends who is not signed in yet. */
+export function useEntryForm<Name extends EntryName, Values extends FieldValues>(
+  name: Name,
+  asked: Omit<Asked<Name, Values>, 'landed'> & { readonly landed: (answer: EntryAnswer, values: Values) => void },
+) {
+  const [fault, setFault] = useState<Fault>()
+  const { landed, ...others } = asked
+  return useCheckedForm<Name, Values>(name, others, {
+    fault,
+    send: async (values) => {
+      setFault(undefined)
+      const sent = await sendEntry(name, asked.body(values) as EntryBody<Name>)
+      if (sent.ok) landed(sent.answer, values)
+      else setFault(sent.error)
+      return sent.ok
+    },
+  })
+}
+
+/** The frame of a form: its fields, then what is wrong with it as a whole, then its button. */
 export function CommandForm({
   form,
   button,
@@ -102,7 +128,11 @@ export function CommandForm({
   beside,
   children,
 }: {
-  readonly form: Pick<ReturnType<typeof useCommandForm>, 'busy' | 'fault' | 'send'>
+  readonly form: {
+    readonly busy: boolean
+    readonly fault: Fault | undefined
+    readonly send: () => Promise<void>
+  }
   readonly button: string
   readonly label?: string
   readonly className?: string

@@ -19,7 +19,7 @@ export default async function KitsPage() {
   const actor = await mustSee('see-kits')
   const store = theStore()
   const [projects, machines, courses, room] = await Promise.all([
-    readProjects(store, actor.siteId),
+    readProjects(store, actor.siteId, { hanging: true }),
     readMachines(store, actor.siteId),
     readCourses(store, actor.siteId),
     readKitRoom(store, actor.siteId),
@@ -51,17 +51,21 @@ export default async function KitsPage() {
     <>
       <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
         <h1 className="text-3xl font-bold">Kits</h1>
-        {courses.map((course) => (
-          <p key={course.course_id} className="flex flex-wrap items-center gap-x-3">
-            {course.name}, class code <strong className="font-mono">{course.class_code}</strong>
-            <a className="inline-flex items-center gap-1 underline" href={`/api/kits/${course.course_id}?form=csv`}>
-              <Download className="size-4" aria-hidden="true" /> CSV
-            </a>
-            <a className="inline-flex items-center gap-1 underline" href={`/api/kits/${course.course_id}?form=json`}>
-              <Download className="size-4" aria-hidden="true" /> JSON
-            </a>
-          </p>
-        ))}
+        {courses.length <= 2 &&
+          courses.map((course) => (
+            <p key={course.course_id} className="flex flex-wrap items-center gap-x-3">
+              {course.name}, class code <strong className="font-mono">{course.class_code}</strong>
+              <a className="inline-flex items-center gap-1 underline" href={`/api/kits/${course.course_id}?form=csv`}>
+                <Download className="size-4" aria-hidden="true" /> CSV
+              </a>
+              <a className="inline-flex items-center gap-1 underline" href={`/api/kits/${course.course_id}?form=json`}>
+                <Download className="size-4" aria-hidden="true" /> JSON
+              </a>
+            </p>
+          ))}
+        <Link href="/kits/classes" className="link">
+          {courses.length > 2 ? `${courses.length} classes and their codes` : 'Classes'}
+        </Link>
         <nav aria-label="Kits" className="ml-auto flex flex-wrap gap-2">
           <Link href="/kits/desk" className="btn btn-outline min-h-11">
             <Ruler className="size-4" aria-hidden="true" /> Thread and needle desk

@@ -1,45 +1,83 @@
 import type { Metadata } from 'next'
+import Link from 'next/link'
 import { KEY_WORDS } from '@/core/people/key'
 import { readKeys } from '@/store/keys/keys'
 import { readRoom } from '@/store/machine/machines'
 import { readNames } from '@/store/site/site'
-import { formatInTimeZone } from '@/ui/time'
+import { dayIn, dayWords, formatInTimeZone } from '@/ui/time'
 import { siteOf } from '../../_server/site'
 import { Keys } from './keys'
+import { readInvitations } from '@/store/site/invitations'
 import { readStaff } from '@/store/site/people'
+import type { StaffRole } from '@/core/room/role'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'
-import { NewPerson } from './new-person'
+import { Invite, OpenInvitations } from './invite'
+import { StaffRow, type StaffShown } from './staff'
 
 export const metadata: Metadata = { title: 'People' }
 
 export default async function PeoplePage() {
   const actor = await mustSee('see-people')
   const store = theStore()
-  const [staff, keys, room, site, names] = await Promise.all([
+  const [staff, invitations, keys, room, site, names] = await Promise.all([
     readStaff(store, actor.siteId),
+    readInvitations(store, actor.siteId, new Date()),
     readKeys(store, actor.siteId),
     readRoom(store, actor.siteId),
     siteOf(actor.siteId),
     readNames(store, actor.siteId),
   ])
   const machineName = (machineId: string | undefined) => room.find((each) => each.machineId === machineId)?.name
+  const shown = staff.map((row): StaffShown => ({
+    personId: row.person_id,
+    name: row.name,
+    role: row.role as StaffRole,
+    email: row.email,
+    ...(row.ended_at && { left: dayWords(dayIn(row.ended_at, site.timeZone)) }),
+  }))
+  const here = shown.filter(({ left }) => !left)
+  const gone = shown.filter(({ left }) => left)
   return (
-    <div className="mx-auto grid max-w-4xl gap-8 md:grid-cols-2">
+    <div className="mx-auto grid max-w-6xl gap-8 lg:grid-cols-[3fr_2fr]">
       <section>
         <h1 className="text-3xl font-bold">People</h1>
-        <p className="mt-1">Staff who sign in. Learners need nothing but their class code and first name.</p>
+        <p className="mt-1">
+          Staff who sign in. Learners need nothing but their class code and first name.{' '}
+          <Link className="link" href="/you">
+            Your own password and sign-ins
+          </Link>
+          {' · '}
+          <Link className="link" href="/begin">
+            Getting the venue ready
+          </Link>
+        </p>
         <ul className="mt-4">
-          {staff.map((person) => (
-            <li key={person.person_id} className="seam py-3">
-              <strong>{person.name}</strong>, {person.role}
-              <br />
-              <span className="text-sm">{person.email}</span>
-            </li>
+          {here.map((person) => (
+            <StaffRow key={person.personId} person={person} self={person.personId === actor.personId} />
           ))}
         </ul>
+        {gone.length > 0 && (
+          <details className="mt-4">
+            <summary className="min-h-11 cursor-pointer py-2 font-bold">Who has left ({gone.length})</summary>
+            <ul>
+              {gone.map((person) => (
+                <StaffRow key={person.personId} person={person} self={false} />
+              ))}
+            </ul>
+          </details>
+        )}
       </section>
-      <NewPerson />
+      <div className="flex flex-col gap-8">
+        <Invite />
+        <OpenInvitations
+          invitations={invitations.map(({ invitationId, name, kind, role, expiresAt }) => ({
+            invitationId,
+            name,
+            words: `${kind === 'join' ? `to come in as ${role}` : 'for a new password'}, until ${formatInTimeZone(expiresAt, site.timeZone)}`,
+          }))}
+        />
+      </div>
       <Keys
         keys={keys
           .filter(({ endedAt }) => !endedAt)

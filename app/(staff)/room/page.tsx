@@ -130,6 +130,11 @@ export default async function RoomPage({ searchParams }: Props) {
             Start with one: stand at it with its manual, and answer what you can see. Check lists, cards and kits are
             made from those answers.
           </p>
+          {may(actor.role, 'see-people') && (
+            <Link href="/begin" className="btn btn-primary btn-lg mt-4">
+              Getting the venue ready, step by step
+            </Link>
+          )}
         </section>
       ) : (
         <>

@@ -19,6 +19,8 @@ const GIVEN = {
   overrides: Type.Optional(Type.Array(OverrideSchema, { maxItems: 7 })),
 }
 
+const ClassCode = Type.String({ pattern: '^[a-z0-9]{8,20}$', description: 'of 8 to 20 small letters and digits' })
+
 /** Classes, their projects, and the kits given for them. */
 export const CLASSES = {
   'open-course': {
@@ -27,10 +29,19 @@ export const CLASSES = {
       courseId: Id,
       name: Name,
       /** absent: the machine makes one, which nobody guesses */
-      classCode: Type.Optional(
-        Type.String({ pattern: '^[a-z0-9]{8,20}$', description: 'of 8 to 20 small letters and digits' }),
-      ),
+      classCode: Type.Optional(ClassCode),
     }),
+  },
+  'rename-course': { mayWrite: TEACHING, body: strict({ courseId: Id, name: Name }) },
+  /** a code of its own, or one that the machine makes; the old one lets nobody in any more */
+  'change-class-code': { mayWrite: TEACHING, body: strict({ courseId: Id, classCode: Type.Optional(ClassCode) }) },
+  /** it takes nobody in any more, and its sessions, bags and books stay */
+  'close-course': { mayWrite: TEACHING, body: strict({ courseId: Id }) },
+  'reopen-course': { mayWrite: TEACHING, body: strict({ courseId: Id }) },
+  /** another class like it: empty, or with the same learners, who stay the same people */
+  'copy-course': {
+    mayWrite: TEACHING,
+    body: strict({ courseId: Id, copyOf: Id, name: Name, learners: Type.Boolean() }),
   },
   'add-project': {
     mayWrite: TEACHING,

@@ -5,7 +5,7 @@ import { KEY_PURPOSES } from '../../people/key'
 import { PERSON_EVENTS, SKILLS } from '../../people/progress'
 import { COORDINATOR, EVERYONE, STAFF_ROLES, TEACHING } from '../../room/role'
 import { strict, words } from '../../schema/shape'
-import { Id, type Commands } from './shape'
+import { Id, OneTimeCode, type Commands } from './shape'
 
 /** People, what they have learnt, and keys for devices. */
 export const PEOPLE = {
@@ -19,16 +19,15 @@ export const PEOPLE = {
       withdrawn: Type.Optional(Type.Boolean()),
     }),
   },
-  'add-person': {
+  'invite-person': {
     mayWrite: COORDINATOR,
-    body: strict({
-      personId: Id,
-      name: Name,
-      email: Type.String({ format: 'email', maxLength: 200 }),
-      password: Type.String({ minLength: 10, maxLength: 128 }),
-      role: words(STAFF_ROLES),
-    }),
+    body: strict({ personId: Id, invitationId: Id, name: Name, role: words(STAFF_ROLES), code: OneTimeCode }),
   },
+  'end-invitation': { mayWrite: COORDINATOR, body: strict({ invitationId: Id }) },
+  'let-in-again': { mayWrite: COORDINATOR, body: strict({ personId: Id, invitationId: Id, code: OneTimeCode }) },
+  'change-role': { mayWrite: COORDINATOR, body: strict({ personId: Id, role: words(STAFF_ROLES) }) },
+  'end-person': { mayWrite: COORDINATOR, body: strict({ personId: Id }) },
+  'rename-person': { mayWrite: TEACHING, body: strict({ personId: Id, name: Name }) },
   'make-key': {
     mayWrite: COORDINATOR,
     body: strict({

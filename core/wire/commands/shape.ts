@@ -7,6 +7,11 @@ import { strict } from '../../schema/shape'
 export type Commands = Readonly<Record<string, { readonly mayWrite: readonly Role[]; readonly body: TSchema }>>
 
 export const Id = Type.String({ format: 'uuid' })
+/** Made where it is shown, and kept as a digest only. */
+export const OneTimeCode = Type.String({
+  pattern: '^[a-z0-9]{4}(-[a-z0-9]{4}){2}$',
+  description: 'three groups of four small letters or digits',
+})
 export const Words = Type.String({ minLength: 1, maxLength: 200 })
 export const Because = Type.String({ minLength: 3, maxLength: 300 })
 const Tenths = Type.Integer({ minimum: 0, maximum: FARTHEST })

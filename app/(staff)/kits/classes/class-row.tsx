@@ -1,0 +1,136 @@
+'use client'
+
+import { Download } from 'lucide-react'
+import { useState } from 'react'
+import { Tick } from '@/ui/fields/choice'
+import { CommandForm, useCommandForm } from '@/ui/fields/command-form'
+import { Text } from '@/ui/fields/text'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useFormId } from '@/ui/parts/use-form-id'
+import { useWrite } from '@/ui/parts/use-write'
+
+export interface ClassRowShown {
+  readonly courseId: string
+  readonly name: string
+  readonly code: string
+  readonly words: string
+  /** the day on which it was closed */
+  readonly closed?: string
+}
+
+type Doing = 'rename' | 'copy'
+
+/** One class: its code for the board, and what can be done with it. */
+export function ClassRow({ course, mayChange }: { course: ClassRowShown; mayChange: boolean }) {
+  const { courseId, name, code, words, closed } = course
+  const [doing, setDoing] = useState<Doing>()
+  const { busy, fault, write } = useWrite()
+  const turn = (next: Doing) => setDoing(doing === next ? undefined : next)
+  const close = () =>
+    void write(
+      'close-course',
+      { courseId },
+      {
+        done: `${name} is closed; its books stay`,
+        undo: () => void write('reopen-course', { courseId }, { done: `${name} is open again` }),
+      },
+    )
+  return (
+    <li className="seam flex flex-col gap-2 py-3">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <strong className="text-lg">{name}</strong>
+        {closed ? <span>closed {closed}</span> : <code className="font-mono text-xl font-bold">{code}</code>}
+        <span className="w-full text-sm">{words}</span>
+      </div>
+      <div className="flex flex-wrap items-center gap-1">
+        {mayChange && (
+          <>
+            {closed ? (
+              <button
+                type="button"
+                className="btn btn-outline"
+                disabled={busy}
+                onClick={() => void write('reopen-course', { courseId }, { done: `${name} is open again` })}
+              >
+                Open again
+              </button>
+            ) : (
+              <>
+                <button type="button" className="btn btn-ghost px-2" onClick={() => turn('rename')}>
+                  Rename …
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-ghost px-2"
+                  disabled={busy}
+                  onClick={() =>
+                    void write(
+                      'change-class-code',
+                      { courseId },
+                      { done: `${name} has a new code; the old one is dead` },
+                    )
+                  }
+                >
+                  New code
+                </button>
+              </>
+            )}
+            <button type="button" className="btn btn-ghost px-2" onClick={() => turn('copy')}>
+              Copy …
+            </button>
+            {!closed && (
+              <button type="button" className="btn btn-ghost px-2" disabled={busy} onClick={close}>
+                Close
+              </button>
+            )}
+          </>
+        )}
+        <span className="ml-auto flex gap-3 text-sm">
+          {(['csv', 'json'] as const).map((form) => (
+            <a
+              key={form}
+              className="inline-flex min-h-11 items-center gap-1 underline"
+              href={`/api/kits/${courseId}?form=${form}`}
+              aria-label={`${name} as ${form.toUpperCase()}`}
+            >
+              <Download className="size-4" aria-hidden="true" /> {form.toUpperCase()}
+            </a>
+          ))}
+        </span>
+      </div>
+      <FaultNote fault={fault} />
+      {doing === 'rename' && <Rename course={course} done={() => setDoing(undefined)} />}
+      {doing === 'copy' && <Copy course={course} done={() => setDoing(undefined)} />}
+    </li>
+  )
+}
+
+function Rename({ course: { courseId, name }, done }: { course: ClassRowShown; done: () => void }) {
+  const form = useCommandForm('rename-course', {
+    start: { name },
+    body: (values) => ({ courseId, name: values.name }),
+    words: (values) => ({ done: `It is called ${values.name} now` }),
+    landed: done,
+  })
+  return (
+    <CommandForm form={form} className="flex flex-col gap-3 border-l-4 border-base-300 pl-4" button="Rename it">
+      <Text label={`New name of ${name}`} most={80} {...form.field('name')} />
+    </CommandForm>
+  )
+}
+
+function Copy({ course: { courseId, name }, done }: { course: ClassRowShown; done: () => void }) {
+  const { idOf } = useFormId()
+  const form = useCommandForm('copy-course', {
+    start: { name: `${name} again`, learners: true },
+    body: (values) => ({ courseId: idOf('copy'), copyOf: courseId, name: values.name, learners: values.learners }),
+    words: (values) => ({ done: `${values.name} is open` }),
+    landed: done,
+  })
+  return (
+    <CommandForm form={form} className="flex flex-col gap-3 border-l-4 border-base-300 pl-4" button="Open the copy">
+      <Text label="Name of the copy" most={80} {...form.field('name')} />
+      <Tick label={`With the learners of ${name}`} hint="They stay the same people." {...form.field('learners')} />
+    </CommandForm>
+  )
+}

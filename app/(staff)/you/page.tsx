@@ -1,0 +1,41 @@
+import type { Metadata } from 'next'
+import { headers } from 'next/headers'
+import { formatInTimeZone } from '@/ui/time'
+import { mustSee } from '../../_server/actor'
+import { deviceWords } from '../../_server/device-words'
+import { signIn } from '../../_server/sign-in'
+import { siteOf } from '../../_server/site'
+import { NewPassword } from './new-password'
+import { SignIns } from './sign-ins'
+
+export const metadata: Metadata = { title: 'You' }
+
+export default async function YouPage() {
+  const actor = await mustSee('see-room')
+  const asked = await headers()
+  const [site, here, all] = await Promise.all([
+    siteOf(actor.siteId),
+    signIn().api.getSession({ headers: asked }),
+    signIn().api.listSessions({ headers: asked }),
+  ])
+  const sorted = [...all].sort((one, other) => other.createdAt.getTime() - one.createdAt.getTime())
+  return (
+    <div className="mx-auto grid max-w-4xl gap-8 md:grid-cols-2">
+      <section>
+        <h1 className="text-3xl font-bold">
+          <bdi>{actor.name}</bdi>, {actor.role}
+        </h1>
+        <p className="mt-1">{here?.user.email}</p>
+        <SignIns
+          signIns={sorted.map(({ id, createdAt, userAgent }) => ({
+            id,
+            words: deviceWords(userAgent ?? ''),
+            since: formatInTimeZone(createdAt, site.timeZone),
+            here: id === here?.session.id,
+          }))}
+        />
+      </section>
+      <NewPassword />
+    </div>
+  )
+}

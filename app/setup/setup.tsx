@@ -1,0 +1,49 @@
+'use client'
+
+import { useSyncExternalStore } from 'react'
+import { CommandForm, useEntryForm } from '@/ui/fields/command-form'
+import { Select } from '@/ui/fields/select'
+import { Text } from '@/ui/fields/text'
+import { signInAs } from '@/ui/sign-in-as'
+
+const NEVER = () => () => {}
+
+/** The form begins in the zone that this device is in. */
+export function Setup({ zones }: { zones: readonly string[] }) {
+  const here = useSyncExternalStore(
+    NEVER,
+    () => Intl.DateTimeFormat().resolvedOptions().timeZone,
+    () => 'UTC',
+  )
+  const zone = zones.includes(here) ? here : 'UTC'
+  return <SetupForm key={zone} zone={zone} zones={zones} />
+}
+
+function SetupForm({ zone, zones }: { zone: string; zones: readonly string[] }) {
+  const form = useEntryForm('setup', {
+    start: { word: '', venue: '', timeZone: zone, name: '', email: '', password: '' },
+    body: (values) => values,
+    landed: ({ email }, { password }) => void signInAs(email, password, '/begin'),
+  })
+  return (
+    <CommandForm form={form} className="sheet flex flex-col gap-4 p-6" button="Make the venue">
+      <Text
+        label="Setup word"
+        most={40}
+        {...form.field('word')}
+        hint="It stands where the server was started, so that no stranger on the network can take this page."
+      />
+      <Text label="Name of the venue" most={80} {...form.field('venue')} />
+      <Select label="Time zone" {...form.field('timeZone')} options={zones.map((each) => [each, each])} />
+      <Text label="Your name" most={80} {...form.field('name')} hint="As people call you." />
+      <Text label="Email you sign in with" type="email" autoComplete="username" {...form.field('email')} />
+      <Text
+        label="Password"
+        type="password"
+        autoComplete="new-password"
+        {...form.field('password')}
+        hint="At least 10 characters. Nobody else ever sees it."
+      />
+    </CommandForm>
+  )
+}

@@ -1,0 +1,29 @@
+import Type, { type Static } from 'typebox'
+import { Name } from '../kit/project'
+import { strict } from '../schema/shape'
+
+const Email = Type.String({ format: 'email', maxLength: 200 })
+const Password = Type.String({ minLength: 10, maxLength: 128 })
+const Typed = Type.String({ minLength: 1, maxLength: 40 })
+
+/** What somebody sends who is not signed in yet, by name: nothing is written in anybody's name. */
+export const ENTRIES = {
+  setup: strict({
+    word: Typed,
+    venue: Name,
+    timeZone: Type.String({ minLength: 1, maxLength: 60 }),
+    name: Name,
+    email: Email,
+    password: Password,
+  }),
+  /** `email` is asked of those who come for the first time */
+  join: strict({ code: Typed, email: Type.Optional(Email), password: Password }),
+} as const
+
+export type EntryName = keyof typeof ENTRIES
+export type EntryBody<Name extends EntryName> = Static<(typeof ENTRIES)[Name]>
+
+/** Who they sign in as now. */
+export interface EntryAnswer {
+  readonly email: string
+}

@@ -1,0 +1,208 @@
+import { verifyPassword } from 'better-auth/crypto'
+import { v7 as uuid } from 'uuid'
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { codeFrom } from '@/core/people/invitation'
+import type { Actor } from '../actor'
+import { runCommand } from '../commands/run'
+import type { Store } from '../connect'
+import { freshStore } from '../testing/store'
+import { joinBy, readInvitation, readInvitations } from './invitations'
+import { readMembership, readStaff } from './people'
+import { claimServer, hasVenue, setupWord, siteCodeFor } from './setup'
+
+const SECRET = 'a-secret-for-this-test-only-0123456789'
+const FIRST = {
+  word: setupWord(SECRET),
+  venue: 'The Salt Loft',
+  timeZone: 'Europe/London',
+  name: 'Noor',
+  email: 'Noor@loft.example',
+  password: 'a-long-password',
+}
+let store: Store
+let end: () => Promise<void>
+let noor: Actor
+beforeAll(async () => ({ store, end } = await freshStore()))
+afterAll(() => end())
+beforeEach(async () => {
+  await store.deleteFrom('site').execute()
+  await store.deleteFrom('sign_in_user').execute()
+  noor = await claimServer(store, SECRET, FIRST)
+})
+
+const run = (name: string, body: object, who = noor, now?: Date) =>
+  runCommand(store, who, name, { commandId: uuid(), body }, now)
+const code = () => codeFrom(crypto.getRandomValues(new Uint8Array(12)))
+const invited = async (role = 'helper', name = 'Bo') => {
+  const body = { personId: uuid(), invitationId: uuid(), name, role, code: code() }
+  await run('invite-person', body)
+  return body
+}
+const joined = async (role = 'helper', email = `${uuid()}@loft.example`) => {
+  const { personId, code: own } = await invited(role)
+  await joinBy(store, { code: own, email, password: 'their-password' }, new Date())
+  return { siteId: noor.siteId, personId, role: role as Actor['role'], email }
+}
+const userOf = async (personId: string) =>
+  (await store.selectFrom('membership').select('user_id').where('person_id', '=', personId).executeTakeFirstOrThrow())
+    .user_id
+const signedIn = (userId: string) =>
+  store
+    .insertInto('sign_in_session')
+    .values({
+      id: uuid(),
+      userId,
+      token: uuid(),
+      createdAt: new Date(),
+      updatedAt: new Date(),
+      expiresAt: new Date(Date.now() + 1e6),
+      userAgent: null,
+      ipAddress: null,
+    } as never)
+    .execute()
+const signIns = async (userId: string) =>
+  (await store.selectFrom('sign_in_session').select('id').where('userId', '=', userId).execute()).length
+
+describe('an empty server', () => {
+  it('is claimed once, by whoever has the word that was printed, however it is typed', async () => {
+    await store.deleteFrom('site').execute()
+    await store.deleteFrom('sign_in_user').execute()
+    expect(await hasVenue(store)).toBe(false)
+    await expect(claimServer(store, SECRET, { ...FIRST, word: 'aaaa-bbbb-cccc' })).rejects.toMatchObject({
+      status: 401,
+      path: 'word',
+    })
+    await expect(claimServer(store, SECRET, { ...FIRST, timeZone: 'Europe/Nowhere' })).rejects.toMatchObject({
+      status: 400,
+      path: 'timeZone',
+    })
+    expect(await hasVenue(store)).toBe(false)
+    const both = await Promise.allSettled([
+      claimServer(store, SECRET, { ...FIRST, word: setupWord(SECRET).toUpperCase().replaceAll('-', ' ') }),
+      claimServer(store, SECRET, { ...FIRST, email: 'other@loft.example' }),
+    ])
+    expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
+    await expect(claimServer(store, SECRET, FIRST)).rejects.toMatchObject({ status: 409, code: 'claimed' })
+    expect(await store.selectFrom('site').select('name').execute()).toHaveLength(1)
+  })
+
+  it('has another word with another secret, and takes its class codes from the venue’s name', () => {
+    expect(setupWord(`${SECRET}x`)).not.toBe(setupWord(SECRET))
+    expect(['The Salt Loft', 'Ébène & Co', '42', 'An extraordinarily long name'].map(siteCodeFor)).toEqual([
+      'salt',
+      'ebene',
+      'room',
+      'extraordinar',
+    ])
+  })
+})
+
+describe('a code', () => {
+  it('lets somebody in once, with an address and a password of their own', async () => {
+    const { code: own, personId } = await invited('instructor')
+    expect(await readInvitation(store, own.toUpperCase(), new Date())).toEqual({
+      name: 'Bo',
+      venue: 'The Salt Loft',
+      kind: 'join',
+    })
+    await expect(joinBy(store, { code: own, password: 'x'.repeat(12) }, new Date())).rejects.toMatchObject({
+      status: 400,
+      path: 'email',
+    })
+    await expect(
+      joinBy(store, { code: own, email: 'noor@loft.example', password: 'x'.repeat(12) }, new Date()),
+    ).rejects.toMatchObject({ status: 409, path: 'email' })
+    expect(await joinBy(store, { code: own, email: 'Bo@loft.example', password: 'their-password' }, new Date())).toBe(
+      'bo@loft.example',
+    )
+    expect(await readMembership(store, await userOf(personId))).toMatchObject({ role: 'instructor', name: 'Bo' })
+    await expect(
+      joinBy(store, { code: own, email: 'again@loft.example', password: 'x'.repeat(12) }, new Date()),
+    ).rejects.toMatchObject({ status: 401, path: 'code' })
+  })
+
+  it('lets nobody in after its time, after it was ended, or when a later one was made', async () => {
+    const late = await invited()
+    const inTwoWeeks = new Date(Date.now() + 15 * 24 * 3_600_000)
+    expect(await readInvitation(store, late.code, inTwoWeeks)).toBeUndefined()
+    await run('end-invitation', { invitationId: late.invitationId })
+    expect(await readInvitation(store, late.code, new Date())).toBeUndefined()
+    await expect(run('end-invitation', { invitationId: late.invitationId })).rejects.toMatchObject({ status: 404 })
+    const { personId } = await joined()
+    const [one, other] = [code(), code()]
+    await run('let-in-again', { personId, invitationId: uuid(), code: one })
+    await run('let-in-again', { personId, invitationId: uuid(), code: other })
+    expect(await readInvitation(store, one, new Date())).toBeUndefined()
+    expect((await readInvitations(store, noor.siteId, new Date())).map(({ kind }) => kind)).toEqual(['password'])
+  })
+
+  it('is kept nowhere: only its digest is', async () => {
+    const { code: own } = await invited()
+    const rows = await store.selectFrom('invitation').selectAll().execute()
+    expect(JSON.stringify(rows)).not.toContain(own)
+    const landed = await store.selectFrom('command').selectAll().execute()
+    expect(JSON.stringify(landed)).not.toContain(own)
+  })
+
+  it('for a forgotten password changes it, and signs them out everywhere', async () => {
+    const { personId, email } = await joined()
+    const userId = await userOf(personId)
+    await signedIn(userId)
+    const own = code()
+    await run('let-in-again', { personId, invitationId: uuid(), code: own })
+    expect(await signIns(userId)).toBe(1)
+    expect(await joinBy(store, { code: own, password: 'another-password' }, new Date())).toBe(email)
+    expect(await signIns(userId)).toBe(0)
+    const { password } = await store
+      .selectFrom('sign_in_account')
+      .select('password')
+      .where('userId', '=', userId)
+      .executeTakeFirstOrThrow()
+    expect(await verifyPassword({ hash: password!, password: 'another-password' })).toBe(true)
+    expect(await verifyPassword({ hash: password!, password: 'their-password' })).toBe(false)
+  })
+})
+
+describe('staff', () => {
+  it('who leave come in no more, stay in the books, and can be let in again', async () => {
+    const bo = await joined('instructor')
+    const userId = await userOf(bo.personId)
+    await signedIn(userId)
+    await run('end-person', { personId: bo.personId })
+    expect(await readMembership(store, userId)).toBeUndefined()
+    expect(await signIns(userId)).toBe(0)
+    const listed = await readStaff(store, noor.siteId)
+    expect(listed.find(({ person_id }) => person_id === bo.personId)).toMatchObject({
+      name: 'Bo',
+      ended_at: expect.any(Date) as Date,
+    })
+    const own = code()
+    await run('let-in-again', { personId: bo.personId, invitationId: uuid(), code: own })
+    expect(await readMembership(store, userId)).toBeUndefined()
+    await joinBy(store, { code: own, password: 'back-again-1' }, new Date())
+    expect(await readMembership(store, userId)).toMatchObject({ role: 'instructor' })
+  })
+
+  it('change their role at once; the last coordinator neither leaves nor becomes less', async () => {
+    const bo = await joined()
+    await expect(run('end-person', { personId: noor.personId })).rejects.toMatchObject({ code: 'last-coordinator' })
+    await expect(run('change-role', { personId: noor.personId, role: 'helper' })).rejects.toMatchObject({
+      code: 'last-coordinator',
+    })
+    await run('change-role', { personId: bo.personId, role: 'coordinator' })
+    expect(await readMembership(store, await userOf(bo.personId))).toMatchObject({ role: 'coordinator' })
+    // Each ends the other at the same moment: one of them stays.
+    const both = await Promise.allSettled([
+      run('end-person', { personId: bo.personId }),
+      run('end-person', { personId: noor.personId }, { ...bo, role: 'coordinator' }),
+    ])
+    expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
+  })
+
+  it('are named as they like', async () => {
+    const bo = await joined()
+    await run('rename-person', { personId: bo.personId, name: 'Bodil' })
+    expect((await readStaff(store, noor.siteId)).map(({ name }) => name)).toContain('Bodil')
+    await expect(run('rename-person', { personId: uuid(), name: 'x' })).rejects.toMatchObject({ status: 404 })
+  })
+})
