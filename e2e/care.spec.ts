@@ -62,18 +62,4 @@ test.describe('a coordinator', () => {
     await page.goto(`${page.url()}/check?only=all`)
     await expect(page.getByText('Turn the hand wheel away from you one whole turn')).toBeVisible()
   })
-
-  test('adds somebody; a taken address is said, and what was typed stays', async ({ page }) => {
-    await page.goto('/people')
-    await page.getByLabel('Name').fill('Perrin')
-    await page.getByLabel('Email they sign in with').fill('helper@saltmarsh.example')
-    await page.getByLabel('First password').fill('a-first-password')
-    await page.getByRole('button', { name: 'Add', exact: true }).click()
-    await expect(page.getByText('Somebody signs in with this address already').first()).toBeVisible()
-    await expect(page.getByLabel('Name')).toHaveValue('Perrin')
-    await page.getByLabel('Email they sign in with').fill('perrin@saltmarsh.example')
-    await page.getByRole('button', { name: 'Add', exact: true }).click()
-    await expect(page.getByText('Perrin can sign in')).toBeVisible()
-    await expect(page.getByRole('main').getByRole('listitem').filter({ hasText: 'Perrin' })).toContainText('helper')
-  })
 })

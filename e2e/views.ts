@@ -29,6 +29,10 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   'the house rules': (page) => page.goto('/rules'),
   'a new machine': (page) => page.goto('/machines/new'),
   people: (page) => page.goto('/people'),
+  classes: (page) => page.goto('/kits/classes'),
+  oneself: (page) => page.goto('/you'),
+  'getting ready': (page) => page.goto('/begin'),
+  'a code': (page) => page.goto('/join?code=zzzz'),
   'a bag': openBag,
   'a label': async (page) => {
     await openBag(page)
