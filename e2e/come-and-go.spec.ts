@@ -64,7 +64,7 @@ test('a colleague is invited, comes in, is made more, forgets a password, leaves
     .getByRole('main')
     .getByRole('listitem')
     .filter({ has: page.getByLabel('Role of Perrin') })
-  await row.getByRole('button', { name: 'New password …' }).click()
+  await row.getByRole('button', { name: 'New password' }).click()
   const again = await row.getByRole('status').locator('.numeral').innerText()
   const third = await (
     await browser.newContext({ baseURL: baseURL!, storageState: { cookies: [], origins: [] } })
@@ -131,4 +131,42 @@ test('a second class is opened, renamed, copied with its learners and closed; th
   await expect(page.getByText('Camp Kit is open again')).toBeVisible()
   await page.goto('/kits')
   await expect(page.getByRole('heading', { name: 'No bags hang here yet' })).toHaveCount(0)
+})
+
+test('what is kept about somebody is handed over as a file, and they are erased: their name is on no page any more', async ({
+  page,
+}) => {
+  await page.goto('/people')
+  await page.getByRole('link', { name: 'What is kept about people' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'What is kept about people' })).toBeVisible()
+  const download = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Everything about Lotta, as a file' }).click()
+  const text = await (await (await download).createReadStream()).toArray()
+  const file = JSON.parse(Buffer.concat(text as Buffer[]).toString()) as { name: string; classes: string[] }
+  expect(file).toMatchObject({ name: 'Lotta', classes: ['Camp Kit'] })
+
+  await expect(page.locator('html[data-listening]')).toBeAttached()
+  await page.getByRole('button', { name: 'Erase Tobias …' }).click()
+  await expect(page.getByText('Tobias is staff still')).toBeVisible()
+  await page.getByRole('button', { name: 'Erase Lotta …' }).click()
+  await page.getByRole('button', { name: 'Erase Lotta for good' }).click()
+  await expect(page.getByText('Nobody of that name is kept any more')).toBeVisible()
+  for (const path of ['/people/kept', '/kits', '/room', '/sessions', '/room/before']) {
+    await page.goto(path)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    await expect(page.getByText('Lotta')).toHaveCount(0)
+  }
+})
+
+test('the venue takes another name and another clock', async ({ page }) => {
+  await page.goto('/venue')
+  await expect(page.locator('html[data-listening]')).toBeAttached()
+  await page.getByLabel('Name of the venue').fill('')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText('Fill this in')).toBeVisible()
+  await page.getByLabel('Name of the venue').fill('Saltmarsh Road Loft')
+  await page.getByLabel('Time zone').selectOption('Europe/Madrid')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText('Saltmarsh Road Loft goes by the clock of Europe/Madrid')).toBeVisible()
+  await expect(page.getByRole('banner')).toContainText('Saltmarsh Road Loft')
 })

@@ -15,6 +15,7 @@ test('an empty venue, a machine typed in by its traits, a cloth by its numbers',
     for (const [name, value] of Object.entries(values))
       await answer(question).getByLabel(name, { exact: true }).fill(value)
   }
+  await page.getByText(/^All else that can be known of it/).click()
   await page.getByLabel('Which needle system does its manual or plate name?').fill('HA x 1')
   await numbers('Finest and thickest needle it takes (1/100 mm)', { lowest: '65', highest: '100' })
   await choose('Which way does the flat of the needle’s shank face?', 'right')

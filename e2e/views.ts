@@ -29,6 +29,8 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   'the house rules': (page) => page.goto('/rules'),
   'a new machine': (page) => page.goto('/machines/new'),
   people: (page) => page.goto('/people'),
+  'what is kept': (page) => page.goto('/people/kept'),
+  'the venue': (page) => page.goto('/venue'),
   classes: (page) => page.goto('/kits/classes'),
   oneself: (page) => page.goto('/you'),
   'getting ready': (page) => page.goto('/begin'),

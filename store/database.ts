@@ -25,6 +25,8 @@ export interface PersonTable {
   site_id: string
   person_id: string
   name: string
+  /** since when nobody knows who it was */
+  erased_at: ColumnType<Date | null, undefined, Date | null>
 }
 
 export interface MembershipTable {

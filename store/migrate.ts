@@ -11,6 +11,7 @@ import * as needlesRemembered from './migrations/0009-needles-remembered'
 import * as callsForHelp from './migrations/0010-calls-for-help'
 import * as ordersAndOwners from './migrations/0011-orders-and-owners'
 import * as peopleComeAndGo from './migrations/0012-people-come-and-go'
+import * as erasing from './migrations/0013-erasing'
 import { rebuildOldStates } from './machine/book'
 import type { Database } from './database'
 
@@ -28,6 +29,7 @@ export const MIGRATIONS = {
   '0010-calls-for-help': callsForHelp,
   '0011-orders-and-owners': ordersAndOwners,
   '0012-people-come-and-go': peopleComeAndGo,
+  '0013-erasing': erasing,
 }
 
 /**

@@ -18,7 +18,7 @@ const there = (count: number, one: string, many: string) => ({ ...(count > 0 && 
 export const beginSteps = (now: Beginning): readonly BeginStep[] => [
   {
     title: 'Machines',
-    why: 'Name each and say what it looks like; ten answers decide most. What stays open is asked when somebody stands at it.',
+    why: 'Name each and say what it looks like; a dozen answers decide which kits it sews. What stays open is asked when somebody stands at it.',
     href: '/machines/new',
     button: now.machines === 0 ? 'Add the first machine' : 'Add another machine',
     ...there(now.machines, 'machine stands here', 'machines stand here'),

@@ -1,5 +1,6 @@
 import { STAFF_ROLES, type StaffRole } from '@/core/room/role'
-import { notFound } from '../refused'
+import { erasePerson } from '../people/erase'
+import { notFound, Refused } from '../refused'
 import { mustLeaveACoordinator } from '../site/coordinators'
 import { invite } from '../site/invitations'
 import { endSignIns } from '../site/people'
@@ -78,6 +79,28 @@ export const renamePerson = command('rename-person', async ({ tx, actor }, { per
     .where('person_id', '=', personId)
     .executeTakeFirst()
   if (numUpdatedRows === 0n) throw notFound('person', 'personId')
+})
+
+/** Whoever can still come in is ended first, so that nobody erases a colleague by a slip. */
+export const erase = command('erase-person', async ({ tx, actor, now }, { personId }) => {
+  const person = await tx
+    .selectFrom('person')
+    .select('person_id')
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .where('erased_at', 'is', null)
+    .executeTakeFirst()
+  if (!person) throw notFound('person', 'personId')
+  const inForce = await tx
+    .selectFrom('membership')
+    .select('person_id')
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .where('role', 'in', STAFF_ROLES)
+    .where('ended_at', 'is', null)
+    .executeTakeFirst()
+  if (inForce) throw new Refused(409, 'in-force', 'They are staff still: let them leave first', 'personId')
+  await erasePerson(tx, actor.siteId, personId, now)
 })
 
 async function mustBeStaff({ tx, actor }: CommandCall, personId: string): Promise<{ readonly role: StaffRole }> {

@@ -113,6 +113,7 @@ async function enrolmentOf(
     .select(['enrolment_id', 'person.name'])
     .where('enrolment.site_id', '=', actor.siteId)
     .where('course_id', '=', body.courseId)
+    .where('person.erased_at', 'is', null)
     .execute()
   const [same] = sameName(learner, known)
   if (same) return same.enrolment_id

@@ -13,7 +13,8 @@ import type { Command } from './command'
 import { callStaff, endCall, goToCall, seeCalls, takeCallBack } from './call'
 import { log } from './log'
 import { addMachine, placeInstructor, placeMachine, setTrait } from './machine'
-import { changeRole, endInvitation, endPerson, invitePerson, letInAgain, renamePerson } from './people'
+import { changeVenue } from './venue'
+import { changeRole, endInvitation, endPerson, erase, invitePerson, letInAgain, renamePerson } from './people'
 import { logProgress, signOff } from './progress'
 import { logDropTest } from './drop-test'
 import { changeHouseRules } from './house-rules'
@@ -69,6 +70,8 @@ export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   'change-role': changeRole,
   'end-person': endPerson,
   'rename-person': renamePerson,
+  'erase-person': erase,
+  'change-venue': changeVenue,
   'rename-course': renameCourse,
   'change-class-code': changeClassCode,
   'close-course': closeCourse,

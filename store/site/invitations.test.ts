@@ -158,8 +158,8 @@ describe('a code', () => {
       .select('password')
       .where('userId', '=', userId)
       .executeTakeFirstOrThrow()
-    expect(await verifyPassword({ hash: password!, password: 'another-password' })).toBe(true)
-    expect(await verifyPassword({ hash: password!, password: 'their-password' })).toBe(false)
+    expect(await verifyPassword({ hash: password, password: 'another-password' })).toBe(true)
+    expect(await verifyPassword({ hash: password, password: 'their-password' })).toBe(false)
   })
 })
 

@@ -123,6 +123,7 @@ export async function learnerSignIn(
       .where('course.site_id', '=', site.site_id)
       .where('course.class_code', '=', code.trim().toLowerCase())
       .where('course.closed_at', 'is', null)
+      .where('person.erased_at', 'is', null)
       .execute()
     const [person, other] = sameName(firstName, people)
     if (!person || other) return undefined

@@ -17,6 +17,13 @@ import { StaffRow, type StaffShown } from './staff'
 
 export const metadata: Metadata = { title: 'People' }
 
+const LINKS = [
+  ['/you', 'Your password and sign-ins'],
+  ['/people/kept', 'What is kept about people'],
+  ['/venue', 'The venue'],
+  ['/begin', 'Getting it ready'],
+] as const
+
 export default async function PeoplePage() {
   const actor = await mustSee('see-people')
   const store = theStore()
@@ -42,16 +49,14 @@ export default async function PeoplePage() {
     <div className="mx-auto grid max-w-6xl gap-8 lg:grid-cols-[3fr_2fr]">
       <section>
         <h1 className="text-3xl font-bold">People</h1>
-        <p className="mt-1">
-          Staff who sign in. Learners need nothing but their class code and first name.{' '}
-          <Link className="link" href="/you">
-            Your own password and sign-ins
-          </Link>
-          {' · '}
-          <Link className="link" href="/begin">
-            Getting the venue ready
-          </Link>
-        </p>
+        <p className="mt-1">Staff who sign in. Learners need nothing but their class code and first name.</p>
+        <nav aria-label="About people" className="mt-2 flex flex-wrap gap-x-4 gap-y-1">
+          {LINKS.map(([href, words]) => (
+            <Link key={href} className="link" href={href}>
+              {words}
+            </Link>
+          ))}
+        </nav>
         <ul className="mt-4">
           {here.map((person) => (
             <StaffRow key={person.personId} person={person} self={person.personId === actor.personId} />

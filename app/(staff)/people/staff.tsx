@@ -41,7 +41,7 @@ export function StaffRow({ person, self }: { person: StaffShown; self: boolean }
         </span>
         {!left && (
           <select
-            className="select w-40"
+            className="select w-36"
             aria-label={`Role of ${name}`}
             value={role}
             disabled={busy}
@@ -63,7 +63,7 @@ export function StaffRow({ person, self }: { person: StaffShown; self: boolean }
           </select>
         )}
         <button type="button" className="btn btn-outline" disabled={busy} onClick={() => void letIn()}>
-          {left ? `Let ${name} in again` : 'New password …'}
+          {left ? `Let ${name} in again` : 'New password'}
         </button>
         {!left && (
           <button type="button" className="btn btn-ghost" disabled={busy} onClick={() => setEnding(!ending)}>

@@ -33,6 +33,10 @@ export const MACHINES = {
   'place-machine': { mayWrite: TEACHING, body: strict({ machineId: Id, place: Place }) },
   'place-instructor': { mayWrite: TEACHING, body: strict({ place: Place }) },
   'import-machines': { mayWrite: COORDINATOR, body: strict({ file: MachinesFileSchema }) },
+  'change-venue': {
+    mayWrite: COORDINATOR,
+    body: strict({ name: Name, timeZone: Type.String({ minLength: 1, maxLength: 60 }) }),
+  },
   'change-house-rules': {
     mayWrite: COORDINATOR,
     body: strict({

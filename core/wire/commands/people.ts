@@ -28,6 +28,8 @@ export const PEOPLE = {
   'change-role': { mayWrite: COORDINATOR, body: strict({ personId: Id, role: words(STAFF_ROLES) }) },
   'end-person': { mayWrite: COORDINATOR, body: strict({ personId: Id }) },
   'rename-person': { mayWrite: TEACHING, body: strict({ personId: Id, name: Name }) },
+  /** for good: nobody can take it back */
+  'erase-person': { mayWrite: COORDINATOR, body: strict({ personId: Id }) },
   'make-key': {
     mayWrite: COORDINATOR,
     body: strict({

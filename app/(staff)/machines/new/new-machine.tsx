@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { TRAIT_NAMES, type TraitName } from '@/core/knowledge/machine/trait'
 import { PROVEN_SOURCES, SOURCE_WORDS } from '@/core/machine/trait-source'
+import { TRAITS_FOR_A_KIT } from '@/core/kit/kit-machine'
 import type { Archetype } from '@/core/knowledge/machine/archetype'
 import { capital } from '@/core/units/words'
 import { Choice } from '@/ui/fields/choice'
@@ -14,6 +15,8 @@ import { FaultNote } from '@/ui/parts/fault-note'
 import { TraitField, type FieldSchema } from '@/ui/parts/trait-field'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
+
+const decides = (trait: TraitName) => TRAITS_FOR_A_KIT.some((each) => each === trait)
 
 interface Draft {
   readonly name: string
@@ -44,6 +47,22 @@ export function NewMachine({
   const at = (field: string) => (fault?.path === field ? capital(fault.what ?? fault.message) : undefined)
   const answered = Object.values(draft.traits).filter((value) => value !== undefined).length
 
+  const field = ({ trait, question, schema }: (typeof questions)[number]) => (
+    <TraitField
+      key={trait}
+      question={question}
+      schema={schema}
+      value={draft.traits[trait]}
+      set={(value) =>
+        keep({
+          ...draft,
+          traits: { ...draft.traits, [trait]: value },
+          unchecked: draft.unchecked?.filter((each) => each !== trait) ?? [],
+        })
+      }
+      guess={draft.unchecked?.includes(trait)}
+    />
+  )
   const add = async () => {
     if (
       await write(
@@ -127,22 +146,22 @@ export function NewMachine({
           ))}
         </div>
       </fieldset>
-      {questions.map(({ trait, question, schema }) => (
-        <TraitField
-          key={trait}
-          question={question}
-          schema={schema}
-          value={draft.traits[trait]}
-          set={(value) =>
-            keep({
-              ...draft,
-              traits: { ...draft.traits, [trait]: value },
-              unchecked: draft.unchecked?.filter((each) => each !== trait) ?? [],
-            })
-          }
-          guess={draft.unchecked?.includes(trait)}
-        />
-      ))}
+      <section aria-labelledby="decides" className="flex flex-col gap-6">
+        <div>
+          <h2 id="decides" className="text-xl font-bold">
+            What decides which kits it can sew
+          </h2>
+          <p className="text-sm">Without these no kit is promised on it.</p>
+        </div>
+        {questions.filter(({ trait }) => decides(trait)).map(field)}
+      </section>
+      <details>
+        <summary className="min-h-11 cursor-pointer py-2 text-xl font-bold">
+          All else that can be known of it ({questions.filter(({ trait }) => !decides(trait)).length})
+        </summary>
+        <p className="mb-4 text-sm">These can wait: each is asked again at the machine, on its page.</p>
+        <div className="flex flex-col gap-6">{questions.filter(({ trait }) => !decides(trait)).map(field)}</div>
+      </details>
       <div className="sticky bottom-0 -mx-4 flex flex-wrap items-center gap-4 border-t border-base-300 bg-base-100 px-4 py-3">
         <p>
           <span className="numeral text-2xl">{answered}</span> of {questions.length} answered

@@ -1,0 +1,57 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { readEverybody } from '@/store/people/everybody'
+import { mustSee } from '../../../_server/actor'
+import { theStore } from '../../../_server/store'
+import { KeptRow } from './kept-row'
+
+export const metadata: Metadata = { title: 'What is kept about people' }
+
+const KEPT = [
+  [
+    'Learners',
+    'A first name or nickname, the classes they are in, their projects and kits, who came, the exercises they did, and the lines they wrote at their seat. No address, no birthday, no photograph.',
+  ],
+  ['Access needs', 'What somebody needs to sew well. Staff alone see it; erasing a person takes it away first.'],
+  [
+    'Staff',
+    'A name, the address they sign in with, and a password that nobody can read. Each sign-in with its day, the kind of device and its network address; a sign-in ends after thirty days at the latest.',
+  ],
+  [
+    'Books',
+    'What happened to a machine stays in its book, since the next person’s safety hangs on it. When somebody is erased their lines stay as lines of somebody, without their words.',
+  ],
+] as const
+
+export default async function KeptPage() {
+  const actor = await mustSee('see-people')
+  const everybody = await readEverybody(theStore(), actor.siteId)
+  return (
+    <div className="mx-auto max-w-4xl">
+      <h1 className="text-3xl font-bold">What is kept about people</h1>
+      <p className="mt-1">
+        <Link className="link" href="/people">
+          People
+        </Link>
+      </p>
+      <dl className="mt-4 grid gap-x-6 gap-y-3 sm:grid-cols-[10rem_1fr]">
+        {KEPT.map(([what, words]) => (
+          <div key={what} className="contents">
+            <dt className="font-bold">{what}</dt>
+            <dd>{words}</dd>
+          </div>
+        ))}
+      </dl>
+      <h2 className="mt-8 text-2xl font-bold">Everybody</h2>
+      <p>
+        A file tells all that is kept about one person, to hand to them or to a parent. Erasing takes their name and
+        their words out of everything, for good.
+      </p>
+      <ul className="mt-2">
+        {everybody.map((person) => (
+          <KeptRow key={person.personId} person={person} />
+        ))}
+      </ul>
+    </div>
+  )
+}
