@@ -143,7 +143,8 @@ test('what is kept about somebody is handed over as a file, and they are erased:
   await page.getByRole('link', { name: 'Everything about Lotta, as a file' }).click()
   const text = await (await (await download).createReadStream()).toArray()
   const file = JSON.parse(Buffer.concat(text as Buffer[]).toString()) as { name: string; classes: string[] }
-  expect(file).toMatchObject({ name: 'Lotta', classes: ['Camp Kit'] })
+  expect(file.name).toBe('Lotta')
+  expect(file.classes).toContain('Camp Kit')
 
   await expect(page.locator('html[data-listening]')).toBeAttached()
   await page.getByRole('button', { name: 'Erase Tobias …' }).click()

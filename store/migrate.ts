@@ -32,6 +32,12 @@ export const MIGRATIONS = {
   '0013-erasing': erasing,
 }
 
+/** The migrations that a database still lacks, in their order. */
+export async function pendingMigrations(db: Kysely<Database>): Promise<string[]> {
+  const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } })
+  return (await migrator.getMigrations()).filter(({ executedAt }) => !executedAt).map(({ name }) => name)
+}
+
 /**
  * Brings a database to the newest tables, and every kept state to the fold of this program: one that was killed between the
  * two heals at its next start. Does nothing when it is there already. Safe to run at the same time twice.

@@ -1,11 +1,13 @@
 import { connect } from '@/store/connect'
 import { hasVenue, setupWord } from '@/store/site/setup'
-import { migrate } from '@/store/migrate'
+import { join } from 'node:path'
+import { MIGRATIONS, migrate, pendingMigrations } from '@/store/migrate'
+import { backUp, keepNightlyCopies } from '../serve/backups'
 import { buildWhenChanged } from '../serve/build'
 import { startServer } from '../serve/next-server'
 import { inWords, untilEnded } from '../serve/until-ended'
 
-const { DATABASE_URL, ORTHODEX_SECRET, ORTHODEX_ORIGIN, HOST } = process.env
+const { DATABASE_URL, ORTHODEX_SECRET, ORTHODEX_ORIGIN, ORTHODEX_BACKUPS, HOST } = process.env
 const missing = Object.entries({
   DATABASE_URL: [DATABASE_URL, 'a PostgreSQL connection string'],
   ORTHODEX_SECRET: [ORTHODEX_SECRET, 'at least 32 random characters, the same at every start'],
@@ -25,6 +27,14 @@ if (missing.length > 0) {
 } else {
   const project = process.cwd()
   const store = connect(DATABASE_URL!)
+  const waiting = await inWords(pendingMigrations(store))
+  // A room that is brought up to date can go back to the day before.
+  if (ORTHODEX_BACKUPS && waiting.length > 0 && waiting.length < Object.keys(MIGRATIONS).length) {
+    const day = new Date().toISOString().slice(0, 10)
+    const file = join(ORTHODEX_BACKUPS, `orthodex-${day}-before-${waiting[0]}.zip`)
+    await inWords(backUp(DATABASE_URL!, file))
+    console.error(`orthodex: what was there before the upgrade is kept in ${file}`)
+  }
   const ran = await inWords(migrate(store))
   for (const name of ran) console.error(`orthodex: migrated ${name}`)
   const venue = await hasVenue(store)
@@ -37,7 +47,13 @@ if (missing.length > 0) {
       HOST ? { host: HOST } : {},
     ),
   )
-  untilEnded(() => server.stop())
+  const stopCopies = ORTHODEX_BACKUPS
+    ? keepNightlyCopies(DATABASE_URL!, ORTHODEX_BACKUPS, (words) => console.error(`orthodex: ${words}`))
+    : () => {}
+  untilEnded(() => {
+    stopCopies()
+    return server.stop()
+  })
   if (!venue) console.log(`No venue yet: open it in a browser. The setup word is  ${setupWord(ORTHODEX_SECRET!)}`)
   console.log(`Orthodex answers at ${server.url} for ${ORTHODEX_ORIGIN}`)
 }

@@ -1,0 +1,53 @@
+import { createWriteStream, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
+import { basename, dirname, join } from 'node:path'
+import pg from 'pg'
+import { writeArchive, type Manifest } from '@/store/archive/write'
+
+/** Writes an archive beside its name and gives it the name once it is whole, so that half a file never passes for one. */
+export async function backUp(databaseUrl: string, file: string): Promise<Manifest> {
+  const making = join(dirname(file), `.${basename(file)}.making`)
+  const client = new pg.Client({ connectionString: databaseUrl })
+  await client.connect()
+  try {
+    const manifest = await writeArchive(client, createWriteStream(making, { mode: 0o600 }), new Date())
+    renameSync(making, file)
+    return manifest
+  } finally {
+    rmSync(making, { force: true })
+    await client.end()
+  }
+}
+
+const NAME = /^orthodex-\d{4}-\d{2}-\d{2}(-before-[\w-]+)?\.zip$/
+/** So many nightly copies are kept; those made before an upgrade stay until somebody takes them away. */
+const NIGHTS = 14
+
+/** The copy of a day, and no more of the older ones than are kept. */
+export async function nightlyCopy(databaseUrl: string, folder: string, now: Date): Promise<void> {
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  await backUp(databaseUrl, join(folder, `orthodex-${now.toISOString().slice(0, 10)}.zip`))
+  const nightly = readdirSync(folder)
+    .filter((name) => NAME.test(name) && !name.includes('-before-'))
+    .sort()
+  for (const old of nightly.slice(0, -NIGHTS)) rmSync(join(folder, old))
+}
+
+const HOUR_MS = 3_600_000
+/** Once a day, in the hour after three at night; what goes wrong is said and tried again the next hour. */
+export function keepNightlyCopies(databaseUrl: string, folder: string, say: (words: string) => void): () => void {
+  let done = ''
+  const look = async () => {
+    const now = new Date()
+    const day = now.toISOString().slice(0, 10)
+    if (now.getHours() < 3 || done === day) return
+    try {
+      await nightlyCopy(databaseUrl, folder, now)
+      done = day
+    } catch (error) {
+      say(`the nightly copy was not made: ${error instanceof Error ? error.message : String(error)}`)
+    }
+  }
+  const timer = setInterval(() => void look(), HOUR_MS)
+  void look()
+  return () => clearInterval(timer)
+}
