@@ -1,0 +1,2 @@
+export { GET } from '../api/health/route'
+export const dynamic = 'force-dynamic'
