@@ -105,7 +105,7 @@ test('a second class is opened, renamed, copied with its learners and closed; th
   page,
 }) => {
   await page.goto('/kits')
-  await page.getByRole('link', { name: 'Classes', exact: true }).click()
+  await page.getByRole('link', { name: 'Camp Kit', exact: true }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Classes' })).toBeVisible()
   await expect(page.locator('html[data-listening]')).toBeAttached()
   const row = (name: string) => page.getByRole('main').getByRole('listitem').filter({ hasText: name })

@@ -2,7 +2,8 @@ import { connect } from '@/store/connect'
 import { hasVenue, setupWord } from '@/store/site/setup'
 import { join } from 'node:path'
 import { MIGRATIONS, migrate, pendingMigrations } from '@/store/migrate'
-import { backUp, keepNightlyCopies } from '../serve/backups'
+import { pruneSignIns } from '@/store/site/prune'
+import { backUp, everyNight, nightlyCopy } from '../serve/backups'
 import { buildWhenChanged } from '../serve/build'
 import { startServer } from '../serve/next-server'
 import { inWords, untilEnded } from '../serve/until-ended'
@@ -47,11 +48,16 @@ if (missing.length > 0) {
       HOST ? { host: HOST } : {},
     ),
   )
-  const stopCopies = ORTHODEX_BACKUPS
-    ? keepNightlyCopies(DATABASE_URL!, ORTHODEX_BACKUPS, (words) => console.error(`orthodex: ${words}`))
-    : () => {}
+  const stopNights = everyNight(
+    async (now) => {
+      const pruning = connect(DATABASE_URL!)
+      await pruneSignIns(pruning, now).finally(() => pruning.destroy())
+      if (ORTHODEX_BACKUPS) await nightlyCopy(DATABASE_URL!, ORTHODEX_BACKUPS, now)
+    },
+    (words) => console.error(`orthodex: ${words}`),
+  )
   untilEnded(() => {
-    stopCopies()
+    stopNights()
     return server.stop()
   })
   if (!venue) console.log(`No venue yet: open it in a browser. The setup word is  ${setupWord(ORTHODEX_SECRET!)}`)

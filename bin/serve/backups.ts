@@ -33,18 +33,19 @@ export async function nightlyCopy(databaseUrl: string, folder: string, now: Date
 }
 
 const HOUR_MS = 3_600_000
+
 /** Once a day, in the hour after three at night; what goes wrong is said and tried again the next hour. */
-export function keepNightlyCopies(databaseUrl: string, folder: string, say: (words: string) => void): () => void {
+export function everyNight(work: (now: Date) => Promise<void>, say: (words: string) => void): () => void {
   let done = ''
   const look = async () => {
     const now = new Date()
     const day = now.toISOString().slice(0, 10)
     if (now.getHours() < 3 || done === day) return
     try {
-      await nightlyCopy(databaseUrl, folder, now)
+      await work(now)
       done = day
     } catch (error) {
-      say(`the nightly copy was not made: ${error instanceof Error ? error.message : String(error)}`)
+      say(`the night’s work was not done: ${error instanceof Error ? error.message : String(error)}`)
     }
   }
   const timer = setInterval(() => void look(), HOUR_MS)

@@ -54,7 +54,10 @@ export default async function KitsPage() {
         {courses.length <= 2 &&
           courses.map((course) => (
             <p key={course.course_id} className="flex flex-wrap items-center gap-x-3">
-              {course.name}, class code <strong className="font-mono">{course.class_code}</strong>
+              <Link href="/kits/classes" className="link">
+                {course.name}
+              </Link>
+              class code <strong className="font-mono">{course.class_code}</strong>
               <a className="inline-flex items-center gap-1 underline" href={`/api/kits/${course.course_id}?form=csv`}>
                 <Download className="size-4" aria-hidden="true" /> CSV
               </a>
@@ -63,9 +66,11 @@ export default async function KitsPage() {
               </a>
             </p>
           ))}
-        <Link href="/kits/classes" className="link">
-          {courses.length > 2 ? `${courses.length} classes and their codes` : 'Classes'}
-        </Link>
+        {(courses.length === 0 || courses.length > 2) && (
+          <Link href="/kits/classes" className="link">
+            {courses.length === 0 ? 'Classes' : `${courses.length} classes and their codes`}
+          </Link>
+        )}
         <nav aria-label="Kits" className="ml-auto flex flex-wrap gap-2">
           <Link href="/kits/desk" className="btn btn-outline min-h-11">
             <Ruler className="size-4" aria-hidden="true" /> Thread and needle desk
