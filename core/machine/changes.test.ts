@@ -79,10 +79,13 @@ describe('what is remembered', () => {
 
 describe('a needle of another system', () => {
   const fits = (needleSystem: string | undefined, system: string) =>
-    needleMisfit({ ...(needleSystem !== undefined && { needleSystem }) }, {
-      kind: 'needle-changed',
-      body: { in: { system, point: 'universal', sizeNm: 80, condition: 'new' } },
-    } as Happening)
+    needleMisfit(
+      { ...(needleSystem !== undefined && { needleSystem }) },
+      {
+        kind: 'needle-changed',
+        body: { in: { system, point: 'universal', sizeNm: 80, condition: 'new' } },
+      },
+    )
   it('does not seat, whoever writes it; one of the same system does under each of its names', () => {
     expect(fits('130/705 H', '130/705 H')).toBeUndefined()
     expect(fits('130/705 H', 'HA x 1')).toBeUndefined()
@@ -90,10 +93,13 @@ describe('a needle of another system', () => {
     expect(fits(undefined, 'DB x 1')).toBeUndefined()
     expect(needleMisfit({ needleSystem: 'DB x 1' }, { kind: 'oiled', body: {} })).toBeUndefined()
     expect(
-      needleMisfit({ needleSystem: 'DB x 1' }, {
-        kind: 'needle-changed',
-        body: { out: { reason: 'due', state: 'blunt', wentTo: 'sharps' } },
-      } as Happening),
+      needleMisfit(
+        { needleSystem: 'DB x 1' },
+        {
+          kind: 'needle-changed',
+          body: { out: { reason: 'due', state: 'blunt', wentTo: 'sharps' } },
+        },
+      ),
     ).toBeUndefined()
   })
 })
