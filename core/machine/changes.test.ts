@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest'
 import { broken, foundAt, locked, needleOut, readied, setTo, withoutLock } from './changes'
 import { UNSEEN } from './fold'
 import { needleMisfit } from './needle-misfit'
-import type { Happening } from './event'
 import type { MachineState } from './state'
 
 const WHITE = { tex: 27, fibre: 'polyester', use: 'all-purpose' } as const
