@@ -88,6 +88,7 @@ test.describe('in a room of one’s own', () => {
     await page.goto('/machines/new')
     await page.getByLabel('A short name people say aloud').fill('Whimbrel')
     await page.getByRole('button', { name: /^Vintage straight stitcher/ }).click()
+    await page.getByText(/^All else that can be known of it/).click()
     await expect(page.getByText('Which way does the flat of the needle’s shank face? · not checked yet')).toBeVisible()
     // Answering one is checking it.
     await page
