@@ -106,6 +106,12 @@ test.describe('in a room of one’s own', () => {
     await expect(page.getByText('left (trying it out)')).toBeVisible()
     await page.goBack()
     await expect(page.getByText(`${count - 1} of its traits come from a template`)).toBeVisible()
+    await page.getByRole('link', { name: 'Answer or change a trait' }).click()
+    await page.getByRole('button', { name: `All ${count - 1} are so` }).click()
+    await expect(page.getByText(`${count - 1} answers checked at the machine`)).toBeVisible()
+    await expect(page.getByText('answers come from a template')).toHaveCount(0)
+    await page.goBack()
+    await expect(open).toHaveCount(0)
     // It is worded as such a machine at once.
     await page.getByRole('link', { name: 'Change needle' }).click()
     await expect(page.getByText('Flat to the left')).toBeVisible()

@@ -4,6 +4,7 @@ import { TABLE, tableInTheWay } from '@/core/room/table'
 import { archetype } from '@/core/knowledge/machine/archetype'
 import type { Actor } from '../actor'
 import type { Store } from '../connect'
+import { readBook } from '../machine/book'
 import { readMachine } from '../machine/machines'
 import { readSite } from '../site/site'
 import { aVenue, freshStore } from '../testing/store'
@@ -52,6 +53,20 @@ describe('a machine from a template', () => {
     await run('set-trait', { machineId, trait: 'shankFlat', value: traits.shankFlat, source: 'tried' })
     const known = await proofs(machineId)
     expect([known.shankFlat!.source, known.bobbinRuns!.source]).toEqual(['tried', 'template'])
+  })
+
+  it('is said to be so in one go by whoever stands at it, and nobody’s better answer is touched', async () => {
+    const machineId = await add({ traits, unchecked: Object.keys(traits) })
+    await run('set-trait', { machineId, trait: 'shankFlat', value: 'back', source: 'manual' })
+    const commandId = uuid()
+    const confirm = { commandId, body: { machineId, traits: Object.keys(traits) } }
+    for (let time = 0; time < 2; time += 1) await runCommand(store, who, 'confirm-traits', confirm)
+    const known = await proofs(machineId)
+    expect(known.shankFlat!.source).toBe('manual')
+    expect(new Set(Object.values(known).map((proof) => proof!.source))).toEqual(new Set(['manual', 'tried']))
+    const lines = await readBook(store, who.siteId, machineId)
+    expect(lines.filter(({ kind }) => kind === 'trait-learnt')).toHaveLength(Object.keys(traits).length)
+    expect((await readMachine(store, who.siteId, machineId))!.traits).toEqual({ ...traits, shankFlat: 'back' })
   })
 
   it('is refused whole when it names a trait that is none, or a value that no trait has', async () => {

@@ -1,3 +1,4 @@
+import { v5 as uuidOf } from 'uuid'
 import { TRAIT_NAMES, TRAITS, type TraitName } from '@/core/knowledge/machine/trait'
 import { checkDial, checkLengthMarks, checkSpan } from '@/core/schema/dial'
 import { freePlace } from '@/core/room/free-place'
@@ -96,6 +97,29 @@ export const setTrait = command('set-trait', async (call, { machineId, trait, va
     happenedAt: now.toISOString(),
     personId: actor.personId,
   })
+})
+
+/** Only what a template said is confirmed; what somebody has answered meanwhile stays theirs. */
+export const confirmTraits = command('confirm-traits', async (call, { machineId, traits }) => {
+  const { tx, actor, now } = call
+  await mustHaveMachine(call, machineId)
+  const rows = await tx
+    .updateTable('trait')
+    .set({ source: 'tried', learnt_by: actor.personId, learnt_at: now })
+    .where('site_id', '=', actor.siteId)
+    .where('machine_id', '=', machineId)
+    .where('trait', 'in', traits)
+    .where('source', '=', 'template')
+    .returning(['trait', 'value'])
+    .execute()
+  for (const { trait, value } of rows)
+    await writeLine(tx, actor, machineId, {
+      kind: 'trait-learnt',
+      body: { trait, words: traitWords(value).slice(0, 500), source: 'tried' },
+      eventId: uuidOf(trait, call.commandId),
+      happenedAt: now.toISOString(),
+      personId: actor.personId,
+    })
 })
 
 export const placeMachine = command('place-machine', async (call, { machineId, place }) => {

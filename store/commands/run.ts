@@ -12,7 +12,7 @@ import { Refused } from '../refused'
 import type { Command } from './command'
 import { callStaff, endCall, goToCall, seeCalls, takeCallBack } from './call'
 import { log } from './log'
-import { addMachine, placeInstructor, placeMachine, setTrait } from './machine'
+import { addMachine, confirmTraits, placeInstructor, placeMachine, setTrait } from './machine'
 import { changeVenue } from './venue'
 import { changeRole, endInvitation, endPerson, erase, invitePerson, letInAgain, renamePerson } from './people'
 import { logProgress, signOff } from './progress'
@@ -45,6 +45,7 @@ export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   'place-machine': placeMachine,
   'place-instructor': placeInstructor,
   'set-trait': setTrait,
+  'confirm-traits': confirmTraits,
   'receive-stock': receiveStock,
   'count-stock': countStock,
   'take-stock': takeStock,

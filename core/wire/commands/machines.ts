@@ -30,6 +30,11 @@ export const MACHINES = {
     mayWrite: TEACHING,
     body: strict({ machineId: Id, trait: words(TRAIT_NAMES), value: Type.Unknown(), source }),
   },
+  /** somebody stands at it and says that what a template said is so */
+  'confirm-traits': {
+    mayWrite: TEACHING,
+    body: strict({ machineId: Id, traits: Type.Array(words(TRAIT_NAMES), { minItems: 1, uniqueItems: true }) }),
+  },
   'place-machine': { mayWrite: TEACHING, body: strict({ machineId: Id, place: Place }) },
   'place-instructor': { mayWrite: TEACHING, body: strict({ place: Place }) },
   'import-machines': { mayWrite: COORDINATOR, body: strict({ file: MachinesFileSchema }) },

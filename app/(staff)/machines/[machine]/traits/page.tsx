@@ -8,6 +8,7 @@ import { mustSee } from '../../../../_server/actor'
 import { machinePage } from '../../../../_server/machine'
 import { traitQuestions } from '../../../../_server/trait-fields'
 import { AnswerTrait } from './answer-trait'
+import { ConfirmAll } from './confirm-all'
 
 export const metadata: Metadata = { title: 'Traits' }
 
@@ -31,6 +32,12 @@ export default async function TraitsPage({ params }: { params: Promise<{ machine
           <span className="numeral text-2xl">{unchecked}</span> answers come from a template. Look at the machine, and
           say yes or better.
         </p>
+      )}
+      {unchecked > 0 && may(actor.role, 'confirm-traits') && (
+        <ConfirmAll
+          machineId={machine.machineId}
+          traits={questions.filter(({ trait }) => open(trait) === 0).map(({ trait }) => trait)}
+        />
       )}
       <ul>
         {questions.map((asked) => {
