@@ -63,7 +63,7 @@ describe('a machine from a template', () => {
     for (let time = 0; time < 2; time += 1) await runCommand(store, who, 'confirm-traits', confirm)
     const known = await proofs(machineId)
     expect(known.shankFlat!.source).toBe('manual')
-    expect(new Set(Object.values(known).map((proof) => proof!.source))).toEqual(new Set(['manual', 'tried']))
+    expect(new Set(Object.values(known).map((proof) => proof.source))).toEqual(new Set(['manual', 'tried']))
     const lines = await readBook(store, who.siteId, machineId)
     expect(lines.filter(({ kind }) => kind === 'trait-learnt')).toHaveLength(Object.keys(traits).length)
     expect((await readMachine(store, who.siteId, machineId))!.traits).toEqual({ ...traits, shankFlat: 'back' })
