@@ -141,6 +141,13 @@ describe('an archive', () => {
     }
   })
 
+  it('that cannot be written says so, and takes nothing else down with it', async () => {
+    const into = (path: string) =>
+      withClient(url, (client) => writeArchive(client, createWriteStream(path), new Date()))
+    await expect(into(join(folder, 'no-such-folder', 'room.zip'))).rejects.toThrow('ENOENT')
+    await expect(into('/dev/full')).rejects.toThrow('ENOSPC')
+  })
+
   it('goes into an empty database only', async () => {
     await expect(restoreArchive(file, url)).rejects.toThrow('holds a venue already')
   })

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import type { Writable } from 'node:stream'
-import { once } from 'node:events'
+import { finished } from 'node:stream/promises'
 import { Zip, ZipDeflate } from 'fflate'
 import type pg from 'pg'
 import { to as copyTo } from 'pg-copy-streams'
@@ -27,12 +27,23 @@ export const RAW = `format csv, quote E'\\x01', delimiter E'\\x02'`
  * read and written as it streams, so that a million lines need no more memory than a hundred.
  */
 export async function writeArchive(client: pg.ClientBase, out: Writable, now: Date): Promise<Manifest> {
-  let failed: unknown
-  let full: Promise<unknown> | undefined
+  let failed: Error | undefined
+  let wake = () => {}
+  // A disk that is full fails this archive, and nothing else of the process that makes it.
+  out.on('error', (error) => {
+    failed ??= error
+    wake()
+  })
+  /** The disk may be slower than the database. */
+  const drained = () =>
+    new Promise<void>((resolve) => {
+      wake = resolve
+      out.once('drain', resolve)
+    })
   const zip = new Zip((error, chunk, last) => {
     if (error) failed = error
     else {
-      if (!out.write(chunk)) full ??= once(out, 'drain')
+      out.write(chunk)
       if (last) out.end()
     }
   })
@@ -52,10 +63,8 @@ export async function writeArchive(client: pg.ClientBase, out: Writable, now: Da
         hash.update(chunk)
         for (const byte of chunk) if (byte === 10) rows += 1
         entry.push(chunk)
-        if (failed) throw failed as Error
-        // The disk may be slower than the database.
-        if (full) await full
-        full = undefined
+        if (!failed && out.writableNeedDrain) await drained()
+        if (failed) throw failed
       }
       entry.push(new Uint8Array(0), true)
       tables.push({ name, rows, sha256: hash.digest('hex') })
@@ -64,6 +73,7 @@ export async function writeArchive(client: pg.ClientBase, out: Writable, now: Da
     migrations = ran.rows.map(({ name }) => name)
     await client.query('commit')
   } catch (error) {
+    out.destroy()
     await client.query('rollback')
     throw error
   }
@@ -72,6 +82,7 @@ export async function writeArchive(client: pg.ClientBase, out: Writable, now: Da
   zip.add(entry)
   entry.push(new TextEncoder().encode(JSON.stringify(manifest, null, 2)), true)
   zip.end()
-  if (!out.writableFinished) await once(out, 'finish')
+  if (failed) throw failed
+  await finished(out)
   return manifest
 }
