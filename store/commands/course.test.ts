@@ -47,13 +47,30 @@ describe('classes', () => {
   it('that are closed take nobody in and hang no bag on the rack, and come back whole', async () => {
     const courseId = await openClass('Spring', 'Jon', 'Kim')
     const { code } = await shown(courseId)
+    const userId = (await learnerSignIn(store, code, 'Jon'))!
+    await store
+      .insertInto('sign_in_session')
+      .values({ id: 's', token: 's', userId, updatedAt: new Date(), expiresAt: new Date(Date.now() + 1e6) } as never)
+      .execute()
     await run('close-course', { courseId })
+    expect(await store.selectFrom('sign_in_session').select('id').execute()).toEqual([])
     expect((await readCourses(store, who.siteId)).map(({ course_id }) => course_id)).not.toContain(courseId)
     expect(await learnerSignIn(store, code, 'Jon')).toBeUndefined()
     const hanging = await readProjects(store, who.siteId, { hanging: true })
     expect(hanging.map(({ learner }) => learner)).not.toContain('Jon')
     expect(await readProjects(store, who.siteId, { courseId })).toHaveLength(2)
     expect(await shown(courseId)).toMatchObject({ learners: 2, bags: 2, closedAt: expect.any(Date) as Date })
+    // By hand, by a stale page or by the calendar: nothing gets into it.
+    const sessions = [
+      { sessionId: uuid(), startsAt: '2030-01-10T18:00:00Z', endsAt: '2030-01-10T20:00:00Z', blocks: 1 },
+    ]
+    const added = { ...aProject('Late') }
+    for (const [name, body] of [
+      ['add-project', { courseId, ...added }],
+      ['add-projects', { courseId, projects: [added] }],
+      ['add-sessions', { courseId, sessions }],
+    ] as const)
+      await expect(run(name, body)).rejects.toMatchObject({ status: 409, code: 'closed', path: 'courseId' })
     await run('reopen-course', { courseId })
     expect(await learnerSignIn(store, code, 'Jon')).toBeDefined()
     expect((await readProjects(store, who.siteId, { hanging: true })).map(({ learner }) => learner)).toContain('Jon')

@@ -21,6 +21,22 @@ async function wholeCode({ tx, actor }: CommandCall, classCode = newClassCode())
   return full
 }
 
+/**
+ * A class that takes something in, held meanwhile, so that two people who add the same first name at once add one learner.
+ * @throws Refused 404, or 409 for one that is closed, whichever way in it comes
+ */
+export async function holdOpenCourse({ tx, actor }: CommandCall, courseId: string): Promise<void> {
+  const course = await tx
+    .selectFrom('course')
+    .select(['name', 'closed_at'])
+    .where('site_id', '=', actor.siteId)
+    .where('course_id', '=', courseId)
+    .forUpdate()
+    .executeTakeFirst()
+  if (!course) throw notFound('class', 'courseId')
+  if (course.closed_at) throw new Refused(409, 'closed', `${course.name} is closed: open it again first`, 'courseId')
+}
+
 async function change(
   { tx, actor }: CommandCall,
   courseId: string,
@@ -49,9 +65,17 @@ export const changeClassCode = command('change-class-code', async (call, { cours
   change(call, courseId, { class_code: await wholeCode(call, classCode) }),
 )
 
-export const closeCourse = command('close-course', (call, { courseId }) =>
-  change(call, courseId, { closed_at: call.now }),
-)
+/** Nobody comes in any more, and learners who are in no other open class are signed out. */
+export const closeCourse = command('close-course', async (call, { courseId }) => {
+  await change(call, courseId, { closed_at: call.now })
+  const site = call.actor.siteId
+  await sql`delete from sign_in_session where "userId" in (
+    select user_id from membership m where m.site_id = ${site} and m.role = 'learner'
+      and exists (select 1 from enrolment e where e.site_id = m.site_id and e.person_id = m.person_id
+        and e.course_id = ${courseId})
+      and not exists (select 1 from enrolment e join course c on c.site_id = e.site_id and c.course_id = e.course_id
+        where e.site_id = m.site_id and e.person_id = m.person_id and c.closed_at is null))`.execute(call.tx)
+})
 
 export const reopenCourse = command('reopen-course', (call, { courseId }) =>
   change(call, courseId, { closed_at: null }),

@@ -3,13 +3,15 @@ import type { KitsFile } from '@/core/exchange/kits-file'
 import type { Database } from '../database'
 import { Refused } from '../refused'
 import { command } from './command'
+import { holdOpenCourse } from './course'
 import { projectColumns } from './project'
 
 /**
  * Reads a class back as it was written out. What is here already under the same id stays as it is; people, projects and
  * kits that are not here are added, with who gave them and when. Machines are found by id, else by name.
  */
-export const importKits = command('import-kits', async ({ tx, actor }, { file }) => {
+export const importKits = command('import-kits', async (call, { file }) => {
+  const { tx, actor } = call
   const { siteId, personId: writtenBy } = actor
   const { code } = await tx.selectFrom('site').select('code').where('site_id', '=', siteId).executeTakeFirstOrThrow()
   const machines = await tx.selectFrom('machine').select(['machine_id', 'name']).where('site_id', '=', siteId).execute()
@@ -32,6 +34,8 @@ export const importKits = command('import-kits', async ({ tx, actor }, { file })
     })
     .onConflict((conflict) => conflict.columns(['site_id', 'course_id']).doNothing())
     .execute()
+  // Read back into a class that stands here, it is one that takes something in.
+  await holdOpenCourse(call, file.course.courseId)
   for (const [index, project] of file.projects.entries()) {
     await tx
       .insertInto('enrolment')

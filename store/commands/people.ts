@@ -40,13 +40,7 @@ export const changeRole = command('change-role', async (call, { personId, role }
   const { tx, actor } = call
   await mustBeStaff(call, personId)
   if (role !== 'coordinator') await mustLeaveACoordinator(tx, actor.siteId, personId)
-  await tx
-    .updateTable('membership')
-    .set({ role })
-    .where('site_id', '=', actor.siteId)
-    .where('person_id', '=', personId)
-    .where('role', 'in', STAFF_ROLES)
-    .execute()
+  await changeStaff(call, personId, { role })
 })
 
 /** Somebody leaves: they come in nowhere any more from this moment on, and stay in every book that names them. */
@@ -54,13 +48,7 @@ export const endPerson = command('end-person', async (call, { personId }) => {
   const { tx, actor, now } = call
   await mustBeStaff(call, personId)
   await mustLeaveACoordinator(tx, actor.siteId, personId)
-  await tx
-    .updateTable('membership')
-    .set({ ended_at: now })
-    .where('site_id', '=', actor.siteId)
-    .where('person_id', '=', personId)
-    .where('role', 'in', STAFF_ROLES)
-    .execute()
+  await changeStaff(call, personId, { ended_at: now })
   await tx
     .updateTable('invitation')
     .set({ ended_at: now })
@@ -102,6 +90,19 @@ export const erase = command('erase-person', async ({ tx, actor, now }, { person
   if (inForce) throw new Refused(409, 'in-force', 'They are staff still: let them leave first', 'personId')
   await erasePerson(tx, actor.siteId, personId, now)
 })
+
+const changeStaff = (
+  { tx, actor }: CommandCall,
+  personId: string,
+  to: { readonly role?: StaffRole; readonly ended_at?: Date },
+) =>
+  tx
+    .updateTable('membership')
+    .set(to)
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .where('role', 'in', STAFF_ROLES)
+    .execute()
 
 async function mustBeStaff({ tx, actor }: CommandCall, personId: string): Promise<{ readonly role: StaffRole }> {
   const found = await tx

@@ -13,33 +13,22 @@ import { readKitRoom } from '../room/kit-room'
 import { mustBeAsSeen } from './as-seen'
 import type { CommandBody } from '@/core/wire/commands'
 import { command, type CommandCall } from './command'
+import { holdOpenCourse } from './course'
 
 /** A project with the learner who makes it; a first name that the class already has is the same learner. */
 export const addProject = command('add-project', async (call, body) => {
-  await holdCourse(call, body.courseId)
+  await holdOpenCourse(call, body.courseId)
   await insertProject(call, body)
 })
 
 /** Projects from a sheet, all in one write: what lands, lands together. */
 export const addProjects = command('add-projects', async (call, { courseId, projects }) => {
-  await holdCourse(call, courseId)
+  await holdOpenCourse(call, courseId)
   for (const [index, { replaces, ...project }] of projects.entries()) {
     if (replaces === undefined) await insertProject(call, { courseId, ...project })
     else await replaceProject(call, courseId, replaces, project, `projects.${index}.replaces`)
   }
 })
-
-/** Held while projects are hung up, so that two people who add the same first name at once add one learner. */
-async function holdCourse({ tx, actor }: CommandCall, courseId: string): Promise<void> {
-  const course = await tx
-    .selectFrom('course')
-    .select('course_id')
-    .where('site_id', '=', actor.siteId)
-    .where('course_id', '=', courseId)
-    .forUpdate()
-    .executeTakeFirst()
-  if (!course) throw notFound('class', 'courseId')
-}
 
 interface NewProject extends ProjectFacts {
   readonly projectId: string

@@ -5,21 +5,17 @@ import { notFound, Refused } from '../refused'
 import { mustBeAsSeen } from './as-seen'
 import type { CommandBody } from '@/core/wire/commands'
 import { command, type CommandCall } from './command'
+import { holdOpenCourse } from './course'
 
 function inOrder({ startsAt, endsAt }: SessionTimes, path: string): void {
   if (new Date(endsAt) <= new Date(startsAt)) throw new Invalid('invalid', 'A session ends after it begins', path)
 }
 
 /** The sessions of a class, all in one write. */
-export const addSessions = command('add-sessions', async ({ tx, actor }, { courseId, sessions }) => {
+export const addSessions = command('add-sessions', async (call, { courseId, sessions }) => {
+  const { tx, actor } = call
   sessions.forEach((session, index) => inOrder(session, `sessions.${index}.endsAt`))
-  const course = await tx
-    .selectFrom('course')
-    .select('course_id')
-    .where('site_id', '=', actor.siteId)
-    .where('course_id', '=', courseId)
-    .executeTakeFirst()
-  if (!course) throw notFound('class', 'courseId')
+  await holdOpenCourse(call, courseId)
   await tx
     .insertInto('session')
     .values(

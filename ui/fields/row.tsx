@@ -20,6 +20,11 @@ export const described = (id: string, { hint, error }: Pick<FieldOf<unknown>, 'h
   'aria-describedby': [hint && `${id}-hint`, error && `${id}-error`].filter(Boolean).join(' ') || undefined,
 })
 
+interface Framed extends Pick<FieldOf<unknown>, 'label' | 'hint' | 'error' | 'look'> {
+  readonly id: string
+  readonly children: ReactNode
+}
+
 const FRAMES = {
   above: 'flex flex-col gap-1',
   small: 'flex flex-col gap-1',
@@ -28,17 +33,7 @@ const FRAMES = {
 const LABELS = { above: 'font-bold', small: 'text-sm font-semibold', beside: '' } as const
 
 /** A field as it stands on the page: its label above, then the input, then its hint and what is wrong. */
-export function Row({
-  id,
-  label,
-  hint,
-  error,
-  look,
-  children,
-}: Pick<FieldOf<unknown>, 'label' | 'hint' | 'error' | 'look'> & {
-  readonly id: string
-  readonly children: ReactNode
-}) {
+export function Row({ id, label, hint, error, look, children }: Framed) {
   return (
     <div className={FRAMES[look ?? 'above']}>
       <label htmlFor={id} className={LABELS[look ?? 'above']}>
@@ -51,17 +46,7 @@ export function Row({
 }
 
 /** Several answers under one question. */
-export function Group({
-  id,
-  label,
-  hint,
-  error,
-  look,
-  children,
-}: Pick<FieldOf<unknown>, 'label' | 'hint' | 'error' | 'look'> & {
-  readonly id: string
-  readonly children: ReactNode
-}) {
+export function Group({ id, label, hint, error, look, children }: Framed) {
   return (
     <fieldset aria-describedby={described(id, { hint, error })['aria-describedby']}>
       <legend className={`mb-1 ${LABELS[look ?? 'above']}`}>{label}</legend>

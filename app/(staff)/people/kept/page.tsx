@@ -10,12 +10,13 @@ export const metadata: Metadata = { title: 'What is kept about people' }
 const KEPT = [
   [
     'Learners',
-    'A first name or nickname, the classes they are in, their projects and kits, who came, the exercises they did, and the lines they wrote at their seat. No address, no birthday, no photograph.',
+    'A first name or nickname, the classes they are in, their projects and kits, who came, the exercises they did, their calls for help and the lines they wrote at their seat. No email, no birthday, no photograph.',
   ],
   ['Access needs', 'What somebody needs to sew well. Staff alone see it; erasing a person takes it away first.'],
+  ['Staff', 'A name, the email they sign in with, and a password that nobody can read.'],
   [
-    'Staff',
-    'A name, the address they sign in with, and a password that nobody can read. Each sign-in with its day, the kind of device and its network address; a sign-in ends after thirty days at the latest.',
+    'Sign-ins',
+    'Of staff and learners alike: the day, the browser and the network address of the device. One of staff ends after thirty days at the latest, a learner’s with the session; what has ended is taken away in the night by the start command.',
   ],
   [
     'Books',
