@@ -159,6 +159,9 @@ test('a copy that is told to end lets what is being written land, and keeps its 
   const request = await playwrightRequest.newContext({ baseURL: second.url, storageState: stateFile('helper') })
   const client = new pg.Client({ connectionString: database })
   await client.connect()
+  // Inside a transaction PostgreSQL shows who waits as it first looked: whoever watches stands outside it.
+  const watcher = new pg.Client({ connectionString: database })
+  await watcher.connect()
   try {
     // A stream stays open on every page: it must not keep the copy from ending.
     const stream = fetch(`${second.url}/api/calls`, {
@@ -177,7 +180,7 @@ test('a copy that is told to end lets what is being written land, and keeps its 
     const written = request.post('/api/commands/log', { data: { commandId, body } })
     await expect
       .poll(async () => {
-        const waiting = await client.query(`select 1 from pg_stat_activity where wait_event_type = 'Lock'`)
+        const waiting = await watcher.query(`select 1 from pg_stat_activity where wait_event_type = 'Lock'`)
         return waiting.rowCount
       })
       .toBeGreaterThan(0)
@@ -191,6 +194,7 @@ test('a copy that is told to end lets what is being written land, and keeps its 
   } finally {
     await client.query('rollback')
     await client.end()
+    await watcher.end()
     await request.dispose()
     await second.stop()
   }
