@@ -9,8 +9,8 @@ export interface FieldOf<Value> {
   readonly hint?: ReactNode
   /** what is wrong with the answer as it stands */
   readonly error?: string | undefined
-  /** `small`: one of several in a row; `beside`: its label stands on its left where there is room */
-  readonly look?: 'small' | 'beside'
+  /** `small`: one of several in a row; `beside`: its label stands on its left where there is room; `unseen`: what stands around it says what it is, and its label is only read aloud */
+  readonly look?: 'small' | 'beside' | 'unseen'
 }
 
 /** What ties a field's input to its words for whoever hears the page read aloud. */
@@ -28,9 +28,10 @@ interface Framed extends Pick<FieldOf<unknown>, 'label' | 'hint' | 'error' | 'lo
 const FRAMES = {
   above: 'flex flex-col gap-1',
   small: 'flex flex-col gap-1',
+  unseen: 'flex flex-col gap-1',
   beside: 'grid items-center gap-x-4 gap-y-1 sm:grid-cols-[16rem_1fr] sm:[&>:nth-child(n+3)]:col-start-2',
 } as const
-const LABELS = { above: 'font-bold', small: 'text-sm font-semibold', beside: '' } as const
+const LABELS = { above: 'font-bold', small: 'text-sm font-semibold', beside: '', unseen: 'sr-only' } as const
 
 /** A field as it stands on the page: its label above, then the input, then its hint and what is wrong. */
 export function Row({ id, label, hint, error, look, children }: Framed) {

@@ -8,14 +8,17 @@ export type Options<Value extends string = string> = readonly (readonly [Value, 
 /** One of many, from a list that opens. */
 export function Select<Value extends string>({
   options,
+  large,
+  disabled,
   ...field
-}: FieldOf<Value> & { readonly options: Options<Value> }) {
+}: FieldOf<Value> & { readonly options: Options<Value>; readonly large?: boolean; readonly disabled?: boolean }) {
   const id = useId()
   return (
     <Row id={id} {...field}>
       <select
         {...described(id, field)}
-        className={`select w-full ${field.error ? 'select-error' : ''}`}
+        className={`select w-full ${large ? 'select-lg' : ''} ${field.error ? 'select-error' : ''}`}
+        disabled={disabled}
         value={field.value}
         onChange={({ target }) => field.set(target.value as Value)}
       >

@@ -10,6 +10,8 @@ interface Props extends FieldOf<string> {
   readonly placeholder?: string
   readonly autoComplete?: string
   readonly large?: boolean
+  /** figures and codes, that are read sign by sign */
+  readonly mono?: boolean
 }
 
 /** A few words, or what a browser has an input of its own for. */
@@ -27,7 +29,7 @@ export function Text({
       <input
         {...described(id, field)}
         type={type}
-        className={`input w-full ${field.large ? 'input-lg' : ''} ${field.error ? 'input-error' : ''}`}
+        className={`input w-full ${field.large ? 'input-lg' : ''} ${field.mono ? 'font-mono' : ''} ${field.error ? 'input-error' : ''}`}
         autoComplete={autoComplete}
         required={!optional}
         maxLength={type === 'text' ? most : undefined}

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { KIT_PARTS, kitDifferences, type KitPart } from '@/core/kit/for-room'
 import type { Kit } from '@/core/kit/request'
 import { plain, spaced } from '@/core/units/words'
+import { Select } from '../fields/select'
 import { needleWords, stitchWords, threadWords } from '../words'
 
 const NAMES: Readonly<Record<KitPart, string>> = {
@@ -48,21 +49,16 @@ export function KitCompare({ kits, take }: { kits: readonly Kit[]; take: (index:
             <td className="w-32" />
             {chosen.map((index, side) => (
               <th key={side} className="p-2 align-bottom">
-                <select
-                  className="select w-full"
-                  aria-label={side === 0 ? 'One way' : 'The other way'}
-                  value={index}
-                  onChange={({ target }) => {
-                    const next = Number(target.value)
-                    setChosen(side === 0 ? [next, chosen[1]] : [chosen[0], next])
-                  }}
-                >
-                  {kits.map((kit, each) => (
-                    <option key={each} value={each}>
-                      {needleWords(kit.needle)}, {plain(kit.topThread.tex)} tex
-                    </option>
-                  ))}
-                </select>
+                <Select
+                  look="unseen"
+                  label={side === 0 ? 'One way' : 'The other way'}
+                  options={kits.map((kit, each) => [
+                    `${each}`,
+                    `${needleWords(kit.needle)}, ${plain(kit.topThread.tex)} tex`,
+                  ])}
+                  value={`${index}`}
+                  set={(next) => setChosen(side === 0 ? [Number(next), chosen[1]] : [chosen[0], Number(next)])}
+                />
               </th>
             ))}
           </tr>

@@ -6,6 +6,7 @@ import { FABRIC_NUMBERS, measureFabric } from '@/core/fabric/intake'
 import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
 import { plain } from '@/core/units/words'
 import { ask } from '../ask'
+import { Select } from '../fields/select'
 import type { FabricFacts } from './fabric-facts'
 
 type Fabric = FabricFacts['fabric']
@@ -96,20 +97,14 @@ export function MeasureTable({
         {practice && (
           <fieldset className="flex flex-col gap-2 border-t border-dashed border-base-content/40 pt-2">
             <legend className="sr-only">Practice scale and gauge</legend>
-            <p className="text-sm">
-              Practice only: what this stand-in says is kept as a guess. Put a piece of
-              <select
-                className="select select-sm mx-1 inline-flex w-40"
-                aria-label="A cloth of the sample tray"
-                value={sample}
-                onChange={({ target }) => setSample(target.value)}
-              >
-                {NAMED_FABRICS.map(({ name }) => (
-                  <option key={name}>{name}</option>
-                ))}
-              </select>
-              on it.
-            </p>
+            <p className="text-sm">Practice only: what this stand-in says is kept as a guess.</p>
+            <Select
+              look="small"
+              label="A cloth of the sample tray"
+              options={NAMED_FABRICS.map((cloth) => [cloth.name, cloth.name])}
+              value={sample}
+              set={setSample}
+            />
             <div className="flex flex-wrap gap-2">
               <button type="button" className="btn btn-outline btn-sm" onClick={() => void askDevice('scale')}>
                 Read the scale

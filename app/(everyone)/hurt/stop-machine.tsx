@@ -1,6 +1,8 @@
 'use client'
 
 import { useState } from 'react'
+import { Select } from '@/ui/fields/select'
+import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -32,31 +34,29 @@ export function StopMachine({
     )
   }
   return (
-    <section className="sheet p-5" aria-labelledby="stop">
+    <section className="sheet flex flex-col gap-2 p-5" aria-labelledby="stop">
       <h2 id="stop" className="text-2xl font-bold">
         Then: stop the machine
       </h2>
       {!learner && machines.length > 1 && (
-        <label className="mt-2 flex flex-col gap-1">
-          At which machine?
-          <select
-            className="select select-lg w-full"
-            value={machineId}
-            onChange={({ target }) => setMachineId(target.value)}
-          >
-            <option value="">choose</option>
-            {machines.map((each) => (
-              <option key={each.machineId} value={each.machineId}>
-                {each.name}, no. {each.number}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Select
+          large
+          label="At which machine?"
+          options={[
+            ['', 'choose'],
+            ...machines.map((each) => [each.machineId, `${each.name}, no. ${each.number}`] as const),
+          ]}
+          value={machineId}
+          set={setMachineId}
+        />
       )}
-      <label className="mt-2 flex flex-col gap-1">
-        What happened, in a few words (no names needed; may stay empty)
-        <input className="input w-full" maxLength={300} value={what} onChange={({ target }) => setWhat(target.value)} />
-      </label>
+      <Text
+        optional
+        label="What happened, in a few words (no names needed; may stay empty)"
+        most={300}
+        value={what}
+        set={setWhat}
+      />
       <FaultNote fault={fault} />
       <button
         type="button"

@@ -10,10 +10,10 @@ import { threadDiameterMm } from '@/core/units/thread'
 import type { Dial } from '@/core/units/dial'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { SewnFace, SewnSection } from '@/ui/drawings/sewn-line'
-import { MOMENTS, StitchForming } from '@/ui/drawings/stitch-forming'
 import { Select } from '@/ui/fields/select'
 import { SIGNS } from '@/core/knowledge/tension/tension'
 import { KIND_WORDS } from './lab-words'
+import { Forming } from './forming'
 
 interface Cloth {
   readonly name: string
@@ -50,7 +50,6 @@ export function Lab({
   const [kind, setKind] = useState<StitchKind>('straight')
   const [lengthMm, setLengthMm] = useState(2.5)
   const [fault, setFault] = useState<StitchFault>('none')
-  const [moment, setMoment] = useState(0)
 
   const { massGsm, thicknessMm, dense } = cloths[cloth]!
   const widthMm = kind === 'zigzag' || kind === 'three-step' ? 4 : 0
@@ -217,37 +216,7 @@ export function Lab({
               <figcaption className="text-sm">Turned over</figcaption>
             </figure>
           </div>
-          <section className="sheet p-4" aria-labelledby="forming">
-            <h2 id="forming" className="text-xl font-bold">
-              How one stitch forms
-            </h2>
-            <div className="mt-2 grid items-center gap-4 sm:grid-cols-[12rem_1fr]">
-              <StitchForming moment={moment} className="w-full" />
-              <div aria-live="polite">
-                <p className="text-sm">
-                  {moment + 1} of {MOMENTS.length}
-                </p>
-                <p className="text-lg font-bold">{MOMENTS[moment]!.title}</p>
-                <p>{MOMENTS[moment]!.words}</p>
-                <div className="mt-3 flex gap-2">
-                  <button
-                    type="button"
-                    className="btn btn-outline"
-                    onClick={() => setMoment((moment + MOMENTS.length - 1) % MOMENTS.length)}
-                  >
-                    Before
-                  </button>
-                  <button
-                    type="button"
-                    className="btn btn-primary"
-                    onClick={() => setMoment((moment + 1) % MOMENTS.length)}
-                  >
-                    Next moment
-                  </button>
-                </div>
-              </div>
-            </div>
-          </section>
+          <Forming />
         </div>
       </div>
     </>

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { codeFrom } from '@/core/people/invitation'
 import { STAFF_ROLES, type StaffRole } from '@/core/room/role'
+import { Select } from '@/ui/fields/select'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 import { CodeShown, type MadeCode } from './code-shown'
@@ -28,6 +29,15 @@ export function StaffRow({ person, self }: { person: StaffShown; self: boolean }
     if (await write('let-in-again', body, { done: `A code for ${name} is made` }))
       setMade({ name, code, days: 'one day' })
   }
+  const become = (next: StaffRole) =>
+    write(
+      'change-role',
+      { personId, role: next },
+      {
+        done: `${name} is ${next} now`,
+        undo: () => void write('change-role', { personId, role }, { done: `${name} is ${role} again` }),
+      },
+    )
   const end = async () => {
     if (await write('end-person', { personId }, { done: `${name} comes in no more` })) setEnding(false)
   }
@@ -40,27 +50,16 @@ export function StaffRow({ person, self }: { person: StaffShown; self: boolean }
           <span className="block text-sm">{email}</span>
         </span>
         {!left && (
-          <select
-            className="select w-36"
-            aria-label={`Role of ${name}`}
-            value={role}
-            disabled={busy}
-            onChange={({ target }) => {
-              const next = target.value as StaffRole
-              void write(
-                'change-role',
-                { personId, role: next },
-                {
-                  done: `${name} is ${next} now`,
-                  undo: () => void write('change-role', { personId, role }, { done: `${name} is ${role} again` }),
-                },
-              )
-            }}
-          >
-            {STAFF_ROLES.map((each) => (
-              <option key={each}>{each}</option>
-            ))}
-          </select>
+          <div className="w-36">
+            <Select
+              look="unseen"
+              label={`Role of ${name}`}
+              options={STAFF_ROLES.map((each) => [each, each])}
+              value={role}
+              disabled={busy}
+              set={(next) => void become(next)}
+            />
+          </div>
         )}
         <button type="button" className="btn btn-outline" disabled={busy} onClick={() => void letIn()}>
           {left ? `Let ${name} in again` : 'New password'}

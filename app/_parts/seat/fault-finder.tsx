@@ -1,9 +1,8 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
 import type { CheckStep } from '@/core/check/seat-check'
-import { findFault, type FaultAnswer, type KnownOfFault } from '@/core/fault/fault'
+import type { KnownOfFault } from '@/core/fault/fault'
 import { CHECKS, type FaultCheck } from '@/core/knowledge/fault/fault-check'
 import { SYMPTOM_WORDS, type Symptom } from '@/core/knowledge/fault/symptom'
 import type { StepDrawn } from '@/ui/drawings/step-picture'
@@ -13,6 +12,7 @@ import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { Choose } from './choose-symptom'
 import { BreakStop, ElectricalStop } from './fault-stops'
+import { finding, findingFrom, runLine, standOf, type Finding, type FoundSaid } from './finding'
 import { LookedAt, LookNext } from './look-next'
 
 interface Props {
@@ -31,33 +31,17 @@ interface Props {
   readonly homeHref: string
 }
 
-interface Run {
-  readonly symptom: Symptom | null
-  readonly answers: readonly FaultAnswer[]
-  readonly skipped: readonly FaultCheck[]
-}
-
 /** From what is seen to the next cheapest thing to look at, one at a time, this machine's way. */
 export function FaultFinder(props: Props) {
   const { machineId, name, role, homeHref } = props
-  const [run, keep] = useKept<Run>(`finder-${machineId}-${props.symptom ?? ''}`, {
-    symptom: props.symptom ?? null,
-    answers: [],
-    skipped: [],
-  })
-  const [found, setFound] = useState<FaultCheck>()
-  const [broken, setBroken] = useState(false)
+  const [found, keep] = useKept<Finding>(`finder-${machineId}-${props.symptom ?? ''}`, findingFrom(props.symptom))
+  const say = (said: FoundSaid) => keep(finding(found, said))
+  const back = () => say({ say: 'back' })
   const { busy, fault, log } = useWrite()
   const router = useRouter()
-  const { symptom, answers, skipped } = run
-
-  if (!symptom) return <Choose choose={(chosen) => keep({ symptom: chosen, answers: [], skipped: [] })} />
-  const advice = findFault({
-    symptom,
-    known: props.known,
-    answers,
-    cures: props.cures[symptom] ?? {},
-  })
+  const stand = standOf(found, props)
+  if (stand.ask === 'symptom') return <Choose choose={(symptom) => say({ say: 'symptom', symptom })} />
+  const { symptom } = stand
 
   const end = async (outcome: 'cured' | 'handed-on' | 'red-tag' | 'service' | 'left', cured?: FaultCheck) => {
     const done = {
@@ -67,13 +51,7 @@ export function FaultFinder(props: Props) {
       service: 'Written down for a technician',
       left: 'Left as it is',
     }[outcome]
-    const body = {
-      symptom,
-      answers: cured ? [...answers, { check: cured, found: true }] : answers,
-      outcome,
-      ...(cured && { cured }),
-      ...(props.projectId && { projectId: props.projectId }),
-    }
+    const body = runLine(found, symptom, outcome, { cured, projectId: props.projectId })
     if (
       outcome === 'red-tag' &&
       !(await log(machineId, 'red-tagged', { because: SYMPTOM_WORDS[symptom] }, { done: 'Red tag on' }))
@@ -87,17 +65,11 @@ export function FaultFinder(props: Props) {
   const itBroke = async (piecesFound: boolean) => {
     const said = piecesFound ? 'Written down; now find out why' : `${name} is stopped until every piece is found`
     if (!(await log(machineId, 'needle-broke', { piecesFound }, { done: said }))) return
-    setBroken(true)
+    say({ say: 'broke' })
     if (role === 'learner') await end('handed-on')
   }
-  const back = () => {
-    setFound(undefined)
-    if (answers.length === 0 && skipped.length === 0) keep({ symptom: null, answers: [], skipped: [] })
-    else if (skipped.length > 0) keep({ ...run, skipped: skipped.slice(0, -1) })
-    else keep({ ...run, answers: answers.slice(0, -1) })
-  }
 
-  if (advice.stop) {
+  if (stand.ask === 'electrical') {
     const stop = async () => {
       const seen = SYMPTOM_WORDS[symptom]
       const said = { done: `${name} is stopped`, then: homeHref }
@@ -109,8 +81,7 @@ export function FaultFinder(props: Props) {
       </ElectricalStop>
     )
   }
-
-  if (symptom === 'needle-breaks' && !props.brokenKnown && !broken && answers.length === 0) {
+  if (stand.ask === 'pieces') {
     return (
       <BreakStop name={name} busy={busy} back={back} role={role} broke={(all) => void itBroke(all)}>
         <FaultNote fault={fault} />
@@ -118,8 +89,6 @@ export function FaultFinder(props: Props) {
     )
   }
 
-  const offered = advice.checks.filter(({ check }) => !skipped.includes(check))
-  const next = offered[0]
   const ends = (
     <div className="flex flex-wrap gap-2">
       {role === 'learner' ? (
@@ -153,39 +122,32 @@ export function FaultFinder(props: Props) {
       <SymptomDrawing symptom={symptom} className="h-14" />
       <div>
         <h2 className="text-2xl font-bold">{SYMPTOM_WORDS[symptom]}</h2>
-        {advice.because.length > 0 && <p className="text-sm">Known already: {advice.because.join(' ')}</p>}
+        {stand.advice.because.length > 0 && <p className="text-sm">Known already: {stand.advice.because.join(' ')}</p>}
       </div>
     </div>
   )
 
-  if (found) {
+  if (stand.ask === 'cured') {
     return (
       <>
         {heading}
         <section className="sheet p-6" aria-label="What cures it">
-          <p className="text-sm">Found: {CHECKS[found].title}</p>
-          <p className="mt-1 text-2xl font-bold">{CHECKS[found].remedy}</p>
+          <p className="text-sm">Found: {CHECKS[stand.found].title}</p>
+          <p className="mt-1 text-2xl font-bold">{CHECKS[stand.found].remedy}</p>
           <p className="mt-2 text-lg">Do that, then sew a line on a scrap. Is it gone?</p>
           <div className="mt-4 flex flex-wrap gap-3">
             <button
               type="button"
               className="btn btn-primary btn-lg"
               disabled={busy}
-              onClick={() => void end('cured', found)}
+              onClick={() => void end('cured', stand.found)}
             >
               Yes, it is cured
             </button>
-            <button
-              type="button"
-              className="btn btn-outline btn-lg"
-              onClick={() => {
-                keep({ ...run, answers: [...answers, { check: found, found: false }] })
-                setFound(undefined)
-              }}
-            >
+            <button type="button" className="btn btn-outline btn-lg" onClick={() => say({ say: 'still-there' })}>
               No, still there
             </button>
-            <button type="button" className="btn btn-ghost btn-lg" onClick={() => setFound(undefined)}>
+            <button type="button" className="btn btn-ghost btn-lg" onClick={back}>
               Back
             </button>
           </div>
@@ -194,30 +156,29 @@ export function FaultFinder(props: Props) {
       </>
     )
   }
-  const mayLook = next && (role === 'staff' ? next.who !== 'technician' : next.who === 'learner')
   return (
     <>
       {heading}
       <div className="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        {next && mayLook ? (
+        {stand.ask === 'look' ? (
           <LookNext
-            next={next}
+            next={stand.next}
             name={name}
-            ways={props.ways[next.check]}
+            ways={props.ways[stand.next.check]}
             drawn={props.drawn}
-            found={() => setFound(next.check)}
-            notThat={() => keep({ ...run, answers: [...answers, { check: next.check, found: false }] })}
-            skip={() => keep({ ...run, skipped: [...skipped, next.check] })}
+            found={() => say({ say: 'found', check: stand.next.check })}
+            notThat={() => say({ say: 'not-that', check: stand.next.check })}
+            skip={() => say({ say: 'skip', check: stand.next.check })}
             back={back}
           />
         ) : (
           <section className="sheet p-6" aria-label="Hand it on">
             <p className="text-2xl font-bold">
-              {!next
+              {!stand.next
                 ? 'Everything here has been looked at'
-                : next.who === 'technician'
+                : stand.next.who === 'technician'
                   ? 'What is left is for a technician'
-                  : `Next is for staff: ${CHECKS[next.check].title.toLowerCase()}`}
+                  : `Next is for staff: ${CHECKS[stand.next.check].title.toLowerCase()}`}
             </p>
             <p className="mt-2">Nothing is lost: what you looked at is written down with it.</p>
             <div className="mt-4 flex flex-wrap gap-3">
@@ -229,8 +190,8 @@ export function FaultFinder(props: Props) {
           </section>
         )}
         <aside>
-          <LookedAt answers={answers} after={offered.slice(1, 6)} />
-          {mayLook && ends}
+          <LookedAt answers={found.answers} after={stand.after} />
+          {stand.ask === 'look' && ends}
           <FaultNote fault={fault} />
         </aside>
       </div>

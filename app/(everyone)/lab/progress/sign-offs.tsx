@@ -3,6 +3,7 @@
 import { spaced } from '@/core/units/words'
 import { useState } from 'react'
 import { SKILL_WORDS, SKILLS, type Skill, type SignOff } from '@/core/people/progress'
+import { Select } from '@/ui/fields/select'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -62,30 +63,20 @@ export function SignOffs({ personId, name, kinds, given }: Props) {
             )
           }}
         >
-          <select
-            className="select"
-            aria-label="What they can do"
+          <Select
+            look="unseen"
+            label="What they can do"
+            options={SKILLS.map((each) => [each, SKILL_WORDS[each]])}
             value={skill}
-            onChange={({ target }) => setSkill(target.value as Skill)}
-          >
-            {SKILLS.map((each) => (
-              <option key={each} value={each}>
-                {SKILL_WORDS[each]}
-              </option>
-            ))}
-          </select>
-          <select
-            className="select"
-            aria-label="On which kind of machine"
+            set={setSkill}
+          />
+          <Select
+            look="unseen"
+            label="On which kind of machine"
+            options={kinds.map((kind) => [kind, spaced(kind)])}
             value={machineKind}
-            onChange={({ target }) => setMachineKind(kinds.find((kind) => kind === target.value)!)}
-          >
-            {kinds.map((kind) => (
-              <option key={kind} value={kind}>
-                {spaced(kind)}
-              </option>
-            ))}
-          </select>
+            set={setMachineKind}
+          />
           <button type="submit" className="btn btn-primary" disabled={busy}>
             I have seen it
           </button>

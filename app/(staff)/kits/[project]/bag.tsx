@@ -3,38 +3,23 @@
 import { Printer } from 'lucide-react'
 import Link from 'next/link'
 import { useMemo, useRef, useState } from 'react'
-import { completeFabric } from '@/core/fabric/intake'
-import { kitRequestFor, type KitRoom } from '@/core/kit/for-room'
-import { computeKit } from '@/core/kit/kit'
-import { overrideKit, type Override, type OverridePart } from '@/core/kit/override'
-import type { KitMachine } from '@/core/kit/request'
-import { bobbinVolumeOf } from '@/core/kit/kit-machine'
-import type { StandingWord } from '@/core/machine/standing'
-import type { Traits } from '@/core/knowledge/machine/trait'
-import { kitUse } from '@/core/kit/kit-use'
+import type { KitRoom } from '@/core/kit/for-room'
+import type { OverridePart } from '@/core/kit/override'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import type { FabricFacts } from '@/ui/parts/fabric-facts'
 import { FabricFields } from '@/ui/parts/fabric-fields'
+import { Select } from '@/ui/fields/select'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { KitCard } from '@/ui/parts/kit-card'
 import { OverrideForm } from '@/ui/parts/override-form'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { needleWords } from '@/ui/words'
+import { bagKit, kitsOnOffer, worked, type BagMachine, type BagSaid, type BagWork } from './bag-work'
 import { type BagGiven, GivenNote, GivenBefore } from './given-before'
 import { ChangedMeanwhile } from './changed-meanwhile'
 import { KitWays } from './kit-ways'
 import { NotHere } from './not-here'
-
-export interface BagMachine {
-  readonly machineId: string
-  readonly name: string
-  readonly standing: StandingWord
-  readonly traits: Traits
-  /** absent while traits that a kit needs are missing */
-  readonly machine?: KitMachine
-  readonly missing?: readonly string[]
-}
 
 interface Props {
   readonly project: FabricFacts & { readonly projectId: string; readonly learner: string; readonly name: string }
@@ -48,24 +33,17 @@ interface Props {
   readonly practice: boolean
 }
 
-/** Work at a bag that is not kept yet: it survives a reload. */
-interface Draft {
-  readonly facts: FabricFacts
-  readonly machineId: string | undefined
-  readonly picked: number
-  readonly overrides: readonly Override[]
-}
-
 /** One learner's bag: what the cloth is on the left, the kit that follows from it on the right, at once. */
 export function Bag({ project, given, machines, firstMachine, room, mayGive, practice }: Props) {
   const { projectId, learner, name, ...asKept } = project
-  const [draft, keep] = useKept<Draft>(`bag-${projectId}`, {
+  const [work, keep] = useKept<BagWork>(`bag-${projectId}`, {
     facts: asKept,
     machineId: firstMachine,
     picked: 0,
     overrides: [],
   })
-  const { facts, machineId, overrides } = draft
+  const { facts, machineId, overrides } = work
+  const say = (said: BagSaid) => keep(worked(work, said))
   const [changing, setChanging] = useState<OverridePart>()
   const opener = useRef<Element | null>(null)
   const openChange = (part: OverridePart) => {
@@ -78,33 +56,14 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
     if (opener.current instanceof HTMLElement) opener.current.focus()
   }
   const { busy, fault, write } = useWrite()
-  const chosen = machines.find((each) => each.machineId === machineId)
-  /** Another cloth or machine is another kit, so what was picked or chosen by hand no longer speaks of it. */
-  const begin = (part: Partial<Draft>) => {
+  const offer = useMemo(() => kitsOnOffer({ facts, machineId }, machines, room), [facts, machineId, machines, room])
+  const { request, answer, base, kit, use, bobbinVolume } = bagKit(work, offer, room)
+  const chosen = offer.machine
+  const begin = (said: BagSaid) => {
     setChanging(undefined)
-    keep({ ...draft, picked: 0, overrides: [], ...part })
+    say(said)
   }
-
-  const request = useMemo(
-    () => (chosen?.machine ? kitRequestFor(facts, chosen.machine, room) : undefined),
-    [facts, chosen, room],
-  )
-  const answer = useMemo(() => request && computeKit(request), [request])
-  const base = answer?.kits[Math.min(draft.picked, answer.kits.length - 1)]
-  const overridden = request && base ? overrideKit(request, base, overrides) : undefined
-  const kit = overridden?.kit
   const changed = JSON.stringify(facts) !== JSON.stringify(asKept)
-  const volume = chosen && bobbinVolumeOf(chosen.traits)
-  const use =
-    kit && facts.sewn && volume !== undefined
-      ? kitUse(
-          kit,
-          facts.sewn,
-          completeFabric(facts.fabric).thicknessMm * facts.layers.seam,
-          volume,
-          room.rules.beginners ?? false,
-        )
-      : undefined
 
   const keepFabric = () => write('change-project', { projectId, ...facts, was: asKept }, { done: 'The fabric is kept' })
   const give = async () => {
@@ -142,21 +101,14 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
       </h1>
       <div className="mt-4 grid grid-cols-1 gap-6 lg:grid-cols-[19rem_1fr]">
         <div className="flex flex-col gap-5">
-          <label className="flex flex-col gap-1">
-            <span className="font-bold">On which machine</span>
-            <select
-              className="select select-lg w-full"
-              value={machineId}
-              onChange={({ target }) => begin({ machineId: target.value })}
-            >
-              {machines.map((each) => (
-                <option key={each.machineId} value={each.machineId}>
-                  {each.name} ({each.standing})
-                </option>
-              ))}
-            </select>
-          </label>
-          <FabricFields practice={practice} facts={facts} change={(next) => begin({ facts: next })} />
+          <Select
+            large
+            label="On which machine"
+            options={machines.map((each) => [each.machineId, `${each.name} (${each.standing})`])}
+            value={machineId ?? ''}
+            set={(machine) => begin({ say: 'machine', machineId: machine })}
+          />
+          <FabricFields practice={practice} facts={facts} change={(next) => begin({ say: 'fabric', facts: next })} />
           {mayGive && changed && (
             <div className="flex flex-wrap gap-2">
               <button type="button" className="btn btn-outline" disabled={busy} onClick={() => void keepFabric()}>
@@ -199,11 +151,11 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
               {fault?.code === 'changed' && (
                 <ChangedMeanwhile
                   theirs={asKept}
-                  takeTheirs={() => begin({ facts: asKept })}
+                  takeTheirs={() => begin({ say: 'fabric', facts: asKept })}
                   keepMine={() => void keepFabric()}
                 />
               )}
-              <KitWays kits={answer.kits} chosen={base} choose={(index) => begin({ picked: index })} />
+              <KitWays kits={answer.kits} chosen={base} choose={(index) => begin({ say: 'way', picked: index })} />
               {changing && (
                 <OverrideForm
                   key={changing}
@@ -213,8 +165,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
                   part={changing}
                   leave={closeChange}
                   keep={(override) => {
-                    const rest = overrides.filter(({ part }) => part !== changing)
-                    keep({ ...draft, overrides: override ? [...rest, override] : rest })
+                    say({ say: 'part', part: changing, override })
                     closeChange()
                   }}
                 />
@@ -230,7 +181,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
               {!facts.sewn && (
                 <p className="text-sm">Say how many metres of seam it has, and the thread and bobbins follow.</p>
               )}
-              {facts.sewn && volume === undefined && (
+              {facts.sewn && bobbinVolume === undefined && (
                 <p className="text-sm">
                   Its bobbin is measured on{' '}
                   <Link className="link" href={`/machines/${chosen.machineId}/traits`}>

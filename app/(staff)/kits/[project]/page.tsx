@@ -12,7 +12,8 @@ import { mustSee } from '../../../_server/actor'
 import { projectPage } from '../../../_server/project'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
-import { Bag, type BagMachine } from './bag'
+import { Bag } from './bag'
+import type { BagMachine } from './bag-work'
 
 type Props = { params: Promise<{ project: string }>; searchParams: Promise<{ machine?: string }> }
 

@@ -17,6 +17,9 @@ import {
   type Finish,
   type Thread,
 } from '@/core/units/thread'
+import { Tick } from '@/ui/fields/choice'
+import { Select } from '@/ui/fields/select'
+import { Text } from '@/ui/fields/text'
 import { Pass, DROP_WORDS } from './needle-pass'
 import { Numbers } from './thread-numbers'
 
@@ -57,38 +60,34 @@ export function Desk({ tests, mayLog }: Props) {
             A thread, in any numbers
           </h2>
           <div className="mt-3 flex flex-wrap gap-3">
-            <label className="flex flex-col gap-1">
-              <span className="text-sm font-bold">What the spool says</span>
-              <input
-                className="input input-lg w-44 font-mono"
-                value={notation}
-                maxLength={60}
-                onChange={({ target }) => setNotation(target.value)}
-              />
-            </label>
+            <div className="w-44">
+              <Text large mono look="small" label="What the spool says" most={60} value={notation} set={setNotation} />
+            </div>
             <Select
-              name="Fibre"
+              large
+              look="small"
+              label="Fibre"
+              options={[
+                ['', count.value?.fibre ?? 'polyester, if not said'],
+                ...FIBRES.map((each) => [each, each] as const),
+              ]}
               value={fibre}
-              none={count.value?.fibre ?? 'polyester, if not said'}
-              words={FIBRES}
               set={setFibre}
             />
             <Select
-              name="Finish"
+              large
+              look="small"
+              label="Finish"
+              options={[
+                ['', thread ? `${usualFinish(thread.fibre)}, usual` : 'usual'],
+                ...FINISHES.map((each) => [each, each] as const),
+              ]}
               value={finish}
-              none={thread ? `${usualFinish(thread.fibre)}, usual` : 'usual'}
-              words={FINISHES}
               set={setFinish}
             />
-            <label className="flex min-h-11 items-center gap-2 self-end">
-              <input
-                type="checkbox"
-                className="checkbox"
-                checked={strands === 2}
-                onChange={() => setStrands(strands === 1 ? 2 : 1)}
-              />
-              two in one eye
-            </label>
+            <div className="self-end">
+              <Tick label="two in one eye" value={strands === 2} set={(two) => setStrands(two ? 2 : 1)} />
+            </div>
           </div>
           {count.fault && (
             <p role="alert" className="mt-3 border-l-4 border-warning pl-3 text-warning">
@@ -112,29 +111,17 @@ export function Desk({ tests, mayLog }: Props) {
             Will it pass this needle?
           </h2>
           <div className="mt-3 flex flex-wrap gap-3">
-            <label className="flex flex-col gap-1">
-              <span className="text-sm font-bold">Needle size</span>
-              <input
-                className="input input-lg w-28 font-mono"
-                value={size}
-                maxLength={20}
-                onChange={({ target }) => setSize(target.value)}
-              />
-            </label>
-            <label className="flex flex-col gap-1">
-              <span className="text-sm font-bold">Point</span>
-              <select
-                className="select select-lg"
-                value={point}
-                onChange={({ target }) => setPoint(target.value as Point)}
-              >
-                {(Object.keys(POINTS) as Point[]).map((each) => (
-                  <option key={each} value={each}>
-                    {POINTS[each].words}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <div className="w-28">
+              <Text large mono look="small" label="Needle size" most={20} value={size} set={setSize} />
+            </div>
+            <Select
+              large
+              look="small"
+              label="Point"
+              options={(Object.keys(POINTS) as Point[]).map((each) => [each, POINTS[each].words])}
+              value={point}
+              set={setPoint}
+            />
           </div>
           {needle.fault && (
             <p role="alert" className="mt-3 border-l-4 border-warning pl-3 text-warning">
@@ -215,29 +202,3 @@ const readingsOf = (notation: string, fault: string | undefined): string[] =>
         .map(([, reading]) => reading!)
         .filter((each) => !read(NotationError, () => parseThreadNotation(each)).fault)
     : []
-
-function Select<Word extends string>({
-  name,
-  value,
-  none,
-  words,
-  set,
-}: {
-  name: string
-  value: Word | ''
-  none: string
-  words: readonly Word[]
-  set: (value: Word | '') => void
-}) {
-  return (
-    <label className="flex flex-col gap-1">
-      <span className="text-sm font-bold">{name}</span>
-      <select className="select select-lg" value={value} onChange={({ target }) => set(target.value as Word | '')}>
-        <option value="">{none}</option>
-        {words.map((word) => (
-          <option key={word}>{word}</option>
-        ))}
-      </select>
-    </label>
-  )
-}

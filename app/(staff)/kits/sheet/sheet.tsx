@@ -6,12 +6,20 @@ import { useRef, useState } from 'react'
 import type { AlreadyHere } from '@/core/exchange/already-here'
 import type { Answered } from '@/core/wire/asks'
 import type { Fault } from '@/core/schema/invalid'
+import { Select, type Options } from '@/ui/fields/select'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
 import { ask } from '@/ui/ask'
 import { useWrite } from '@/ui/parts/use-write'
 import { fabricWords } from '@/ui/words'
 import { type Way, type Ids, makeIds } from './row-ids'
+
+/** What may become of a bag that hangs here already, changed. */
+const WAYS = [
+  ['keep', 'keep what hangs'],
+  ['replace', 'replace it'],
+  ['add', 'add one more'],
+] as const satisfies Options<Way>
 
 interface Props {
   readonly courses: readonly { readonly courseId: string; readonly name: string }[]
@@ -99,16 +107,12 @@ export function Sheet({ courses, columns, mayImport }: Props) {
         first four are needed; <strong>cloth</strong> is a structure, such as woven, or a cloth by its name, such as
         poplin, whose numbers are then guesses until you measure.
       </p>
-      <label className="flex flex-col gap-1">
-        <span className="font-bold">Class</span>
-        <select className="select w-full" value={courseId} onChange={({ target }) => setCourseId(target.value)}>
-          {courses.map((course) => (
-            <option key={course.courseId} value={course.courseId}>
-              {course.name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Select
+        label="Class"
+        options={courses.map((course) => [course.courseId, course.name])}
+        value={courseId}
+        set={setCourseId}
+      />
       <label className="flex flex-col gap-1">
         <span className="font-bold">Rows</span>
         <textarea
@@ -191,21 +195,18 @@ export function Sheet({ courses, columns, mayImport }: Props) {
                       </td>
                       <td>
                         {rows.here[index] ? (
-                          <label className="flex flex-col gap-1">
+                          <div className="flex w-36 flex-col gap-1">
                             <span className="text-sm">
                               already here: {rows.here[index].same ? 'the same' : <strong>changed</strong>}
                             </span>
-                            <select
-                              className="select select-sm w-36"
-                              aria-label={`What becomes of ${learner}: ${name}`}
+                            <Select
+                              look="unseen"
+                              label={`What becomes of ${learner}: ${name}`}
+                              options={WAYS}
                               value={wayOf(line, rows.here[index])}
-                              onChange={({ target }) => setWays({ ...ways, [line]: target.value as Way })}
-                            >
-                              <option value="keep">keep what hangs</option>
-                              <option value="replace">replace it</option>
-                              <option value="add">add one more</option>
-                            </select>
-                          </label>
+                              set={(way) => setWays({ ...ways, [line]: way })}
+                            />
+                          </div>
                         ) : (
                           'new'
                         )}

@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -39,16 +40,9 @@ export function BookLineCorrection({
         ).then((landed) => landed && setOpen(false))
       }}
     >
-      <label className="flex flex-col text-left">
-        What was wrong?
-        <input
-          className="input"
-          value={because}
-          onChange={({ target }) => setBecause(target.value)}
-          required
-          maxLength={500}
-        />
-      </label>
+      <div className="text-left">
+        <Text label="What was wrong?" most={500} value={because} set={setBecause} />
+      </div>
       <FaultNote fault={fault} />
       <div className="flex gap-2">
         <button type="button" className="btn btn-ghost" onClick={() => setOpen(false)}>

@@ -5,6 +5,10 @@ import type { LineBody } from '@/core/machine/event'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import { FAULTS } from '@/core/knowledge/fault/fault-kind'
 import { LOADS, type Load } from '@/core/knowledge/needle/wear'
+import { Choice, Tick } from '@/ui/fields/choice'
+import { Count } from '@/ui/fields/number'
+import { Select } from '@/ui/fields/select'
+import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -42,7 +46,7 @@ export function QuickLog({
   const { busy, fault, log } = useWrite()
   const [form, setForm] = useState<Form>()
   const [text, setText] = useState('')
-  const [minutes, setMinutes] = useState('60')
+  const [minutes, setMinutes] = useState(60)
   const [load, setLoad] = useState<Load>('ordinary')
   const [finished, setFinished] = useState(false)
   const [kind, setKind] = useState<(typeof FAULTS)[number]>('jam')
@@ -54,7 +58,7 @@ export function QuickLog({
   }
   const bodies: { readonly [Kind in Form]: () => { body: LineBody<Kind>; words: string } } = {
     used: () => ({
-      body: { use: { load, chairMinutes: Number(minutes) }, finishedProject: finished },
+      body: { use: { load, chairMinutes: minutes }, finishedProject: finished },
       words: 'Sewing time written down',
     }),
     noted: () => ({ body: { text }, words: 'Noted' }),
@@ -149,43 +153,9 @@ export function QuickLog({
         >
           {form === 'used' ? (
             <>
-              <label className="flex items-center gap-3">
-                Minutes in the chair
-                <input
-                  type="number"
-                  inputMode="numeric"
-                  min="1"
-                  max="600"
-                  required
-                  className="input w-28"
-                  value={minutes}
-                  onChange={({ target }) => setMinutes(target.value)}
-                />
-              </label>
-              <fieldset className="flex flex-col gap-1">
-                <legend className="font-semibold">On</legend>
-                {LOADS.map((each) => (
-                  <label key={each} className="flex min-h-9 items-center gap-2">
-                    <input
-                      type="radio"
-                      className="radio"
-                      name="load"
-                      checked={load === each}
-                      onChange={() => setLoad(each)}
-                    />
-                    {LOAD_WORDS[each]}
-                  </label>
-                ))}
-              </fieldset>
-              <label className="flex min-h-9 items-center gap-2">
-                <input
-                  type="checkbox"
-                  className="checkbox"
-                  checked={finished}
-                  onChange={({ target }) => setFinished(target.checked)}
-                />
-                A project was finished
-              </label>
+              <Count label="Minutes in the chair" min={1} max={600} value={minutes} set={setMinutes} />
+              <Choice label="On" options={LOADS.map((each) => [each, LOAD_WORDS[each]])} value={load} set={setLoad} />
+              <Tick label="A project was finished" value={finished} set={setFinished} />
             </>
           ) : (
             <>
@@ -203,18 +173,7 @@ export function QuickLog({
               )}
               {form === 'fault-opened' && (
                 <>
-                  <label className="flex flex-col gap-1">
-                    What kind
-                    <select
-                      className="select w-full"
-                      value={kind}
-                      onChange={({ target }) => setKind(target.value as typeof kind)}
-                    >
-                      {FAULTS.map((each) => (
-                        <option key={each}>{each}</option>
-                      ))}
-                    </select>
-                  </label>
+                  <Select label="What kind" options={FAULTS.map((each) => [each, each])} value={kind} set={setKind} />
                   {kind === 'electrical' && (
                     <p className="font-semibold text-secondary">
                       Unplug it at the wall now. It stays stopped until a licensed repair is written down.
@@ -222,16 +181,13 @@ export function QuickLog({
                   )}
                 </>
               )}
-              <label className="flex flex-col gap-1">
-                {TEXT_WORDS[form] ?? 'Why'}
-                <input
-                  className="input w-full"
-                  maxLength={500}
-                  required={form !== 'needle-broke' && form !== 'fault-opened'}
-                  value={text}
-                  onChange={({ target }) => setText(target.value)}
-                />
-              </label>
+              <Text
+                label={TEXT_WORDS[form] ?? 'Why'}
+                most={500}
+                optional={form === 'needle-broke' || form === 'fault-opened'}
+                value={text}
+                set={setText}
+              />
             </>
           )}
           <FaultNote fault={fault} />

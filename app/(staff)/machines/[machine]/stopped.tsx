@@ -3,6 +3,7 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import type { Lock } from '@/core/machine/state'
+import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -115,16 +116,9 @@ export function Stopped({
             say(asking, asking.kind === 'serviced' ? { by: text, electrical: true } : { because: text })
           }}
         >
-          <label className="flex min-w-64 flex-1 flex-col gap-1">
-            {asking.asks}
-            <input
-              className="input w-full"
-              maxLength={500}
-              required
-              value={text}
-              onChange={({ target }) => setText(target.value)}
-            />
-          </label>
+          <div className="min-w-64 flex-1">
+            <Text label={asking.asks} most={500} value={text} set={setText} />
+          </div>
           <button type="submit" className="btn btn-primary" disabled={busy}>
             Write it down
           </button>

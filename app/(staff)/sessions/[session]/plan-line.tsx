@@ -2,6 +2,7 @@ import { useState } from 'react'
 import type { PlannedSeat, PlanProof } from '@/core/session/session-schema'
 import type { SheetFigures } from '@/core/session/sheet'
 import { counted, plain } from '@/core/units/words'
+import { Select } from '@/ui/fields/select'
 import type { SheetProps } from './sheet-props'
 import type { usePlanning } from './use-planning'
 
@@ -55,21 +56,19 @@ export function PlanLine(props: Props) {
             ) : (
               <>
                 {seats.length > 0 && (
-                  <label>
-                    <span className="sr-only">What is planned again</span>
-                    <select
-                      className="select select-lg w-64"
-                      value={from ?? ''}
-                      onChange={({ target }) => setFrom(target.value === '' ? undefined : Number(target.value))}
-                    >
-                      <option value="">the whole session</option>
-                      {blocks.map((_, index) => (
-                        <option key={index} value={index + 1}>
-                          from block {index + 1} on, few moves
-                        </option>
-                      ))}
-                    </select>
-                  </label>
+                  <div className="w-64">
+                    <Select
+                      large
+                      look="unseen"
+                      label="What is planned again"
+                      options={[
+                        ['', 'the whole session'],
+                        ...blocks.map((_, index) => [`${index + 1}`, `from block ${index + 1} on, few moves`] as const),
+                      ]}
+                      value={from === undefined ? '' : `${from}`}
+                      set={(block) => setFrom(block === '' ? undefined : Number(block))}
+                    />
+                  </div>
                 )}
                 <button
                   type="button"

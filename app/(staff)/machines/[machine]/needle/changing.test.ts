@@ -12,7 +12,7 @@ const anySaid: fc.Arbitrary<Said> = fc.oneof(
   fc.record({ say: fc.constant('reason' as const), reason: fc.constantFrom(...REASONS) }),
   fc.record({ say: fc.constant('needle' as const), choice: fc.constantFrom(universal, twin) }),
   fc.record({ say: fc.constant('part-used' as const), partUsed: fc.boolean() }),
-  fc.record({ say: fc.constant('hours' as const), hours: fc.constantFrom('0', '2.5', '8') }),
+  fc.record({ say: fc.constant('hours' as const), hours: fc.constantFrom(0, 2.5, 8) }),
   fc.record({ say: fc.constant('pieces' as const), found: fc.boolean() }),
 )
 
@@ -33,7 +33,7 @@ describe('a needle change as it is said', () => {
         expect(check(eventBody('needle-changed'), line)).toEqual(line)
         expect(line.out?.wentTo).toBe(hadOne ? NEEDLE_OUT[changing.reason].wentTo : undefined)
         expect(line.out?.piecesFound).toBe(hadOne && changing.reason === 'broken' ? changing.piecesFound : undefined)
-        expect(line.in?.effectiveHours).toBe(changing.partUsed ? Number(changing.hours) : undefined)
+        expect(line.in?.effectiveHours).toBe(changing.partUsed ? changing.hours : undefined)
         expect(same(line.in, changing.fitted)).toBe(true)
       }),
     ))

@@ -27,8 +27,8 @@ export interface Changing {
   /** undefined: the machine stays without */
   readonly fitted?: Choice | undefined
   readonly partUsed: boolean
-  /** needle hours on a part-used needle's tag, as typed */
-  readonly hours: string
+  /** needle hours on a part-used needle's tag */
+  readonly hours: number
   /** of a needle that broke */
   readonly piecesFound: boolean
 }
@@ -37,7 +37,7 @@ export type Said =
   | { readonly say: 'reason'; readonly reason: Changing['reason'] }
   | { readonly say: 'needle'; readonly choice: Choice }
   | { readonly say: 'part-used'; readonly partUsed: boolean }
-  | { readonly say: 'hours'; readonly hours: string }
+  | { readonly say: 'hours'; readonly hours: number }
   | { readonly say: 'pieces'; readonly found: boolean }
 
 /** What is most likely wanted: the kit's needle, for the reason that its predecessor gives. */
@@ -51,7 +51,7 @@ export function changingFrom(
       : old?.due === 'change' || !kit || same(kit, old)
         ? 'due'
         : 'other-kit'
-  return { reason, fitted: kit ?? old, partUsed: false, hours: '0', piecesFound: false }
+  return { reason, fitted: kit ?? old, partUsed: false, hours: 0, piecesFound: false }
 }
 
 export function changed(before: Changing, said: Said): Changing {
@@ -85,7 +85,7 @@ export function lineOf(
         sizeNm: fitted.sizeNm,
         ...(fitted.gapMm !== undefined && { gapMm: fitted.gapMm }),
         condition: partUsed ? 'part-used' : 'new',
-        ...(partUsed && { effectiveHours: Number(hours) }),
+        ...(partUsed && { effectiveHours: hours }),
       },
     }),
   }

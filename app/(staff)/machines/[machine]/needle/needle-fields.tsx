@@ -1,5 +1,7 @@
 import { NEEDLE_OUT } from '@/core/knowledge/check/needle-out'
 import { needleWords } from '@/ui/words'
+import { Choice as Buttons, Tick } from '@/ui/fields/choice'
+import { Amount } from '@/ui/fields/number'
 import { REASONS, same, type Changing, type Choice, type Said } from './changing'
 import type { NeedleChangeProps } from './needle-change'
 
@@ -7,37 +9,24 @@ import type { NeedleChangeProps } from './needle-change'
 export function WhyOut({ name, changing, say }: { name: string; changing: Changing; say: (said: Said) => void }) {
   const { reason, piecesFound } = changing
   return (
-    <fieldset>
-      <legend className="mb-2 text-lg font-bold">Why it comes out</legend>
-      <div className="flex flex-wrap gap-2">
-        {REASONS.map((each) => (
-          <label key={each} className={`btn ${reason === each ? 'btn-neutral' : 'btn-outline'}`}>
-            <input
-              type="radio"
-              name="reason"
-              className="sr-only"
-              checked={reason === each}
-              onChange={() => say({ say: 'reason', reason: each })}
-            />
-            {NEEDLE_OUT[each].words}
-          </label>
-        ))}
-      </div>
+    <div>
+      <Buttons
+        label="Why it comes out"
+        options={REASONS.map((each) => [each, NEEDLE_OUT[each].words])}
+        value={reason}
+        set={(each) => say({ say: 'reason', reason: each })}
+      />
       {reason === 'broken' && (
         <div className="mt-2 border-l-4 border-error pl-3">
           <p className="font-semibold">
             Power off, glasses stay on. Lay point, blade and shank together to the whole length; look in the case and
             under the plate.
           </p>
-          <label className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="checkbox"
-              checked={piecesFound}
-              onChange={({ target }) => say({ say: 'pieces', found: target.checked })}
-            />
-            Every piece lies on the table
-          </label>
+          <Tick
+            label="Every piece lies on the table"
+            value={piecesFound}
+            set={(found) => say({ say: 'pieces', found })}
+          />
           {!piecesFound && <p>Until then {name} stays stopped.</p>}
         </div>
       )}
@@ -48,7 +37,7 @@ export function WhyOut({ name, changing, say }: { name: string; changing: Changi
           : 'into the part-used case under its tag, with its hours'}
         .
       </p>
-    </fieldset>
+    </div>
   )
 }
 
@@ -116,31 +105,25 @@ export function WhatGoesIn({
           ))}
         </dl>
       </details>
-      <label className="mt-2 flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox"
-          checked={partUsed}
-          onChange={({ target }) => say({ say: 'part-used', partUsed: target.checked })}
+      <div className="mt-2 flex flex-col gap-2">
+        <Tick
+          label="It is a part-used needle"
+          value={partUsed}
+          set={(used) => say({ say: 'part-used', partUsed: used })}
         />
-        It is a part-used needle
         {partUsed && (
-          <>
-            with{' '}
-            <input
-              type="number"
-              step="0.1"
-              min="0"
-              max="40"
-              aria-label="Needle hours on its tag"
-              className="input w-24"
-              value={hours}
-              onChange={({ target }) => say({ say: 'hours', hours: target.value })}
-            />{' '}
-            hours on its tag
-          </>
+          <Amount
+            label="Needle hours on its tag"
+            look="small"
+            unit="hours"
+            min={0}
+            max={40}
+            step={0.1}
+            value={hours}
+            set={(on) => say({ say: 'hours', hours: on })}
+          />
         )}
-      </label>
+      </div>
     </fieldset>
   )
 }

@@ -1,6 +1,7 @@
 'use client'
 
 import { ACCESS_NEEDS, ACCESS_NEED_WORDS, type AccessNeed } from '@/core/knowledge/machine/access'
+import { Select } from '@/ui/fields/select'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -55,25 +56,22 @@ export function Roster({
         {roster.map((person) => (
           <li key={person.personId} className="seam flex flex-wrap items-center gap-x-6 gap-y-2 py-2">
             <strong className="w-28 text-lg">{person.name}</strong>
-            <label>
-              <span className="sr-only">{person.name} comes</span>
-              <select
-                className="select w-44"
+            <div className="w-44">
+              <Select
+                look="unseen"
+                label={`${person.name} comes`}
                 disabled={busy}
+                options={[
+                  ['here', 'comes'],
+                  ...Array.from({ length: blocks }, (_, index) => index + 1)
+                    .filter((block) => block > 1 || person.fromBlock === block)
+                    .map((block) => [`late ${block}`, `late: from block ${block}`] as const),
+                  ['absent', 'does not come'],
+                ]}
                 value={person.comes === 'late' ? `late ${person.fromBlock}` : person.comes}
-                onChange={(event) => come(person, event.target.value)}
-              >
-                <option value="here">comes</option>
-                {Array.from({ length: blocks }, (_, index) => index + 1)
-                  .filter((block) => block > 1 || person.fromBlock === block)
-                  .map((block) => (
-                    <option key={block} value={`late ${block}`}>
-                      late: from block {block}
-                    </option>
-                  ))}
-                <option value="absent">does not come</option>
-              </select>
-            </label>
+                set={(value) => come(person, value)}
+              />
+            </div>
             {mayNeeds &&
               ACCESS_NEEDS.map((each) => (
                 <label key={each} className="flex min-h-11 items-center gap-2">

@@ -1,6 +1,8 @@
 'use client'
 
 import { useState } from 'react'
+import { Count } from '@/ui/fields/number'
+import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 import { momentIn, wrongWithSession } from '@/ui/zone'
@@ -17,18 +19,10 @@ interface Facts {
 export function SessionFacts({ sessionId, timeZone, facts }: { sessionId: string; timeZone: string; facts: Facts }) {
   const [now, setNow] = useState(facts)
   const { busy, fault, write } = useWrite()
-  const field = (label: string, type: 'date' | 'time', name: 'day' | 'from' | 'to') => (
-    <label className="flex flex-col gap-1">
-      <span className="text-sm">{label}</span>
-      <input
-        type={type}
-        required
-        className="input"
-        value={now[name]}
-        onChange={({ target }) => setNow({ ...now, [name]: target.value })}
-      />
-    </label>
-  )
+  const of = <Name extends keyof Facts>(name: Name) => ({
+    value: now[name],
+    set: (value: Facts[Name]) => setNow({ ...now, [name]: value }),
+  })
   const wrong = wrongWithSession(now, timeZone)
   return (
     <details className="mt-6">
@@ -53,30 +47,13 @@ export function SessionFacts({ sessionId, timeZone, facts }: { sessionId: string
           )
         }}
       >
-        {field('Day', 'date', 'day')}
-        {field('From', 'time', 'from')}
-        {field('To', 'time', 'to')}
-        <label className="flex flex-col gap-1">
-          <span className="text-sm">Blocks</span>
-          <input
-            type="number"
-            required
-            min={1}
-            max={12}
-            className="input w-24"
-            value={Number.isFinite(now.blocks) ? now.blocks : ''}
-            onChange={({ target }) => setNow({ ...now, blocks: target.valueAsNumber })}
-          />
-        </label>
-        <label className="flex grow flex-col gap-1">
-          <span className="text-sm">Why it is called off (empty: it takes place)</span>
-          <input
-            className="input w-full"
-            maxLength={200}
-            value={now.calledOff}
-            onChange={({ target }) => setNow({ ...now, calledOff: target.value })}
-          />
-        </label>
+        <Text look="small" type="date" label="Day" {...of('day')} />
+        <Text look="small" type="time" label="From" {...of('from')} />
+        <Text look="small" type="time" label="To" {...of('to')} />
+        <Count look="small" label="Blocks" min={1} max={12} {...of('blocks')} />
+        <div className="grow">
+          <Text look="small" optional label="Why it is called off (empty: it takes place)" {...of('calledOff')} />
+        </div>
         <button type="submit" className="btn" disabled={busy}>
           Keep it so
         </button>
