@@ -17,6 +17,8 @@ export default defineConfig({
     env: { ORTHODEX_LOG: 'silent' },
     testTimeout: 60_000,
     hookTimeout: 60_000,
+    // One for each core: by default one core is left idle, which on two is half of them.
+    maxWorkers: '100%',
     projects: [
       { extends: true, test: { name: 'core', include: testsIn(...PURE), pool: 'threads', isolate: false } },
       {

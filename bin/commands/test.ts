@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { CODE_CHECKS, runChecks } from '../build/checks'
 
 /** Runs every check and test of the project and counts them in truth: one that could not run counts as failed. */
 interface Count {
@@ -20,9 +21,6 @@ const run = (title: string, command: string, ...args: string[]): boolean => {
   })
   return status === 0
 }
-
-const checked = (title: string, command: string, ...args: string[]): Count =>
-  run(title, command, ...args) ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }
 
 /** Reads a report when the run left one; a run that failed without a failed test still counts as one failure. */
 function counted(ok: boolean, file: string, read: (report: never) => Count): Count {
@@ -50,11 +48,11 @@ const BROWSER = [
   'sign-in-1.spec.ts',
   'sign-in-2.spec.ts',
 ].map((name) => `test-results/browser-${name.replace('.spec.ts', '')}.json`)
+
+console.log('\n— code')
+const wrong = await runChecks(CODE_CHECKS)
 const counts = [
-  checked('format', 'prettier', '--check', '--log-level', 'warn', '.'),
-  checked('imports and lint', 'npm', 'run', '--silent', 'lint'),
-  checked('types', 'npm', 'run', '--silent', 'types'),
-  checked('unused code', 'npm', 'run', '--silent', 'unused'),
+  { passed: Object.keys(CODE_CHECKS).length - wrong, failed: wrong },
   counted(
     run('core and store', 'vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${UNIT}`),
     UNIT,
