@@ -1,37 +1,28 @@
 import { expect as expected, test, type Page } from '@playwright/test'
-import pg from 'pg'
-import { startServer, type RunningServer } from '@/bin/serve/next-server'
+import type { RunningServer } from '@/bin/serve/next-server'
 import { connect } from '@/store/connect'
 import { migrate } from '@/store/migrate'
 import { setupWord } from '@/store/site/setup'
+import { asAdmin, databaseUrl, SECRET, serve } from './demo-copy'
 
 const expect = expected.configure({ timeout: 15_000 })
-const SECRET = 'only-for-the-first-run-0123456789abcdef'
 const NAMES = ['Petrel', 'Fulmar', 'Gannet', 'Skua', 'Puffin', 'Razorbill', 'Shag', 'Eider', 'Scoter']
 
 /** A server whose database holds nothing: no venue, no person. */
 let server: RunningServer
-let drop: () => Promise<void>
 test.beforeAll(async () => {
-  const url = new URL(process.env['ORTHODEX_E2E_DATABASE']!)
-  const admin = new pg.Client({ connectionString: url.href })
-  await admin.connect()
-  await admin.query('create database first_run')
-  url.pathname = '/first_run'
-  const store = connect(url.href)
+  await asAdmin('create database first_run')
+  const url = databaseUrl('first_run')
+  const store = connect(url)
   await migrate(store)
   await store.destroy()
-  server = await startServer(process.cwd(), { DATABASE_URL: url.href, ORTHODEX_SECRET: SECRET }, { port: 0 })
-  drop = async () => {
-    await admin.query('drop database first_run with (force)')
-    await admin.end()
-  }
+  server = await serve(url)
 })
 test.setTimeout(120_000)
 test.use({ actionTimeout: 15_000 })
 test.afterAll(async () => {
   await server.stop()
-  await drop()
+  await asAdmin('drop database first_run with (force)')
 })
 
 /** Every tap of the journey, counted as a person would feel it. */

@@ -1,6 +1,7 @@
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { DEMO_CLASS_CODE, DEMO_PASSWORD, DEMO_STAFF } from '@/bin/demo-data/seed'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
+import { copyDemo, FOLDER, type DemoCopy } from './demo-copy'
 
 export type Who = 'coordinator' | 'instructor' | 'helper' | 'learner' | 'newcomer'
 
@@ -13,14 +14,39 @@ export const SIGN_INS: Readonly<Record<Exclude<Who, 'learner'>, { email: string;
 }
 export const LEARNER = { classCode: DEMO_CLASS_CODE, firstName: 'Chidi' }
 
-export const stateFile = (who: Who): string =>
-  `test-results/signed-in-${process.env['ORTHODEX_E2E_LANE'] ?? '1'}-${who}.json`
+export const stateFile = (who: Who, folder = FOLDER): string => `${folder}/signed-in-${who}.json`
 
 /** A tap on a page that does not listen yet is lost, and a person taps again; a journey waits. */
 const listens = (page: Page) => page.locator('html[data-listening]').waitFor({ state: 'attached' })
 
-/** Tests that say who they are; anything the page logs as an error fails them. */
-export const test = base.extend<{ quiet: void; page: Page }>({
+/** One demo for each file, made when its first test begins. */
+interface Demos {
+  of(file: string): Promise<DemoCopy>
+}
+
+/** Tests that say who they are, at a demo of their file's own; anything the page logs as an error fails them. */
+export const test = base.extend<{ demo: DemoCopy; quiet: void; page: Page }, { demos: Demos }>({
+  demos: [
+    // Playwright reads from the pattern what a fixture needs: this one needs nothing.
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      let now: { readonly file: string; readonly copy: DemoCopy } | undefined
+      await use({
+        of: async (file) => {
+          if (now?.file !== file) {
+            await now?.copy.end()
+            now = undefined
+            now = { file, copy: await copyDemo(file) }
+          }
+          return now.copy
+        },
+      })
+      await now?.copy.end()
+    },
+    { scope: 'worker', timeout: 60_000 },
+  ],
+  demo: [async ({ demos }, use, { file }) => use(await demos.of(file)), { timeout: 60_000 }],
+  baseURL: async ({ demo }, use) => use(demo.url),
   page: async ({ page }, use) => {
     const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)]
     page.goto = async (...where) => {

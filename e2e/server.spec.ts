@@ -1,19 +1,20 @@
 import { execFileSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
-import { readFileSync } from 'node:fs'
+import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { Agent, request as httpRequest } from 'node:http'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { request as playwrightRequest } from '@playwright/test'
 import pg from 'pg'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
 import { startServer } from '@/bin/serve/next-server'
 import { freePort } from '@/bin/serve/private-cluster'
+import { connect } from '@/store/connect'
+import { migrate } from '@/store/migrate'
+import { FOLDER, SECRET, serve, startTestCluster } from './demo-copy'
 import { expect, SIGN_INS, stateFile, test } from './people'
 
 /** What the server does with what it should not be sent, and with a database that does not answer. */
-const database = process.env['ORTHODEX_E2E_DATABASE']!
-const folder = process.env['ORTHODEX_E2E_FOLDER']!
-
 test.describe('a body', () => {
   for (const [who, state] of [
     ['signed out', undefined],
@@ -84,12 +85,12 @@ test.describe('the door', () => {
     await stranger.dispose()
   })
 
-  test('is shut within a second to a sign-in that was ended elsewhere', async ({ baseURL }) => {
+  test('is shut within a second to a sign-in that was ended elsewhere', async ({ baseURL, demo }) => {
     const request = await playwrightRequest.newContext({ baseURL: baseURL! })
     await request.post('/api/sign-in/station', { data: { classCode: 'salt-boathouse', firstName: 'Juna' } })
     const ask = async () => (await request.post('/api/compute/needle-size', { data: { text: '80' } })).status()
     expect(await ask()).toBe(200)
-    const client = new pg.Client({ connectionString: database })
+    const client = new pg.Client({ connectionString: demo.databaseUrl })
     await client.connect()
     await client.query(
       `delete from sign_in_session where "userId" in (select id from sign_in_user where name = 'Juna')`,
@@ -99,10 +100,10 @@ test.describe('the door', () => {
     await request.dispose()
   })
 
-  test('lets a learner in for hours and not for weeks', async ({ baseURL }) => {
+  test('lets a learner in for hours and not for weeks', async ({ baseURL, demo }) => {
     const request = await playwrightRequest.newContext({ baseURL: baseURL! })
     await request.post('/api/sign-in/station', { data: { classCode: 'salt-boathouse', firstName: 'Juna' } })
-    const client = new pg.Client({ connectionString: database })
+    const client = new pg.Client({ connectionString: demo.databaseUrl })
     await client.connect()
     const { rows } = await client.query<{ hours: number }>(
       `select extract(epoch from s."expiresAt" - now()) / 3600 as hours from sign_in_session s
@@ -114,9 +115,9 @@ test.describe('the door', () => {
   })
 })
 
-test('one locked row never takes the room down', async ({ baseURL }) => {
+test('one locked row never takes the room down', async ({ baseURL, demo }) => {
   const request = await playwrightRequest.newContext({ baseURL: baseURL!, storageState: stateFile('helper') })
-  const client = new pg.Client({ connectionString: database })
+  const client = new pg.Client({ connectionString: demo.databaseUrl })
   await client.connect()
   try {
     await client.query('begin')
@@ -148,19 +149,18 @@ test('one locked row never takes the room down', async ({ baseURL }) => {
   }
 })
 
-test('a copy that is told to end lets what is being written land, and keeps its journal', async () => {
-  const secret = readFileSync(join(folder, 'secret'), 'utf8')
-  const journal = join(folder, 'second.log')
+test('a copy that is told to end lets what is being written land, and keeps its journal', async ({ demo }) => {
+  const journal = join(FOLDER, 'second.log')
   const second = await startServer(
     process.cwd(),
-    { DATABASE_URL: database, ORTHODEX_SECRET: secret },
+    { DATABASE_URL: demo.databaseUrl, ORTHODEX_SECRET: SECRET },
     { port: await freePort(), journal },
   )
   const request = await playwrightRequest.newContext({ baseURL: second.url, storageState: stateFile('helper') })
-  const client = new pg.Client({ connectionString: database })
+  const client = new pg.Client({ connectionString: demo.databaseUrl })
   await client.connect()
   // Inside a transaction PostgreSQL shows who waits as it first looked: whoever watches stands outside it.
-  const watcher = new pg.Client({ connectionString: database })
+  const watcher = new pg.Client({ connectionString: demo.databaseUrl })
   await watcher.connect()
   try {
     // A stream stays open on every page: it must not keep the copy from ending.
@@ -180,7 +180,9 @@ test('a copy that is told to end lets what is being written land, and keeps its 
     const written = request.post('/api/commands/log', { data: { commandId, body } })
     await expect
       .poll(async () => {
-        const waiting = await watcher.query(`select 1 from pg_stat_activity where wait_event_type = 'Lock'`)
+        const waiting = await watcher.query(
+          `select 1 from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()`,
+        )
         return waiting.rowCount
       })
       .toBeGreaterThan(0)
@@ -200,32 +202,37 @@ test('a copy that is told to end lets what is being written land, and keeps its 
   }
 })
 
-test('health says within two seconds that the database is frozen, and that it is back', async ({ baseURL }) => {
-  const request = await playwrightRequest.newContext({ baseURL: baseURL! })
-  const pids = () =>
-    execFileSync('pgrep', ['-f', `postgres -D ${folder}`], { encoding: 'utf8' })
-      .trim()
-      .split('\n')
-      .flatMap((pid) => {
-        try {
-          return [pid, ...execFileSync('pgrep', ['-P', pid], { encoding: 'utf8' }).trim().split('\n')]
-        } catch {
-          return [pid]
-        }
-      })
-      .map(Number)
-  const all = pids()
-  expect(all.length).toBeGreaterThan(1)
-  for (const pid of all) process.kill(pid, 'SIGSTOP')
+test('health says within two seconds that the database is frozen, and that it is back', async () => {
+  // A database server of its own: no other journey freezes with it.
+  const folder = mkdtempSync(join(tmpdir(), 'orthodex-frozen-'))
+  chmodSync(folder, 0o755)
+  const cluster = await startTestCluster(folder)
+  const url = await cluster.database('frozen')
+  const store = connect(url)
+  await migrate(store)
+  await store.destroy()
+  const server = await serve(url)
+  const request = await playwrightRequest.newContext({ baseURL: server.url })
   try {
-    const began = Date.now()
-    const answer = await request.get('/api/health')
-    expect([answer.status(), Date.now() - began < 2_000]).toEqual([503, true])
+    const postmaster = execFileSync('pgrep', ['-f', `postgres -D ${folder}`], { encoding: 'utf8' }).trim()
+    const children = execFileSync('pgrep', ['-P', postmaster], { encoding: 'utf8' }).trim().split('\n')
+    const all = [postmaster, ...children].map(Number)
+    expect(all.length).toBeGreaterThan(1)
+    for (const pid of all) process.kill(pid, 'SIGSTOP')
+    try {
+      const began = Date.now()
+      const answer = await request.get('/api/health')
+      expect([answer.status(), Date.now() - began < 2_000]).toEqual([503, true])
+    } finally {
+      for (const pid of all) process.kill(pid, 'SIGCONT')
+    }
+    await expect.poll(async () => (await request.get('/api/health')).status()).toBe(200)
   } finally {
-    for (const pid of all) process.kill(pid, 'SIGCONT')
+    await request.dispose()
+    await server.stop()
+    await cluster.stop()
+    rmSync(folder, { recursive: true, force: true })
   }
-  await expect.poll(async () => (await request.get('/api/health')).status()).toBe(200)
-  await request.dispose()
 })
 
 test('twenty thousand malformed requests are each told what is wrong, and none is a fault of ours', async ({

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { CODE_CHECKS, runChecks } from '../build/checks'
 
 /** Runs every check and test of the project and counts them in truth: one that could not run counts as failed. */
@@ -29,25 +29,8 @@ function counted(ok: boolean, file: string, read: (report: never) => Count): Cou
   return ok || count.failed > 0 ? count : { ...count, failed: 1 }
 }
 
-/** Each file leaves a report; one without counts as failed, and so does a run that failed without a failed test. */
-function browser(): Count[] {
-  const ok = run('browser', process.execPath, '--import', 'tsx', 'bin/commands/browser-tests.ts')
-  const parts = BROWSER.map((file) =>
-    counted(true, file, ({ stats }: { stats: { expected: number; unexpected: number; flaky: number } }) => ({
-      passed: stats.expected,
-      failed: stats.unexpected + stats.flaky,
-    })),
-  )
-  return ok || parts.some(({ failed }) => failed > 0) ? parts : [...parts, { passed: 0, failed: 1 }]
-}
-
 const UNIT = 'test-results/unit.json'
-/** A report for each file of journeys, and for the sign-ins of each lane. */
-const BROWSER = [
-  ...readdirSync('e2e').filter((name) => name.endsWith('.spec.ts')),
-  'sign-in-1.spec.ts',
-  'sign-in-2.spec.ts',
-].map((name) => `test-results/browser-${name.replace('.spec.ts', '')}.json`)
+const BROWSER = 'test-results/browser.json'
 
 console.log('\n— code')
 const wrong = await runChecks(CODE_CHECKS)
@@ -61,7 +44,14 @@ const counts = [
       failed: report.numFailedTests,
     }),
   ),
-  ...browser(),
+  counted(
+    run('browser', 'playwright', 'test'),
+    BROWSER,
+    ({ stats }: { stats: { expected: number; unexpected: number; flaky: number } }) => ({
+      passed: stats.expected,
+      failed: stats.unexpected + stats.flaky,
+    }),
+  ),
 ]
 const sum = (part: keyof Count) => counts.reduce((total, count) => total + count[part], 0)
 console.log(`\n${sum('passed')} passed, ${sum('failed')} failed`)

@@ -1,0 +1,58 @@
+import pg from 'pg'
+import { startServer } from '@/bin/serve/next-server'
+import { startCluster, type PrivateCluster } from '@/bin/serve/private-cluster'
+
+/** What the journeys are given by their setup. */
+const given = (name: string): string => process.env[`ORTHODEX_E2E_${name}`] ?? ''
+/** of the database server's own database `postgres` */
+export const ADMIN_URL = given('ADMIN_URL')
+/** holds the sign-ins and whatever a server leaves behind */
+export const FOLDER = given('FOLDER')
+export const SECRET = given('SECRET')
+
+/** The demo with a database and a server of its own: whatever is done to it, no other journey sees. */
+export interface DemoCopy {
+  readonly url: string
+  readonly databaseUrl: string
+  end(): Promise<void>
+}
+
+export async function asAdmin(...statements: readonly string[]): Promise<void> {
+  const client = new pg.Client({ connectionString: ADMIN_URL })
+  await client.connect()
+  try {
+    for (const statement of statements) await client.query(statement)
+  } finally {
+    await client.end()
+  }
+}
+
+export const databaseUrl = (name: string): string => Object.assign(new URL(ADMIN_URL), { pathname: `/${name}` }).href
+
+export const serve = (url: string) =>
+  startServer(
+    process.cwd(),
+    { DATABASE_URL: url, ORTHODEX_SECRET: SECRET },
+    { port: 0, journal: `${FOLDER}/journal.log` },
+  )
+
+/** @param file of journeys, which names the copy */
+export async function copyDemo(file: string): Promise<DemoCopy> {
+  const database = `copy_${file.replace(/^.*\//, '').replaceAll(/\W/g, '_')}`
+  // A worker that was started again after a failure finds what the one before it left.
+  await asAdmin(`drop database if exists ${database} with (force)`, `create database ${database} template demo`)
+  const url = databaseUrl(database)
+  const server = await serve(url)
+  return {
+    url: server.url,
+    databaseUrl: url,
+    end: async () => {
+      await server.stop()
+      await asAdmin(`drop database ${database} with (force)`)
+    },
+  }
+}
+
+/** A throw-away database server: nothing on it need survive a power cut. */
+export const startTestCluster = (folder: string): Promise<PrivateCluster> =>
+  startCluster(folder, ['fsync=off', 'full_page_writes=off', 'max_connections=200'])
