@@ -31,6 +31,7 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   people: (page) => page.goto('/people'),
   'what is kept': (page) => page.goto('/people/kept'),
   'the venue': (page) => page.goto('/venue'),
+  'put away': (page) => page.goto('/put-away'),
   classes: (page) => page.goto('/kits/classes'),
   oneself: (page) => page.goto('/you'),
   'getting ready': (page) => page.goto('/begin'),

@@ -62,7 +62,13 @@ export interface CourseTable {
   closed_at: ColumnType<Date | null, Date | null | undefined, Date | null>
 }
 
-export interface SessionTable {
+/** A bag, a learner of a class or a session that is not shown among those at work; null while it is. */
+interface PutAway {
+  put_away_at: ColumnType<Date | null, undefined, Date | null>
+  put_away_by: ColumnType<string | null, undefined, string | null>
+}
+
+export interface SessionTable extends PutAway {
   site_id: string
   session_id: string
   course_id: string
@@ -73,14 +79,14 @@ export interface SessionTable {
   called_off: ColumnType<string | null, string | null | undefined, string | null>
 }
 
-export interface EnrolmentTable {
+export interface EnrolmentTable extends PutAway {
   site_id: string
   enrolment_id: string
   course_id: string
   person_id: string
 }
 
-export interface ProjectTable {
+export interface ProjectTable extends PutAway {
   site_id: string
   project_id: string
   enrolment_id: string

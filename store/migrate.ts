@@ -12,6 +12,7 @@ import * as callsForHelp from './migrations/0010-calls-for-help'
 import * as ordersAndOwners from './migrations/0011-orders-and-owners'
 import * as peopleComeAndGo from './migrations/0012-people-come-and-go'
 import * as erasing from './migrations/0013-erasing'
+import * as putAway from './migrations/0014-put-away'
 import { rebuildOldStates } from './machine/book'
 import type { Database } from './database'
 
@@ -30,6 +31,7 @@ export const MIGRATIONS = {
   '0011-orders-and-owners': ordersAndOwners,
   '0012-people-come-and-go': peopleComeAndGo,
   '0013-erasing': erasing,
+  '0014-put-away': putAway,
 }
 
 /** The migrations that a database still lacks, in their order. */

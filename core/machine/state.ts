@@ -130,6 +130,8 @@ export interface MachineState {
   readonly settings?: Settings
   /** the newest bobbins wound for it and things laid out at it; what a session still asks for is what is not among them */
   readonly readied?: Readied
+  /** it stands in the room no more */
+  readonly putAway?: { readonly since: string; readonly eventId: string; readonly because?: string }
   /** the last line folded in, by time happened and id */
   readonly through?: { readonly happenedAt: string; readonly eventId: string }
 }

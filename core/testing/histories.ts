@@ -83,6 +83,8 @@ export const ANY_BODY = {
   'electrical-test': fc.record({ passed: fc.boolean(), by: fc.constant('a technician') }),
   released: fc.constant({ because: 'case opened' }),
   'red-tagged': fc.constant({ because: 'smell' }),
+  'put-away': fc.constantFrom({}, { because: 'given to the school' }),
+  'taken-out': fc.constant({}),
   'red-tag-lifted': fc.constant({ because: 'repaired' }),
   'somebody-hurt': fc.constant({ what: 'a finger' }),
   noted: fc.constant({ text: 'a note' }),

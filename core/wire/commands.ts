@@ -5,6 +5,7 @@ import { CLASSES } from './commands/classes'
 import { LINES } from './commands/lines'
 import { MACHINES } from './commands/machines'
 import { PEOPLE } from './commands/people'
+import { PUTTING_AWAY } from './commands/putting-away'
 import { SESSIONS } from './commands/sessions'
 import type { Commands } from './commands/shape'
 import { STORES } from './commands/stores'
@@ -21,6 +22,7 @@ export const COMMANDS = {
   ...STORES,
   ...SESSIONS,
   ...PEOPLE,
+  ...PUTTING_AWAY,
 } as const satisfies Commands
 
 export type CommandName = keyof typeof COMMANDS

@@ -74,7 +74,9 @@ export const closeCourse = command('close-course', async (call, { courseId }) =>
       and exists (select 1 from enrolment e where e.site_id = m.site_id and e.person_id = m.person_id
         and e.course_id = ${courseId})
       and not exists (select 1 from enrolment e join course c on c.site_id = e.site_id and c.course_id = e.course_id
-        where e.site_id = m.site_id and e.person_id = m.person_id and c.closed_at is null))`.execute(call.tx)
+        where e.site_id = m.site_id and e.person_id = m.person_id and e.put_away_at is null and c.closed_at is null))`.execute(
+    call.tx,
+  )
 })
 
 export const reopenCourse = command('reopen-course', (call, { courseId }) =>
@@ -109,7 +111,8 @@ export const copyCourse = command('copy-course', async (call, { courseId, copyOf
           'person_id',
         ])
         .where('site_id', '=', actor.siteId)
-        .where('course_id', '=', copyOf),
+        .where('course_id', '=', copyOf)
+        .where('put_away_at', 'is', null),
     )
     .execute()
 })

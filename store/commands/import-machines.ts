@@ -8,7 +8,8 @@ import { may } from '@/core/wire/permission'
 import type { Role } from '@/core/room/role'
 import { Refused } from '../refused'
 import { command, type CommandCall } from './command'
-import { checkTrait, placeOrNextFree } from './machine'
+import { placeOrNextFree } from '../machine/tables'
+import { checkTrait } from './machine'
 
 const CHUNK = 1000
 
@@ -107,7 +108,7 @@ async function importMachine(
     throw new Refused(409, 'taken', `Another machine has the ${field} ${other[field]} already`, `${path}.${field}`)
   }
   if (here.length === 0) {
-    const place = await placeOrNextFree(call, machine.place)
+    const place = await placeOrNextFree(tx, siteId, machine.place)
     await tx
       .insertInto('machine')
       .values({

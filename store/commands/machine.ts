@@ -1,7 +1,6 @@
 import { v5 as uuidOf } from 'uuid'
 import { TRAIT_NAMES, TRAITS, type TraitName } from '@/core/knowledge/machine/trait'
 import { checkDial, checkLengthMarks, checkSpan } from '@/core/schema/dial'
-import { freePlace } from '@/core/room/free-place'
 import { INSTRUCTOR_TABLE, TABLE, tableInTheWay, type Place, type TableSize } from '@/core/room/table'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
@@ -9,7 +8,10 @@ import type { Dial } from '@/core/units/dial'
 import type { LengthMarks } from '@/core/units/length-marks'
 import { traitWords } from '@/core/machine/trait-words'
 import { startBook, writeLine } from '../machine/book'
+import { INSTRUCTOR, placeOrNextFree, tablesBut } from '../machine/tables'
+import { readMachine, type Machine } from '../machine/machines'
 import { notFound, Refused } from '../refused'
+import { mustBeFreeName } from './put-away'
 import { command, type CommandCall } from './command'
 
 /** Checks a trait's value beyond what JSON Schema can say. */
@@ -39,17 +41,8 @@ export const addMachine = command('add-machine', async (call, body) => {
     }
     return { trait, value: checkTrait(trait as TraitName, value, `traits.${trait}`) }
   })
-  const taken = await tx
-    .selectFrom('machine')
-    .select(['name', 'number'])
-    .where('site_id', '=', actor.siteId)
-    .where((where) => where.or([where('name', '=', body.name), where('number', '=', body.number)]))
-    .executeTakeFirst()
-  if (taken) {
-    const path = taken.name === body.name ? 'name' : 'number'
-    throw new Refused(409, 'taken', `Another machine has the ${path} ${taken[path]} already`, path)
-  }
-  const place = await placeOrNextFree(call, body.place)
+  await mustBeFreeName(tx, actor.siteId, body)
+  const place = await placeOrNextFree(tx, actor.siteId, body.place)
   await tx
     .insertInto('machine')
     .values({
@@ -144,52 +137,24 @@ export const placeInstructor = command('place-instructor', async (call, { place 
     .execute()
 })
 
-const INSTRUCTOR = 'instructor'
-
-/** Every table of the room but one; the room is held while one is placed, so that two never land on one spot. */
-async function tablesBut({ tx, actor }: Pick<CommandCall, 'tx' | 'actor'>, but?: string) {
-  const site = await tx
-    .selectFrom('site')
-    .select(['instructor_x', 'instructor_y'])
-    .where('site_id', '=', actor.siteId)
-    .forUpdate()
-    .executeTakeFirstOrThrow()
-  const machines = await tx
-    .selectFrom('machine')
-    .select(['machine_id', 'name', 'place_x', 'place_y'])
-    .where('site_id', '=', actor.siteId)
-    .execute()
-  const { instructor_x: x, instructor_y: y } = site
-  return [
-    ...machines.map((row) => ({
-      id: row.machine_id,
-      name: row.name,
-      place: { x: row.place_x, y: row.place_y },
-      size: TABLE,
-    })),
-    ...(x !== null && y !== null
-      ? [{ id: INSTRUCTOR, name: 'The instructor’s table', place: { x, y }, size: INSTRUCTOR_TABLE }]
-      : []),
-  ].filter(({ id }) => id !== but)
-}
-
 async function mustBeFree(call: CommandCall, place: Place, size: TableSize, id: string): Promise<void> {
-  const other = tableInTheWay(place, size, await tablesBut(call, id))
+  const other = tableInTheWay(place, size, await tablesBut(call.tx, call.actor.siteId, id))
   if (other) throw new Refused(409, 'place-taken', `${other.name} stands there; no table lies over another`, 'place')
 }
 
-/** Where a new machine stands: where it was said to, or at the next free table when something stands there already. */
-export async function placeOrNextFree(call: Pick<CommandCall, 'tx' | 'actor'>, asked: Place): Promise<Place> {
-  const tables = await tablesBut(call)
-  return tableInTheWay(asked, TABLE, tables) ? freePlace(tables) : asked
+/** @throws Refused 409 for a machine that is put away */
+export function mustStandHere({ name, state }: Pick<Machine, 'name' | 'state'>, path: string): void {
+  if (state.putAway)
+    throw new Refused(
+      409,
+      'put-away',
+      `${name} is put away since ${state.putAway.since.slice(0, 10)}: take it out first`,
+      path,
+    )
 }
 
 export async function mustHaveMachine({ tx, actor }: CommandCall, machineId: string): Promise<void> {
-  const found = await tx
-    .selectFrom('machine')
-    .select('machine_id')
-    .where('site_id', '=', actor.siteId)
-    .where('machine_id', '=', machineId)
-    .executeTakeFirst()
-  if (!found) throw notFound('machine', 'machineId')
+  const machine = await readMachine(tx, actor.siteId, machineId)
+  if (!machine) throw notFound('machine', 'machineId')
+  mustStandHere(machine, 'machineId')
 }

@@ -13,6 +13,7 @@ import { readKitRoom } from '../room/kit-room'
 import { mustBeAsSeen } from './as-seen'
 import type { CommandBody } from '@/core/wire/commands'
 import { command, type CommandCall } from './command'
+import { mustStandHere } from './machine'
 import { holdOpenCourse } from './course'
 
 /** A project with the learner who makes it; a first name that the class already has is the same learner. */
@@ -102,6 +103,7 @@ async function enrolmentOf(
     .select(['enrolment_id', 'person.name'])
     .where('enrolment.site_id', '=', actor.siteId)
     .where('course_id', '=', body.courseId)
+    .where('enrolment.put_away_at', 'is', null)
     .where('person.erased_at', 'is', null)
     .execute()
   const [same] = sameName(learner, known)
@@ -118,12 +120,13 @@ async function enrolmentOf(
 export const changeProject = command('change-project', async ({ tx, actor }, body) => {
   const before = await tx
     .selectFrom('project')
-    .select(['fabric', 'layers', 'operation', 'sewn'])
+    .select(['name', 'fabric', 'layers', 'operation', 'sewn', 'put_away_at'])
     .where('site_id', '=', actor.siteId)
     .where('project_id', '=', body.projectId)
     .forNoKeyUpdate()
     .executeTakeFirst()
   if (!before) throw notFound('project', 'projectId')
+  mustBeAtWork(before.name, before.put_away_at)
   const { fabric, layers, operation, sewn } = before
   mustBeAsSeen(body.was, { fabric, layers, operation, ...(sewn !== null && { sewn }) }, 'This bag')
   await tx
@@ -192,6 +195,8 @@ async function give(
   ]
   if (!project) throw notFound('project', 'projectId')
   if (!machine) throw notFound('machine', 'machineId')
+  mustBeAtWork(project.name, project.putAwayAt ?? null)
+  mustStandHere(machine, 'machineId')
   const asked = kitMachine(machine.traits)
   if ('missing' in asked) {
     throw new Refused(
@@ -234,6 +239,10 @@ async function give(
       given_at: now,
     })
     .execute()
+}
+
+function mustBeAtWork(name: string, putAwayAt: Date | null): void {
+  if (putAwayAt) throw new Refused(409, 'put-away', `${name} is put away: take it out first`, 'projectId')
 }
 
 /** @throws Refused where a part is chosen twice, or the machine cannot do what was chosen */

@@ -22,6 +22,7 @@ import { importKits } from './import-kits'
 import { importMachines } from './import-machines'
 import { changeClassCode, closeCourse, copyCourse, openCourse, renameCourse, reopenCourse } from './course'
 import { addProject, addProjects, changeProject, giveKit, giveKits, takeKitsBack } from './project'
+import { putAway, renameMachine, renameProject, takeOut } from './put-away'
 import { endKey, makeKey } from './keys'
 import { addSessions, changeSession, endPair, pairPeople, setAttendance, setNeeds, setPlan } from './session'
 import { adjustStock, countStock, receiveStock, takeStock } from './stock'
@@ -41,6 +42,10 @@ export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   'add-projects': addProjects,
   'change-project': changeProject,
   'open-course': openCourse,
+  'put-away': putAway,
+  'take-out': takeOut,
+  'rename-project': renameProject,
+  'rename-machine': renameMachine,
   'add-machine': addMachine,
   'place-machine': placeMachine,
   'place-instructor': placeInstructor,

@@ -1,6 +1,7 @@
 import { SessionPlanSchema, type PlanProof, type SessionTimes, type SessionPlan } from '@/core/session/session-schema'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
+import { STANDS_HERE } from '../machine/stands-here'
 import { notFound, Refused } from '../refused'
 import { mustBeAsSeen } from './as-seen'
 import type { CommandBody } from '@/core/wire/commands'
@@ -32,9 +33,10 @@ export const addSessions = command('add-sessions', async (call, { courseId, sess
 })
 
 /** Another time, more or fewer blocks, called off or on again. */
-export const changeSession = command('change-session', async ({ tx, actor }, { sessionId, calledOff, ...facts }) => {
+export const changeSession = command('change-session', async (call, { sessionId, calledOff, ...facts }) => {
   inOrder(facts, 'endsAt')
-  const { numUpdatedRows } = await tx
+  await holdSession(call, sessionId)
+  await call.tx
     .updateTable('session')
     .set({
       starts_at: facts.startsAt,
@@ -42,10 +44,9 @@ export const changeSession = command('change-session', async ({ tx, actor }, { s
       blocks: facts.blocks,
       called_off: calledOff ?? null,
     })
-    .where('site_id', '=', actor.siteId)
+    .where('site_id', '=', call.actor.siteId)
     .where('session_id', '=', sessionId)
-    .executeTakeFirst()
-  if (numUpdatedRows === 0n) throw notFound('session', 'sessionId')
+    .execute()
 })
 
 /** Who comes to a session, late or not at all. */
@@ -183,7 +184,12 @@ async function checkSeats(
   session: { readonly course_id: string; readonly blocks: number },
   { seats, leftOut }: Pick<SessionPlan, 'seats' | 'leftOut'>,
 ): Promise<void> {
-  const machines = await tx.selectFrom('machine').select('machine_id').where('site_id', '=', actor.siteId).execute()
+  const machines = await tx
+    .selectFrom('machine_state')
+    .select('machine_id')
+    .where('site_id', '=', actor.siteId)
+    .where(STANDS_HERE)
+    .execute()
   const projects = await tx
     .selectFrom('project')
     .innerJoin('enrolment', (join) =>
@@ -194,6 +200,8 @@ async function checkSeats(
     .select(['project.project_id', 'enrolment.person_id'])
     .where('project.site_id', '=', actor.siteId)
     .where('enrolment.course_id', '=', session.course_id)
+    .where('project.put_away_at', 'is', null)
+    .where('enrolment.put_away_at', 'is', null)
     .execute()
   const here = new Set(machines.map(({ machine_id }) => machine_id))
   const personOf = new Map(projects.map(({ project_id, person_id }) => [project_id, person_id]))
@@ -231,11 +239,12 @@ async function holdSession(
 ): Promise<{ course_id: string; blocks: number }> {
   const found = await tx
     .selectFrom('session')
-    .select(['course_id', 'blocks'])
+    .select(['course_id', 'blocks', 'put_away_at'])
     .where('site_id', '=', actor.siteId)
     .where('session_id', '=', sessionId)
     .forUpdate()
     .executeTakeFirst()
   if (!found) throw notFound('session', 'sessionId')
+  if (found.put_away_at) throw new Refused(409, 'put-away', 'This session is put away: take it out first', 'sessionId')
   return found
 }

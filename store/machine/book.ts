@@ -2,11 +2,13 @@ import { sql, type Kysely, type Transaction } from 'kysely'
 import { eventBody, type EventKind, type MachineEvent } from '@/core/machine/event'
 import { FOLD_VERSION, foldMachine, foldNext, UNSEEN } from '@/core/machine/fold'
 import type { MachineState } from '@/core/machine/state'
+import { cannotHappen } from '@/core/machine/put-away'
 import { cannotLift } from '@/core/people/lifting'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 import type { Actor } from '../actor'
 import { notFound, Refused } from '../refused'
+import { standAtFreeTable } from './tables'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
@@ -152,9 +154,10 @@ const columnsOf = ({ needlesBefore = [], ...state }: MachineState) => ({
 
 /**
  * Writes one line and the state that follows from it, in the caller's transaction. The machine's row is held, so that two
- * people writing at once both land, in order; a late line folds in its place. Every way into a book ends here, so the law of
- * locks is kept here: a line that takes a lock away is written by somebody who may lift it.
- * @throws Refused 404 when the site has no such machine, 403 when the lock is for somebody else to lift
+ * people writing at once both land, in order; a late line folds in its place. Every way into a book ends here, so its
+ * laws are kept here: a line that takes a lock away is written by somebody who may lift it, and nothing happens at a machine
+ * that is put away.
+ * @throws Refused 404 when the site has no such machine, 403 when the lock is for somebody else to lift, 409 when it is put away
  */
 export async function writeLine(
   tx: Transaction<Database>,
@@ -170,6 +173,15 @@ export async function writeLine(
     .forUpdate()
     .executeTakeFirst()
   if (!held) throw notFound('machine', 'machineId')
+  const before = stateOf(held)
+  const never = cannotHappen(before, line)
+  if (never)
+    throw new Refused(
+      409,
+      'put-away',
+      never,
+      line.kind === 'put-away' || line.kind === 'taken-out' ? 'kind' : 'happenedAt',
+    )
   await tx
     .insertInto('machine_event')
     .values({
@@ -182,11 +194,12 @@ export async function writeLine(
       person_id: line.personId,
     })
     .execute()
-  const before = stateOf(held)
   const state = foldNext(before, line) ?? foldMachine(await readBook(tx, siteId, machineId))
   const barred = cannotLift(role, before, state)
   if (barred) throw new Refused(403, 'locked', barred, line.kind === 'correction' ? 'body.corrects' : 'kind')
   await keepState(tx, siteId, machineId, state)
+  // Whatever line brought it back, its table may have been given to another meanwhile.
+  if (before.putAway && !state.putAway) await standAtFreeTable(tx, siteId, machineId)
   return state
 }
 

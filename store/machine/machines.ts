@@ -1,10 +1,11 @@
-import { sql, type Kysely, type Transaction } from 'kysely'
+import { sql, type Kysely, type SqlBool, type Transaction } from 'kysely'
 import type { MachineState } from '@/core/machine/state'
 import { TRAITS, type TraitName, type Traits } from '@/core/knowledge/machine/trait'
 import type { TraitSource } from '@/core/machine/trait-source'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 import { STATE, stateOf } from './book'
+import { STANDS_HERE } from './stands-here'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
@@ -48,6 +49,7 @@ export async function readRoom(store: Reader, siteId: string): Promise<RoomMachi
     // Each write of a row gives it another version.
     .select(sql<string>`machine_state.xmin::text || machine_state.ctid::text`.as('version'))
     .where('machine.site_id', '=', siteId)
+    .where(STANDS_HERE)
     .orderBy('number')
     .execute()
   if (SEEN.size > MOST_SEEN) SEEN.clear()
@@ -112,14 +114,14 @@ export async function readTraits(
 
 /**
  * The room's machines by number, each with its traits and its state.
- * @param which one machine only
+ * @param which one machine only, wherever it is; or those that are put away instead
  */
 export async function readMachines(
   store: Reader,
   siteId: string,
-  which: { readonly machineId?: string } = {},
+  which: { readonly machineId?: string; readonly putAway?: true } = {},
 ): Promise<Machine[]> {
-  const { machineId: only } = which
+  const { machineId: only, putAway = false } = which
   const [machines, traits] = await Promise.all([
     store
       .selectFrom('machine')
@@ -131,6 +133,7 @@ export async function readMachines(
       .select(['machine.machine_id', 'name', 'number', 'notes', 'place_x', 'place_y', ...STATE])
       .where('machine.site_id', '=', siteId)
       .$if(only !== undefined, (query) => query.where('machine.machine_id', '=', only!))
+      .$if(only === undefined, (query) => query.where(putAway ? sql<SqlBool>`not ${STANDS_HERE}` : STANDS_HERE))
       .orderBy('number')
       .execute(),
     store

@@ -52,6 +52,7 @@ export async function readLearners(
     .select(['person.person_id', 'person.name'])
     .distinct()
     .where('enrolment.site_id', '=', siteId)
+    .where('enrolment.put_away_at', 'is', null)
     .orderBy('person.name')
     .execute()
   return rows.map((row) => ({ personId: row.person_id, name: row.name }))

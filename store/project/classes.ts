@@ -28,6 +28,7 @@ export async function readClasses(store: Reader, siteId: string, now: Date): Pro
         .select((count) => count.fn.countAll<number>().as('learners'))
         .whereRef('enrolment.site_id', '=', 'course.site_id')
         .whereRef('enrolment.course_id', '=', 'course.course_id')
+        .where('enrolment.put_away_at', 'is', null)
         .as('learners'),
       course
         .selectFrom('project')
@@ -39,6 +40,8 @@ export async function readClasses(store: Reader, siteId: string, now: Date): Pro
         .select((count) => count.fn.countAll<number>().as('bags'))
         .whereRef('enrolment.site_id', '=', 'course.site_id')
         .whereRef('enrolment.course_id', '=', 'course.course_id')
+        .where('enrolment.put_away_at', 'is', null)
+        .where('project.put_away_at', 'is', null)
         .as('bags'),
       course
         .selectFrom('session')
@@ -46,6 +49,7 @@ export async function readClasses(store: Reader, siteId: string, now: Date): Pro
         .whereRef('session.site_id', '=', 'course.site_id')
         .whereRef('session.course_id', '=', 'course.course_id')
         .where('called_off', 'is', null)
+        .where('session.put_away_at', 'is', null)
         .where('ends_at', '>', now)
         .as('next_at'),
     ])

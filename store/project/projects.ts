@@ -1,9 +1,10 @@
-import { sql, type Kysely, type Transaction } from 'kysely'
+import { sql, type Kysely, type SqlBool, type Transaction } from 'kysely'
 import type { Kit } from '@/core/kit/request'
 import { KitSchema } from '@/core/kit/kit-schema'
 import { ProjectSchema, type ProjectFacts } from '@/core/kit/project'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
+import { STANDS_HERE } from '../machine/stands-here'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
@@ -24,11 +25,14 @@ export interface Project extends ProjectFacts {
   readonly learner: string
   readonly courseId: string
   readonly course: string
-  /** the last kit given for it; its machine is the learner's seat */
+  /** it is put away by itself, or with whoever makes it */
+  readonly putAway?: 'bag' | 'learner'
+  readonly putAwayAt?: Date
+  /** the last kit given for it; its machine is the learner's seat, unless that machine is put away */
   readonly given?: KitGiven
 }
 
-/** Projects with who makes them and the last kit given, by learner's name. */
+/** Projects with who makes them and the last kit given, those that are put away only where asked for by id; by learner's name. */
 export async function readProjects(
   store: Reader,
   siteId: string,
@@ -39,6 +43,8 @@ export async function readProjects(
     readonly courseId?: string
     /** bags that hang on the rack: those of classes that are not closed */
     readonly hanging?: true
+    /** those that are put away instead */
+    readonly putAway?: true
   } = {},
 ): Promise<Project[]> {
   const rows = await store
@@ -58,7 +64,13 @@ export async function readProjects(
       (lateral) =>
         lateral
           .selectFrom('kit_given')
-          .select(['kit_given_id', 'machine_id', 'kit', 'given_at', 'given_by', 'landed'])
+          .innerJoin('machine_state', (join) =>
+            join
+              .onRef('machine_state.site_id', '=', 'kit_given.site_id')
+              .onRef('machine_state.machine_id', '=', 'kit_given.machine_id'),
+          )
+          .select(['kit_given_id', 'kit_given.machine_id', 'kit', 'given_at', 'given_by', 'landed'])
+          .select(STANDS_HERE.as('here'))
           .whereRef('kit_given.site_id', '=', 'project.site_id')
           .whereRef('kit_given.project_id', '=', 'project.project_id')
           .where('kit_given.taken_back_at', 'is', null)
@@ -85,12 +97,22 @@ export async function readProjects(
       'given.given_at',
       'given.given_by',
       'given.landed',
+      'given.here',
+      sql<Date | null>`coalesce(project.put_away_at, enrolment.put_away_at)`.as('put_away_at'),
+      sql<boolean>`project.put_away_at is not null`.as('alone'),
     ])
     .where('project.site_id', '=', siteId)
     .$if(only.projectId !== undefined, (query) => query.where('project.project_id', '=', only.projectId!))
     .$if(only.personId !== undefined, (query) => query.where('person.person_id', '=', only.personId!))
     .$if(only.machineId !== undefined, (query) => query.where('given.machine_id', '=', only.machineId!))
     .$if(only.courseId !== undefined, (query) => query.where('course.course_id', '=', only.courseId!))
+    .$if(only.projectId === undefined, (query) =>
+      query.where(
+        only.putAway
+          ? sql<SqlBool>`(project.put_away_at is not null or enrolment.put_away_at is not null)`
+          : sql<SqlBool>`(project.put_away_at is null and enrolment.put_away_at is null)`,
+      ),
+    )
     .$if(only.hanging === true, (query) => query.where('course.closed_at', 'is', null))
     .orderBy(sql`lower(person.name)`)
     .orderBy('project.project_id')
@@ -109,10 +131,15 @@ export async function readProjects(
     learner: row.learner,
     courseId: row.course_id,
     course: row.course_name,
+    ...(row.put_away_at && {
+      putAway: row.alone ? ('bag' as const) : ('learner' as const),
+      putAwayAt: row.put_away_at,
+    }),
     ...(row.kit_given_id &&
       row.machine_id &&
       row.given_at &&
-      row.given_by && {
+      row.given_by &&
+      row.here && {
         given: {
           kitGivenId: row.kit_given_id,
           machineId: row.machine_id,
@@ -239,6 +266,8 @@ export async function readSitters(store: Reader, siteId: string): Promise<Readon
     )
     .select(['given.machine_id', 'person.name'])
     .where('project.site_id', '=', siteId)
+    .where('project.put_away_at', 'is', null)
+    .where('enrolment.put_away_at', 'is', null)
     .orderBy('given.landed')
     .execute()
   return new Map(rows.map((row) => [row.machine_id, row.name]))

@@ -1,4 +1,4 @@
-import type { Kysely, Transaction } from 'kysely'
+import { sql, type Kysely, type SqlBool, type Transaction } from 'kysely'
 import {
   AccessNeedsSchema,
   ComesSchema,
@@ -9,6 +9,7 @@ import {
 import { check } from '@/core/schema/validate'
 import type { AccessNeed } from '@/core/knowledge/machine/access'
 import type { Database } from '../database'
+import { STANDS_HERE } from '../machine/stands-here'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
@@ -22,22 +23,39 @@ export interface Session {
   readonly blocks: number
   /** why it does not take place */
   readonly calledOff?: string
+  readonly putAway?: Date
 }
 
-/** Sessions in order of time; of one class, or one alone, where asked. */
+/** Sessions in order of time, those that are put away only where asked for; of one class, or one alone, where asked. */
 export async function readSessions(
   store: Reader,
   siteId: string,
-  only: { readonly sessionId?: string; readonly courseId?: string; readonly from?: Date; readonly to?: Date } = {},
+  only: {
+    readonly sessionId?: string
+    readonly courseId?: string
+    readonly from?: Date
+    readonly to?: Date
+    readonly putAway?: true
+  } = {},
 ): Promise<Session[]> {
   const rows = await store
     .selectFrom('session')
     .innerJoin('course', (join) =>
       join.onRef('course.site_id', '=', 'session.site_id').onRef('course.course_id', '=', 'session.course_id'),
     )
-    .select(['session_id', 'session.course_id', 'course.name', 'starts_at', 'ends_at', 'blocks', 'called_off'])
+    .select([
+      'session_id',
+      'session.course_id',
+      'course.name',
+      'starts_at',
+      'ends_at',
+      'blocks',
+      'called_off',
+      'put_away_at',
+    ])
     .where('session.site_id', '=', siteId)
     .$if(only.sessionId !== undefined, (query) => query.where('session_id', '=', only.sessionId!))
+    .$if(only.sessionId === undefined, (query) => query.where('put_away_at', only.putAway ? 'is not' : 'is', null))
     .$if(only.courseId !== undefined, (query) => query.where('session.course_id', '=', only.courseId!))
     .$if(only.from !== undefined, (query) => query.where('ends_at', '>=', only.from!))
     .$if(only.to !== undefined, (query) => query.where('starts_at', '<', only.to!))
@@ -52,6 +70,7 @@ export async function readSessions(
     endsAt: row.ends_at,
     blocks: row.blocks,
     ...(row.called_off !== null && { calledOff: row.called_off }),
+    ...(row.put_away_at && { putAway: row.put_away_at }),
   }))
 }
 
@@ -135,7 +154,10 @@ export interface KeptPlan {
   readonly basedOn: string | null
 }
 
-/** The newest plan of each session, by session id; of one session only, where asked. */
+/**
+ * The newest plan of each session, by session id; of one session only, where asked. A plan is kept as it was made; its places at
+ * machines that are put away since, and those of bags that are, are none any more.
+ */
 export async function readPlans(
   store: Reader,
   siteId: string,
@@ -150,8 +172,44 @@ export async function readPlans(
     .orderBy('session_id')
     .orderBy('landed', 'desc')
     .execute()
-  return new Map(rows.map((row) => [row.session_id, asPlan(row)]))
+  const away = new Set([...(await machinesAway(store, siteId)), ...(await projectsAway(store, siteId))])
+  if (away.size === 0) return new Map(rows.map((row) => [row.session_id, asPlan(row)]))
+  return new Map(
+    rows.map((row) => {
+      const kept = asPlan(row)
+      const seats = kept.plan.seats.filter(({ machineId, projectId }) => !away.has(machineId) && !away.has(projectId))
+      const leftOut = kept.plan.leftOut.filter((machineId) => !away.has(machineId))
+      return [row.session_id, { ...kept, plan: { ...kept.plan, seats, leftOut } }]
+    }),
+  )
 }
+
+const machinesAway = async (store: Reader, siteId: string): Promise<string[]> =>
+  (
+    await store
+      .selectFrom('machine_state')
+      .select('machine_id')
+      .where('site_id', '=', siteId)
+      .where(sql<SqlBool>`not ${STANDS_HERE}`)
+      .execute()
+  ).map(({ machine_id }) => machine_id)
+
+const projectsAway = async (store: Reader, siteId: string): Promise<string[]> =>
+  (
+    await store
+      .selectFrom('project')
+      .innerJoin('enrolment', (join) =>
+        join
+          .onRef('enrolment.site_id', '=', 'project.site_id')
+          .onRef('enrolment.enrolment_id', '=', 'project.enrolment_id'),
+      )
+      .select('project_id')
+      .where('project.site_id', '=', siteId)
+      .where((where) =>
+        where.or([where('project.put_away_at', 'is not', null), where('enrolment.put_away_at', 'is not', null)]),
+      )
+      .execute()
+  ).map(({ project_id }) => project_id)
 
 const asPlan = (row: {
   plan_id: string

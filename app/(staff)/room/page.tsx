@@ -166,7 +166,10 @@ export default async function RoomPage({ searchParams }: Props) {
                   label="Plan of the room, seen from above"
                 />
                 {may(actor.role, 'place-machine') && (
-                  <p className="text-right">
+                  <p className="flex justify-end gap-5">
+                    <Link href="/put-away" className="link inline-flex min-h-11 items-center" prefetch={false}>
+                      Put away
+                    </Link>
                     <Link href="/room/arrange" className="link inline-flex min-h-11 items-center" prefetch={false}>
                       Arrange the tables
                     </Link>

@@ -14,6 +14,7 @@ import { needleChanged } from './needle-changed'
 import { noted } from './noted'
 import { oiled } from './oiled'
 import { piecesFound } from './pieces-found'
+import { putAway } from './put-away'
 import { redTagLifted } from './red-tag-lifted'
 import { redTagged } from './red-tagged'
 import { released } from './released'
@@ -22,6 +23,7 @@ import { serviced } from './serviced'
 import { setUp } from './set-up'
 import { somebodyHurt } from './somebody-hurt'
 import { swatchStitched } from './swatch-stitched'
+import { takenOut } from './taken-out'
 import { traitLearnt } from './trait-learnt'
 import { used } from './used'
 
@@ -52,5 +54,7 @@ export const KINDS = {
   'red-tagged': redTagged,
   'red-tag-lifted': redTagLifted,
   'somebody-hurt': somebodyHurt,
+  'put-away': putAway,
+  'taken-out': takenOut,
   noted,
 } as const

@@ -12,6 +12,7 @@ import { Select } from '@/ui/fields/select'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { KitCard } from '@/ui/parts/kit-card'
 import { OverrideForm } from '@/ui/parts/override-form'
+import { TakeOut } from '@/ui/parts/put-away'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { needleWords } from '@/ui/words'
@@ -19,6 +20,7 @@ import { bagKit, kitsOnOffer, worked, type BagMachine, type BagSaid, type BagWor
 import { type BagGiven, GivenNote, GivenBefore } from './given-before'
 import { ChangedMeanwhile } from './changed-meanwhile'
 import { KitWays } from './kit-ways'
+import { WholeBag } from './whole-bag'
 import { NotHere } from './not-here'
 
 interface Props {
@@ -29,12 +31,14 @@ interface Props {
   readonly firstMachine: string | undefined
   readonly room: KitRoom
   readonly mayGive: boolean
+  /** it is put away by itself, or with whoever makes it */
+  readonly putAway: 'bag' | 'learner' | undefined
   /** a demo or training venue */
   readonly practice: boolean
 }
 
 /** One learner's bag: what the cloth is on the left, the kit that follows from it on the right, at once. */
-export function Bag({ project, given, machines, firstMachine, room, mayGive, practice }: Props) {
+export function Bag({ project, given, machines, firstMachine, room, mayGive, putAway, practice }: Props) {
   const { projectId, learner, name, ...asKept } = project
   const [work, keep] = useKept<BagWork>(`bag-${projectId}`, {
     facts: asKept,
@@ -99,6 +103,17 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
       <h1 className="text-3xl font-bold">
         {learner}: {name}
       </h1>
+      {putAway && (
+        <div className="sheet mt-3 flex flex-wrap items-center gap-4 p-4">
+          <p className="min-w-64 flex-1 text-lg">This bag is put away: it hangs on no rack and is in no plan.</p>
+          {putAway === 'bag' && mayGive && <TakeOut what="project" id={projectId} name={name} />}
+          {putAway === 'learner' && (
+            <Link className="link" href="/put-away">
+              with {learner}
+            </Link>
+          )}
+        </div>
+      )}
       <div className="mt-4 grid grid-cols-1 gap-6 lg:grid-cols-[19rem_1fr]">
         <div className="flex flex-col gap-5">
           <Select
@@ -195,6 +210,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, pra
           {given.length > 0 && <GivenBefore given={given} />}
         </div>
       </div>
+      {mayGive && !putAway && <WholeBag projectId={projectId} learner={learner} name={name} />}
     </>
   )
 }

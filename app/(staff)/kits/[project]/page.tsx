@@ -27,8 +27,9 @@ export default async function BagPage({ params, searchParams }: Props) {
   const actor = await mustSee('see-kits')
   const store = theStore()
   const project = await projectPage(actor.siteId, (await params).project)
-  const [machines, site, room, given, names] = await Promise.all([
+  const [machines, away, site, room, given, names] = await Promise.all([
     readMachines(store, actor.siteId),
+    readMachines(store, actor.siteId, { putAway: true }),
     siteOf(actor.siteId),
     readKitRoom(store, actor.siteId),
     readGiven(store, actor.siteId, project.projectId),
@@ -61,7 +62,7 @@ export default async function BagPage({ params, searchParams }: Props) {
       }}
       given={given.map(({ machineId, kit, givenAt, givenBy }) => ({
         machineId,
-        machine: machines.find((each) => each.machineId === machineId)?.name ?? '',
+        machine: [...machines, ...away].find((each) => each.machineId === machineId)?.name ?? '',
         kit,
         by: `${names.get(givenBy) ?? 'somebody'}, ${formatInTimeZone(givenAt, site.timeZone)}`,
       }))}
@@ -69,6 +70,7 @@ export default async function BagPage({ params, searchParams }: Props) {
       firstMachine={first?.machineId}
       room={room}
       mayGive={may(actor.role, 'give-kit')}
+      putAway={project.putAway}
       practice={site.practice}
     />
   )

@@ -6,6 +6,7 @@ import { Tick } from '@/ui/fields/choice'
 import { CommandForm, useCommandForm } from '@/ui/fields/command-form'
 import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
+import { PutAway } from '@/ui/parts/put-away'
 import { useFormId } from '@/ui/parts/use-form-id'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -14,11 +15,12 @@ export interface ClassRowShown {
   readonly name: string
   readonly code: string
   readonly words: string
+  readonly learners: readonly { readonly enrolmentId: string; readonly name: string }[]
   /** the day on which it was closed */
   readonly closed?: string
 }
 
-type Doing = 'rename' | 'copy'
+type Doing = 'rename' | 'copy' | 'learners'
 
 /** One class: its code for the board, and what can be done with it. */
 export function ClassRow({ course, mayChange }: { course: ClassRowShown; mayChange: boolean }) {
@@ -75,6 +77,11 @@ export function ClassRow({ course, mayChange }: { course: ClassRowShown; mayChan
                 </button>
               </>
             )}
+            {course.learners.length > 0 && (
+              <button type="button" className="btn btn-ghost px-2" onClick={() => turn('learners')}>
+                Learners …
+              </button>
+            )}
             <button type="button" className="btn btn-ghost px-2" onClick={() => turn('copy')}>
               Copy …
             </button>
@@ -100,6 +107,22 @@ export function ClassRow({ course, mayChange }: { course: ClassRowShown; mayChan
       </div>
       <FaultNote fault={fault} />
       {doing === 'rename' && <Rename course={course} done={() => setDoing(undefined)} />}
+      {doing === 'learners' && (
+        <div className="border-l-4 border-base-300 pl-4">
+          <p className="text-sm">
+            Who comes no more is put away: out of the plans and the rack, with their bags, and signed out. They can be
+            taken out again.
+          </p>
+          <ul className="mt-1 grid gap-x-6 sm:grid-cols-2">
+            {course.learners.map(({ enrolmentId, name: learner }) => (
+              <li key={enrolmentId} className="flex items-center justify-between gap-2">
+                <bdi className="min-w-0">{learner}</bdi>
+                <PutAway what="learner" id={enrolmentId} name={learner} />
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
       {doing === 'copy' && <Copy course={course} done={() => setDoing(undefined)} />}
     </li>
   )

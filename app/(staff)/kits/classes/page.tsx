@@ -1,6 +1,8 @@
 import type { Metadata } from 'next'
+import Link from 'next/link'
 import { may } from '@/core/wire/permission'
 import { readClasses } from '@/store/project/classes'
+import { readClassLearners } from '@/store/project/learners'
 import { counted } from '@/core/units/words'
 import { dayIn, dayWords, formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
@@ -13,13 +15,19 @@ export const metadata: Metadata = { title: 'Classes' }
 
 export default async function ClassesPage() {
   const actor = await mustSee('see-kits')
-  const [classes, site] = await Promise.all([readClasses(theStore(), actor.siteId, new Date()), siteOf(actor.siteId)])
+  const store = theStore()
+  const [classes, everybody, site] = await Promise.all([
+    readClasses(store, actor.siteId, new Date()),
+    readClassLearners(store, actor.siteId, 'at-work'),
+    siteOf(actor.siteId),
+  ])
   const shown = classes.map(({ courseId, name, code, closedAt, learners, bags, nextAt }): ClassRowShown => {
     const next = nextAt ? `next ${formatInTimeZone(nextAt, site.timeZone)}` : 'no session to come'
     return {
       courseId,
       name,
       code,
+      learners: everybody.filter((each) => each.courseId === courseId),
       words: [counted(learners, 'learner'), counted(bags, 'bag'), next].join(', '),
       ...(closedAt && { closed: dayWords(dayIn(closedAt, site.timeZone)) }),
     }
@@ -32,7 +40,12 @@ export default async function ClassesPage() {
       <section>
         <h1 className="text-3xl font-bold">Classes</h1>
         <p className="mt-1">
-          Learners come in by a class’s code and their first name. Somebody who is in two classes is one person.
+          Learners come in by a class’s code and their first name. Somebody who is in two classes is one person. Who and
+          what is not at work any more is{' '}
+          <Link href="/put-away" className="link">
+            put away
+          </Link>
+          .
         </p>
         {open.length === 0 && <p className="mt-4 text-lg">No class is open.</p>}
         <ul className="mt-4">

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
-import { formatInTimeZone } from '@/ui/time'
+import { dayIn, dayWords, formatInTimeZone } from '@/ui/time'
 import { TRAIT_NAMES } from '@/core/knowledge/machine/trait'
 import { careOf } from '@/core/care/care'
 import { kindsOf, shownLines } from '@/core/machine/book-lines'
@@ -19,6 +19,7 @@ import { isId } from '../../../_server/answer'
 import { machinePage } from '../../../_server/machine'
 import { theStore } from '../../../_server/store'
 import { BookLines } from './book-lines'
+import { AwayNote, WholeMachine } from './machine-away'
 import { QuickLog } from './quick-log'
 import { Stopped } from './stopped'
 import { needleBars } from './needle-bars-of'
@@ -54,6 +55,8 @@ export default async function MachinePage({ params, searchParams }: Props) {
   // What a lock says stands in its own box, with what lifts it.
   const others = standing.because.filter((because) => state.locks.every((lock) => lock.because !== because))
   const bars = needleBars(state, site.timeZone)
+  const { name, number, notes } = machine
+  const own = { machineId: machine.machineId, name, number, notes }
   const base = `/machines/${machine.machineId}`
   const unchecked = TRAIT_NAMES.filter((name) => machine.proofs[name]?.source === 'template').length
   return (
@@ -61,7 +64,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <h1 className="text-4xl font-bold">{machine.name}</h1>
         <span className="text-lg">no. {machine.number}</span>
-        <StandingMark standing={standing.standing} className="text-xl" />
+        {!state.putAway && <StandingMark standing={standing.standing} className="text-xl" />}
         {projects.map((project) => (
           <Link
             key={project.projectId}
@@ -72,6 +75,14 @@ export default async function MachinePage({ params, searchParams }: Props) {
           </Link>
         ))}
       </div>
+      {state.putAway && (
+        <AwayNote
+          {...own}
+          since={dayWords(dayIn(new Date(state.putAway.since), site.timeZone))}
+          because={state.putAway.because}
+          mayTakeOut={may(actor.role, 'log taken-out')}
+        />
+      )}
       {state.locks.length > 0 && (
         <Stopped
           machineId={machine.machineId}
@@ -87,7 +98,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
           }))}
         />
       )}
-      {others.length > 0 && (
+      {!state.putAway && others.length > 0 && (
         <ul className="mt-2 text-lg">
           {others.map((because) => (
             <li key={because}>{because}</li>
@@ -95,20 +106,22 @@ export default async function MachinePage({ params, searchParams }: Props) {
         </ul>
       )}
 
-      <nav aria-label="Next" className="my-5 flex flex-wrap gap-3">
-        <Link href={`${base}/needle`} className="btn btn-primary btn-lg">
-          Change needle
-        </Link>
-        <Link href={`${base}/check`} className="btn btn-outline btn-lg">
-          Seat check
-        </Link>
-        <Link href={`${base}/swatch`} className="btn btn-outline btn-lg">
-          Read a swatch
-        </Link>
-        <Link href={`${base}/fault`} className="btn btn-outline btn-lg">
-          Something is wrong
-        </Link>
-      </nav>
+      {!state.putAway && (
+        <nav aria-label="Next" className="my-5 flex flex-wrap gap-3">
+          <Link href={`${base}/needle`} className="btn btn-primary btn-lg">
+            Change needle
+          </Link>
+          <Link href={`${base}/check`} className="btn btn-outline btn-lg">
+            Seat check
+          </Link>
+          <Link href={`${base}/swatch`} className="btn btn-outline btn-lg">
+            Read a swatch
+          </Link>
+          <Link href={`${base}/fault`} className="btn btn-outline btn-lg">
+            Something is wrong
+          </Link>
+        </nav>
+      )}
 
       <div className="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
         <div className="flex flex-col gap-6">
@@ -178,17 +191,20 @@ export default async function MachinePage({ params, searchParams }: Props) {
               <NeedleBars bars={bars} lifeHours={site.houseRules.needle.lifeHours} />
             </section>
           )}
+          {!state.putAway && may(actor.role, 'rename-machine') && <WholeMachine machine={own} />}
         </div>
 
         <section aria-labelledby="book" className="lg:row-span-2">
           <h2 id="book" className="text-xl font-bold">
             Book
           </h2>
-          <QuickLog
-            machineId={machine.machineId}
-            tagged={state.locks.some(({ kind }) => kind === 'red-tag')}
-            oiling={traits.oiling}
-          />
+          {!state.putAway && (
+            <QuickLog
+              machineId={machine.machineId}
+              tagged={state.locks.some(({ kind }) => kind === 'red-tag')}
+              oiling={traits.oiling}
+            />
+          )}
           {part.lines.length === 0 && (
             <p className="mt-3">
               {only ? `Nothing about ${only} is written yet.` : 'Nothing is written yet. The first needle starts it.'}

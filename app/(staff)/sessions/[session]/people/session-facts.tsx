@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { Count } from '@/ui/fields/number'
 import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
+import { PutAway } from '@/ui/parts/put-away'
 import { useWrite } from '@/ui/parts/use-write'
 import { momentIn, wrongWithSession } from '@/ui/zone'
 
@@ -64,6 +65,10 @@ export function SessionFacts({ sessionId, timeZone, facts }: { sessionId: string
         </p>
       )}
       <FaultNote fault={fault} />
+      <p className="mt-3">
+        Put down by mistake?{' '}
+        <PutAway what="session" id={sessionId} name="The session" words="Put it away" then="/sessions" />
+      </p>
     </details>
   )
 }
