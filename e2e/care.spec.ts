@@ -8,7 +8,7 @@ test.describe('a helper at a machine', () => {
     const lines = page.getByRole('list', { name: 'Lines of the book, newest first' }).getByRole('listitem')
     await page.getByRole('button', { name: 'Sewn for …' }).click()
     await page.getByLabel('Minutes in the chair').fill('80')
-    await page.getByLabel('dense, coated, denim').check()
+    await page.getByText('dense, coated, denim').click()
     await page.getByRole('button', { name: 'Write it down' }).click()
     // 80 chair minutes × 0.15 × 1.5 are 0.3 hours of needle.
     await expect(lines.first()).toContainText('Sewn, 0.3 needle hours')

@@ -10,8 +10,7 @@ export function cannotHappen(
   before: Pick<MachineState, 'putAway'>,
   line: Pick<MachineEvent, 'kind' | 'happenedAt'>,
 ): string | undefined {
-  if (!before.putAway) return line.kind === 'taken-out' ? 'It stands in the room already' : undefined
-  if (line.kind === 'taken-out' || line.kind === 'correction') return undefined
+  if (!before.putAway || line.kind === 'taken-out' || line.kind === 'correction') return undefined
   if (line.kind === 'put-away') return 'It is put away already'
   if (line.happenedAt < before.putAway.since) return undefined
   return `It was put away on ${before.putAway.since.slice(0, 10)}: take it out first, or say when before that it happened`

@@ -124,3 +124,13 @@ export const anyHistory: fc.Arbitrary<MachineEvent[]> = fc
       return { ...envelope, kind: 'correction', body }
     }),
   )
+
+/** Such a book of a machine that never leaves the room: every line of it can be written in whatever order. */
+export const anyHistoryInTheRoom: fc.Arbitrary<MachineEvent[]> = anyHistory.map((history) =>
+  history.map((line): MachineEvent => {
+    const note = { kind: 'noted', body: { text: 'it stays' } } as const
+    if (line.kind === 'put-away') return { ...line, ...note }
+    if (line.kind !== 'correction' || line.body.replacement?.kind !== 'put-away') return line
+    return { ...line, body: { ...line.body, replacement: note } }
+  }),
+)

@@ -3,7 +3,7 @@ import { v7 as uuid } from 'uuid'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { foldMachine } from '@/core/machine/fold'
-import { anyHistory } from '@/core/testing/histories'
+import { anyHistoryInTheRoom } from '@/core/testing/histories'
 import type { Actor } from '../actor'
 import type { Store } from '../connect'
 import { readBook } from '../machine/book'
@@ -152,7 +152,7 @@ describe('a write', () => {
 describe('the kept state', () => {
   it('is what the fold of the book says, for random books in any order of arrival', () =>
     fc.assert(
-      fc.asyncProperty(anyHistory, async (history) => {
+      fc.asyncProperty(anyHistoryInTheRoom, async (history) => {
         const machineId = await addMachine()
         const ids = new Map(history.map((line) => [line.eventId, uuid()]))
         for (const line of history) {

@@ -7,7 +7,7 @@ import { BOOK_FILTERS } from '@/core/machine/kinds/kind'
 import type { MachineEvent } from '@/core/machine/event'
 import { foldMachine } from '@/core/machine/fold'
 import { check } from '@/core/schema/validate'
-import { anyHistory } from '@/core/testing/histories'
+import { anyHistoryInTheRoom } from '@/core/testing/histories'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
@@ -53,7 +53,7 @@ describe('a page of a book', () => {
   it('reads as it would in the whole book, however long the page, whatever it is about, and however it was corrected', () =>
     fc.assert(
       fc.asyncProperty(
-        anyHistory,
+        anyHistoryInTheRoom,
         fc.integer({ min: 1, max: 8 }),
         fc.option(fc.constantFrom(...BOOK_FILTERS), { nil: undefined }),
         async (history, limit, about) => {
@@ -90,7 +90,7 @@ describe('a page of a book', () => {
 describe('a whole book, out and in again', () => {
   it('is the same book in another venue, line for line and state for state', () =>
     fc.assert(
-      fc.asyncProperty(anyHistory, async (history) => {
+      fc.asyncProperty(anyHistoryInTheRoom, async (history) => {
         const machineId = await machineWith(history)
         const file = await readMachinesFile(store, here.siteId, machineId)
         check(MachinesFileSchema, JSON.parse(JSON.stringify(file)))
