@@ -121,6 +121,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/enter': 'anyone',
   '/setup': 'anyone',
   '/join': 'anyone',
+  '/tablet': 'anyone',
   '/you': 'see-room',
   '/begin': 'see-people',
   '/kits/classes': 'see-kits',

@@ -202,6 +202,14 @@ export interface AccessKeyTable {
   ended_at: ColumnType<Date | null, Date | string | null | undefined, Date | string>
 }
 
+/** What somebody taps at a room's tablet. */
+export interface PinTable {
+  site_id: string
+  person_id: string
+  pin_hash: string
+  set_at: Time
+}
+
 /** Append-only: what somebody has learnt is only ever folded from these. */
 export interface PersonEventTable {
   site_id: string
@@ -292,6 +300,7 @@ export interface Database {
   kit_given: KitGivenTable
   stock_move: StockMoveTable
   access_key: AccessKeyTable
+  pin: PinTable
   person_event: PersonEventTable
   attendance: AttendanceTable
   person_need: PersonNeedTable
@@ -314,6 +323,8 @@ export interface Database {
     expiresAt: Time
     userAgent: string | null
     ipAddress: string | null
+    /** the room's tablet on which somebody is signed in by their PIN */
+    tabletId: string | null
   }
   sign_in_account: {
     id: string

@@ -13,6 +13,7 @@ import * as ordersAndOwners from './migrations/0011-orders-and-owners'
 import * as peopleComeAndGo from './migrations/0012-people-come-and-go'
 import * as erasing from './migrations/0013-erasing'
 import * as putAway from './migrations/0014-put-away'
+import * as roomTablet from './migrations/0015-room-tablet'
 import { rebuildOldStates } from './machine/book'
 import type { Database } from './database'
 
@@ -32,6 +33,7 @@ export const MIGRATIONS = {
   '0012-people-come-and-go': peopleComeAndGo,
   '0013-erasing': erasing,
   '0014-put-away': putAway,
+  '0015-room-tablet': roomTablet,
 }
 
 /** The migrations that a database still lacks, in their order. */

@@ -16,6 +16,7 @@ export default async function StaffLayout({ children }: { children: React.ReactN
       calls={{ of: 'staff', personId: actor.personId }}
       logs={may(actor.role, 'see-book')}
       places={placesOf(actor.role)}
+      onTablet={actor.onTablet}
     >
       {children}
     </Shell>

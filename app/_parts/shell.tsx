@@ -5,6 +5,7 @@ import { HurtLink } from './hurt-link'
 import { LogButton } from './log-button'
 import { SignOut } from './sign-out'
 import { Places } from './places'
+import { TabletWatch } from './tablet-watch'
 
 /** The two threads of a lockstitch, locking in the middle: the product's mark. */
 function Mark() {
@@ -30,6 +31,7 @@ export function Shell({
   places,
   calls,
   logs = false,
+  onTablet = false,
   children,
 }: {
   venue: string
@@ -39,6 +41,8 @@ export function Shell({
   calls: { readonly of: 'staff'; readonly personId: string } | { readonly of: 'own' }
   /** whether this person writes lines in the books */
   logs?: boolean
+  /** signed in by a PIN, on a tablet that falls asleep */
+  onTablet?: boolean
   children: React.ReactNode
 }) {
   return (
@@ -62,10 +66,11 @@ export function Shell({
           <span className="ml-auto flex items-center gap-1 lg:ml-0">
             <HurtLink />
             {logs && <LogButton />}
-            <SignOut />
+            <SignOut onTablet={onTablet} />
           </span>
         </div>
       </header>
+      {onTablet && <TabletWatch />}
       {calls.of === 'staff' ? <StaffCalls personId={calls.personId} /> : <OwnCalls />}
       <main
         id="main"

@@ -1,9 +1,12 @@
 'use client'
 
 import { LogOut } from 'lucide-react'
+import { putDown } from './tablet-watch'
 
-export function SignOut() {
+/** @param onTablet somebody puts a tablet of the room down */
+export function SignOut({ onTablet = false }: { onTablet?: boolean }) {
   const leave = async () => {
+    if (onTablet) return putDown()
     await fetch('/api/sign-in/sign-out', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -13,7 +16,8 @@ export function SignOut() {
   }
   return (
     <button type="button" className="btn btn-ghost min-h-11" onClick={() => void leave()}>
-      <LogOut className="size-4" aria-hidden="true" /> <span className="max-2xl:sr-only">Sign out</span>
+      <LogOut className="size-4" aria-hidden="true" />{' '}
+      <span className={onTablet ? '' : 'max-2xl:sr-only'}>{onTablet ? 'Put down' : 'Sign out'}</span>
     </button>
   )
 }

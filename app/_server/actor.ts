@@ -13,6 +13,8 @@ import { theStore } from './store'
 
 export interface SignedIn extends Actor {
   readonly name: string
+  /** signed in by a PIN, on a tablet of the room */
+  readonly onTablet: boolean
 }
 
 /** A page asks many things at once: for this long its answers share one look at the sign-in. One ended elsewhere ends then. */
@@ -46,6 +48,7 @@ async function whoIs(asked: Headers): Promise<SignedIn | undefined> {
     personId: membership.person_id,
     role: membership.role as Role,
     name: membership.name,
+    onTablet: Boolean(found.session.tabletId),
   }
 }
 

@@ -1,27 +1,35 @@
 import 'server-only'
 import { betterAuth } from 'better-auth'
-import { APIError, createAuthEndpoint } from 'better-auth/api'
+import { APIError, createAuthEndpoint, sessionMiddleware } from 'better-auth/api'
 import { setSessionCookie } from 'better-auth/cookies'
 import type { BetterAuthPlugin } from 'better-auth/types'
-import Type from 'typebox'
+import Type, { type TSchema } from 'typebox'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { strict } from '@/core/schema/shape'
-import { learnerSignIn, learnersUntil } from '@/store/site/people'
+import { countWrong, DOOR, isClosed } from '@/store/site/door'
+import { learnerSignIn, learnersUntil, readMembership } from '@/store/site/people'
+import { endsAsleep, holderOf, keepAwake, readTablet, setPin } from '@/store/site/tablet'
 import { settings } from './settings'
 import { theStore } from './store'
+import { secretIn, tabletCookie } from './tablet-cookie'
 
 const StationSchema = strict({
   classCode: Type.String({ minLength: 3, maxLength: 40 }),
   firstName: Type.String({ minLength: 1, maxLength: 80 }),
 })
 
+const Pin = Type.String({ pattern: '^[0-9]{4}$' })
+const HoldSchema = strict({ personId: Type.String({ format: 'uuid' }), pin: Pin })
+const SettleSchema = strict({ secret: Type.String({ pattern: '^[A-Za-z0-9_-]{32,100}$' }) })
+const PinSchema = strict({ password: Type.String({ minLength: 1, maxLength: 128 }), pin: Pin })
+
 /** A learner enters by a class code and a first name; nothing else is asked of somebody who may be a minor. */
 const station: BetterAuthPlugin = {
   id: 'station',
   endpoints: {
     enterStation: createAuthEndpoint('/station', { method: 'POST' }, async (ctx) => {
-      const asked = checked(ctx.body)
+      const asked = checked(StationSchema, ctx.body)
       const userId = await learnerSignIn(theStore(), asked.classCode, asked.firstName)
       const user = userId === undefined ? null : await ctx.context.internalAdapter.findUserById(userId)
       if (!user) {
@@ -39,9 +47,73 @@ const station: BetterAuthPlugin = {
   },
 }
 
-function checked(body: unknown) {
+/** Somebody takes a room's tablet in hand by their PIN; and gives themselves one, by their password. */
+const tablet: BetterAuthPlugin = {
+  id: 'tablet',
+  endpoints: {
+    settleTablet: createAuthEndpoint('/settle', { method: 'POST' }, async (ctx) => {
+      const { secret } = checked(SettleSchema, ctx.body)
+      const here = await readTablet(theStore(), secret)
+      if (!here)
+        throw new APIError('FORBIDDEN', {
+          code: 'no-tablet',
+          message: 'This link makes no tablet any more: a coordinator makes another under People',
+        })
+      const [name, options] = tabletCookie()
+      ctx.setCookie(name, secret, options)
+      return ctx.json({ name: here.name })
+    }),
+    keepAwake: createAuthEndpoint('/awake', { method: 'POST', use: [sessionMiddleware] }, async (ctx) => {
+      await keepAwake(theStore(), ctx.context.session.session.id, new Date())
+      return ctx.json({})
+    }),
+    holdTablet: createAuthEndpoint('/tablet', { method: 'POST' }, async (ctx) => {
+      const asked = checked(HoldSchema, ctx.body)
+      const here = await readTablet(theStore(), secretIn(ctx.headers?.get('cookie') ?? ''))
+      if (!here) throw new APIError('FORBIDDEN', { code: 'no-tablet', message: 'This device is no tablet of a room' })
+      const tries = [
+        [`pin ${here.siteId} ${asked.personId}`, DOOR.pin],
+        [`tablet ${here.tabletId}`, DOOR.tablet],
+      ] as const
+      if (await isClosed(theStore(), tries))
+        throw new APIError('TOO_MANY_REQUESTS', {
+          code: 'too-many',
+          message: 'Too many wrong PINs: wait a quarter of an hour, or sign in with your password',
+        })
+      const userId = await holderOf(theStore(), here.siteId, asked)
+      const user = userId === undefined ? null : await ctx.context.internalAdapter.findUserById(userId)
+      if (!user) {
+        await countWrong(theStore(), tries)
+        throw new APIError('UNAUTHORIZED', { code: 'wrong-pin', message: 'That is not the PIN' })
+      }
+      const asleep = { expiresAt: endsAsleep(new Date()), tabletId: here.tabletId }
+      const session = await ctx.context.internalAdapter.createSession(user.id, true, asleep, true)
+      await setSessionCookie(ctx, { session, user }, true)
+      return ctx.json({ name: user.name })
+    }),
+    setPin: createAuthEndpoint('/pin', { method: 'POST', use: [sessionMiddleware] }, async (ctx) => {
+      const { password, pin } = checked(PinSchema, ctx.body)
+      const { id } = ctx.context.session.user
+      const membership = await readMembership(theStore(), id)
+      if (!membership || membership.role === 'learner')
+        throw new APIError('FORBIDDEN', { code: 'not-allowed', message: 'A PIN is for staff' })
+      const account = (await ctx.context.internalAdapter.findAccounts(id)).find(({ password: hash }) => hash)
+      const right = account?.password && (await ctx.context.password.verify({ hash: account.password, password }))
+      if (!right) throw new APIError('UNAUTHORIZED', { code: 'wrong-password', message: 'That is not your password' })
+      try {
+        await setPin(theStore(), membership.site_id, membership.person_id, pin, new Date())
+      } catch (error) {
+        if (error instanceof Invalid) throw new APIError('BAD_REQUEST', { ...error.fault })
+        throw error
+      }
+      return ctx.json({})
+    }),
+  },
+}
+
+function checked<Schema extends TSchema>(schema: Schema, body: unknown) {
   try {
-    return check(StationSchema, body)
+    return check(schema, body)
   } catch (error) {
     if (error instanceof Invalid) throw new APIError('BAD_REQUEST', { ...error.fault })
     throw error
@@ -58,7 +130,12 @@ const make = () =>
     emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10 },
     user: { modelName: 'sign_in_user' },
     // Nobody's sign-in grows longer by being used: a learner's ends with the session, a member of staff signs in once a month.
-    session: { modelName: 'sign_in_session', expiresIn: 30 * 24 * 3600, disableSessionRefresh: true },
+    session: {
+      modelName: 'sign_in_session',
+      expiresIn: 30 * 24 * 3600,
+      disableSessionRefresh: true,
+      additionalFields: { tabletId: { type: 'string', required: false, input: false } },
+    },
     account: { modelName: 'sign_in_account' },
     verification: { modelName: 'sign_in_verification' },
     // Wrong tries are counted at the door, by network and address and never against a known device; this is for floods.
@@ -77,7 +154,7 @@ const make = () =>
       cookiePrefix: 'orthodex',
       defaultCookieAttributes: { httpOnly: true, sameSite: 'lax' },
     },
-    plugins: [station],
+    plugins: [station, tablet],
     telemetry: { enabled: false },
   })
 

@@ -1,6 +1,10 @@
 import type { Metadata } from 'next'
+import { cookies } from 'next/headers'
 import Link from 'next/link'
 import { redirect } from 'next/navigation'
+import { readTablet } from '@/store/site/tablet'
+import { theStore } from '../_server/store'
+import { secretIn } from '../_server/tablet-cookie'
 import { anyVenue } from '../_server/venue'
 import { Entry } from '../_parts/entry'
 
@@ -8,8 +12,11 @@ export const metadata: Metadata = { title: 'Sign in' }
 
 export const dynamic = 'force-dynamic'
 
-export default async function SignInPage() {
+/** On a tablet of the room somebody who asks for no password taps their PIN. */
+export default async function SignInPage({ searchParams }: { searchParams: Promise<{ password?: string }> }) {
   if (!(await anyVenue())) redirect('/setup')
+  const secret = secretIn((await cookies()).toString())
+  if (secret && !(await searchParams).password && (await readTablet(theStore(), secret))) redirect('/tablet')
   return (
     <main id="main" className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-8 px-5 py-10">
       <div>

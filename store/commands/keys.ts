@@ -8,7 +8,7 @@ import { mustHaveMachine } from './machine'
 export const makeKey = command('make-key', async (call, { keyId, purpose, machineId, name, secret }) => {
   const { tx, actor, now } = call
   if ((purpose === 'run-meter') !== (machineId !== undefined)) {
-    throw new Invalid('invalid', 'A run meter belongs to one machine, and a calendar to none', 'machineId')
+    throw new Invalid('invalid', 'A run meter belongs to one machine; no other key does', 'machineId')
   }
   if (machineId) await mustHaveMachine(call, machineId)
   await tx
@@ -36,4 +36,6 @@ export const endKey = command('end-key', async ({ tx, actor, now }, { keyId }) =
     .where('ended_at', 'is', null)
     .executeTakeFirst()
   if (numUpdatedRows === 0n) throw notFound('key in force', 'keyId')
+  // Whoever holds a tablet that is ended holds it no more.
+  await tx.deleteFrom('sign_in_session').where('tabletId', '=', keyId).execute()
 })

@@ -36,7 +36,7 @@ export async function erasePerson(
     .forUpdate()
     .executeTakeFirstOrThrow()
   await forgetSignIns(tx, siteId, personId)
-  for (const table of ['person_need', 'invitation'] as const)
+  for (const table of ['person_need', 'invitation', 'pin'] as const)
     await tx.deleteFrom(table).where('site_id', '=', siteId).where('person_id', '=', personId).execute()
   await tx
     .deleteFrom('seat_pair')

@@ -14,7 +14,10 @@ const QUARTER_HOUR = 15 * 60_000
  * networks at once an address is closed to devices that were never signed in, and stays open to those that were.
  */
 export const DOOR: Readonly<
-  Record<'addressHere' | 'addressAnywhere' | 'network' | 'classCode' | 'site' | 'networkOfClass', DoorLimit>
+  Record<
+    'addressHere' | 'addressAnywhere' | 'network' | 'classCode' | 'site' | 'networkOfClass' | 'pin' | 'tablet',
+    DoorLimit
+  >
 > = {
   addressHere: { most: 10, windowMs: QUARTER_HOUR },
   addressAnywhere: { most: 40, windowMs: QUARTER_HOUR },
@@ -23,6 +26,9 @@ export const DOOR: Readonly<
   site: { most: 200, windowMs: QUARTER_HOUR },
   // A whole class misspells its names on one network.
   networkOfClass: { most: 60, windowMs: QUARTER_HOUR },
+  // Ten thousand PINs: five tries a quarter of an hour for each person, on all tablets together.
+  pin: { most: 5, windowMs: QUARTER_HOUR },
+  tablet: { most: 30, windowMs: QUARTER_HOUR },
 }
 
 /** Whether any of these doors is closed just now. */

@@ -55,6 +55,7 @@ export async function addSignIn(
 
 /** Ends every sign-in of a person, on whatever device. */
 export async function endSignIns(tx: Transaction<Database>, siteId: string, personId: string): Promise<void> {
+  await tx.deleteFrom('pin').where('site_id', '=', siteId).where('person_id', '=', personId).execute()
   await tx
     .deleteFrom('sign_in_session')
     .where('userId', 'in', (members) =>

@@ -11,7 +11,10 @@ it('the sign-in library finds every table and column it wants', async () => {
     database: { db: store, type: 'postgres' },
     emailAndPassword: { enabled: true },
     user: { modelName: 'sign_in_user' },
-    session: { modelName: 'sign_in_session' },
+    session: {
+      modelName: 'sign_in_session',
+      additionalFields: { tabletId: { type: 'string', required: false, input: false } },
+    },
     account: { modelName: 'sign_in_account' },
     verification: { modelName: 'sign_in_verification' },
     rateLimit: { enabled: true, storage: 'database', modelName: 'sign_in_rate_limit' },

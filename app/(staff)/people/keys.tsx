@@ -30,11 +30,18 @@ function newSecret(): string {
     .replaceAll('=', '')
 }
 
+/** What is done with a key's secret, to be copied. */
+const SHOWN: Readonly<Record<KeyPurpose, (origin: string, secret: string) => string>> = {
+  'care-feed': (origin, secret) => `${origin}/api/care/${secret}.ics`,
+  'run-meter': (origin, secret) => `npm run meter -- ${origin} ${secret}`,
+  'room-tablet': (origin, secret) => `${origin}/tablet#${secret}`,
+}
+
 const newKey = () => ({ keyId: uuid(), secret: newSecret() })
 
 /** Keys for calendars and devices: made here, shown once, ended here. */
 export function Keys({ keys, machines }: Props) {
-  const [made, setMade] = useState<{ readonly name: string; readonly show: string }>()
+  const [made, setMade] = useState<{ readonly name: string; readonly show: string; readonly opens: boolean }>()
   // Sent again after a fault, it is the same key.
   const [fresh, setFresh] = useState(newKey)
   const { busy, fault, write } = useWrite()
@@ -55,10 +62,7 @@ export function Keys({ keys, machines }: Props) {
     landed: ({ purpose, name }) => {
       const { origin } = window.location
       const { secret } = fresh
-      setMade({
-        name,
-        show: purpose === 'care-feed' ? `${origin}/api/care/${secret}.ics` : `npm run meter -- ${origin} ${secret}`,
-      })
+      setMade({ name, show: SHOWN[purpose](origin, secret), opens: purpose === 'room-tablet' })
       setFresh(newKey())
       form.reset()
     },
@@ -68,11 +72,23 @@ export function Keys({ keys, machines }: Props) {
       <h2 id="keys-title" className="text-2xl font-bold">
         Keys
       </h2>
-      <p className="mt-1">A key lets a calendar or a device in, for one thing only, until it is ended.</p>
+      <p className="mt-1">
+        A key lets a calendar, a device or a tablet of the room in, for one thing only, until it is ended.
+      </p>
       {made && (
         <div className="sheet mt-3 p-4" role="status">
-          <p className="font-bold">{made.name}: copy this now, it is not shown again.</p>
-          <code className="mt-2 block break-all font-mono text-sm">{made.show}</code>
+          <p className="font-bold">
+            {made.opens
+              ? `${made.name}: open this on the tablet itself, once. It is not shown again.`
+              : `${made.name}: copy this now, it is not shown again.`}
+          </p>
+          {made.opens ? (
+            <a className="link mt-2 block break-all font-mono text-sm" href={made.show}>
+              {made.show}
+            </a>
+          ) : (
+            <code className="mt-2 block break-all font-mono text-sm">{made.show}</code>
+          )}
         </div>
       )}
       <ul className="mt-3">

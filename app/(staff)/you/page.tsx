@@ -1,11 +1,14 @@
 import type { Metadata } from 'next'
 import { headers } from 'next/headers'
+import { hasPin } from '@/store/site/tablet'
 import { formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../_server/actor'
 import { deviceWords } from '../../_server/device-words'
 import { signIn } from '../../_server/sign-in'
 import { siteOf } from '../../_server/site'
+import { theStore } from '../../_server/store'
 import { NewPassword } from './new-password'
+import { OwnPin } from './own-pin'
 import { SignIns } from './sign-ins'
 
 export const metadata: Metadata = { title: 'You' }
@@ -13,10 +16,11 @@ export const metadata: Metadata = { title: 'You' }
 export default async function YouPage() {
   const actor = await mustSee('see-room')
   const asked = await headers()
-  const [site, here, all] = await Promise.all([
+  const [site, here, all, pin] = await Promise.all([
     siteOf(actor.siteId),
     signIn().api.getSession({ headers: asked }),
     signIn().api.listSessions({ headers: asked }),
+    hasPin(theStore(), actor.siteId, actor.personId),
   ])
   const sorted = [...all].sort((one, other) => other.createdAt.getTime() - one.createdAt.getTime())
   return (
@@ -35,7 +39,10 @@ export default async function YouPage() {
           }))}
         />
       </section>
-      <NewPassword />
+      <div className="flex flex-col gap-8">
+        <NewPassword />
+        <OwnPin has={pin} />
+      </div>
     </div>
   )
 }

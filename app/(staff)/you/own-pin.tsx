@@ -1,0 +1,65 @@
+'use client'
+
+import { useState } from 'react'
+import { toast } from 'sonner'
+import { wrongWithPin } from '@/core/people/pin'
+import { Text } from '@/ui/fields/text'
+
+/** Four digits by which somebody takes a tablet of the room in hand. */
+export function OwnPin({ has }: { has: boolean }) {
+  const [password, setPassword] = useState('')
+  const [pin, setPin] = useState('')
+  const [fault, setFault] = useState<{ readonly at: 'password' | 'pin'; readonly words: string }>()
+  const [busy, setBusy] = useState(false)
+  const keep = async () => {
+    const wrong = wrongWithPin(pin)
+    if (wrong) return setFault({ at: 'pin', words: wrong })
+    setFault(undefined)
+    setBusy(true)
+    const response = await fetch('/api/sign-in/pin', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ password, pin }),
+    }).catch(() => undefined)
+    setBusy(false)
+    if (!response) return void toast.error('The room’s server cannot be reached; try again')
+    if (!response.ok) return setFault({ at: 'password', words: 'That is not your password' })
+    setPassword('')
+    setPin('')
+    toast.success('That is your PIN now')
+  }
+  return (
+    <form
+      className="sheet flex flex-col gap-4 self-start p-5"
+      noValidate
+      onSubmit={(submitted) => {
+        submitted.preventDefault()
+        void keep()
+      }}
+    >
+      <h2 className="text-xl font-bold">{has ? 'Another PIN' : 'A PIN for the room’s tablet'}</h2>
+      <p className="text-sm">
+        On a tablet that belongs to the room you tap your name and these four digits. What is written then is yours.
+      </p>
+      <Text
+        label="Four digits"
+        type="password"
+        autoComplete="off"
+        value={pin}
+        set={setPin}
+        error={fault?.at === 'pin' ? fault.words : undefined}
+      />
+      <Text
+        label="Your password"
+        type="password"
+        autoComplete="current-password"
+        value={password}
+        set={setPassword}
+        error={fault?.at === 'password' ? fault.words : undefined}
+      />
+      <button type="submit" className="btn btn-primary btn-lg self-start" disabled={busy}>
+        Keep it
+      </button>
+    </form>
+  )
+}
