@@ -19,6 +19,7 @@ export interface SiteTable {
   instructor_y: number | null
   /** a demo or training venue: stand-in devices may be read */
   practice: ColumnType<boolean, boolean | undefined, boolean>
+  settings: ColumnType<unknown, string | undefined, string>
 }
 
 export interface PersonTable {

@@ -14,6 +14,7 @@ import * as peopleComeAndGo from './migrations/0012-people-come-and-go'
 import * as erasing from './migrations/0013-erasing'
 import * as putAway from './migrations/0014-put-away'
 import * as roomTablet from './migrations/0015-room-tablet'
+import * as venueSettings from './migrations/0016-venue-settings'
 import { rebuildOldStates } from './machine/book'
 import type { Database } from './database'
 
@@ -34,6 +35,7 @@ export const MIGRATIONS = {
   '0013-erasing': erasing,
   '0014-put-away': putAway,
   '0015-room-tablet': roomTablet,
+  '0016-venue-settings': venueSettings,
 }
 
 /** The migrations that a database still lacks, in their order. */

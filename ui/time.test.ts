@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { dayIn, dayWords, formatInTimeZone, timeIn } from './time'
+import { dayIn } from '@/core/units/day'
+import { dayWords, formatInTimeZone, timeIn } from './time'
 import { momentIn, wrongWithSession } from './zone'
 
 const ZONES = ['UTC', 'Europe/London', 'America/New_York', 'Asia/Kolkata', 'Pacific/Auckland', 'America/St_Johns']

@@ -35,10 +35,6 @@ export function dayWords(day: string): string {
   return `${part('weekday')} ${part('day')} ${part('month').slice(0, 3)}`
 }
 
-/** The day on which a moment falls where the venue stands, `YYYY-MM-DD`. */
-export const dayIn = (moment: Date, timeZone: string): string =>
-  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(moment)
-
 /** The time of day at which a moment falls where the venue stands, `HH:MM`. */
 export const timeIn = (moment: Date, timeZone: string): string =>
   new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(moment)

@@ -1,5 +1,6 @@
 import { TZDate } from '@date-fns/tz'
-import { dayIn, dayWords, timeIn } from './time'
+import { dayIn } from '@/core/units/day'
+import { dayWords, timeIn } from './time'
 
 /** As often as a session is put down in one go. */
 export const MOST_WEEKS = 60

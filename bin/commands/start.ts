@@ -2,6 +2,7 @@ import { connect } from '@/store/connect'
 import { hasVenue, setupWord } from '@/store/site/setup'
 import { join } from 'node:path'
 import { MIGRATIONS, migrate, pendingMigrations } from '@/store/migrate'
+import { eraseWhoseTimeIsOver } from '@/store/people/retention'
 import { pruneSignIns } from '@/store/site/prune'
 import { backUp, everyNight, nightlyCopy } from '../serve/backups'
 import { buildWhenChanged } from '../serve/build'
@@ -51,7 +52,13 @@ if (missing.length > 0) {
   const stopNights = everyNight(
     async (now) => {
       const pruning = connect(DATABASE_URL!)
-      await pruneSignIns(pruning, now).finally(() => pruning.destroy())
+      try {
+        await pruneSignIns(pruning, now)
+        const erased = await eraseWhoseTimeIsOver(pruning, now)
+        if (erased > 0) console.error(`orthodex: ${erased} whose time is over are erased`)
+      } finally {
+        await pruning.destroy()
+      }
       if (ORTHODEX_BACKUPS) await nightlyCopy(DATABASE_URL!, ORTHODEX_BACKUPS, now)
     },
     (words) => console.error(`orthodex: ${words}`),

@@ -65,9 +65,10 @@ export const changeClassCode = command('change-class-code', async (call, { cours
   change(call, courseId, { class_code: await wholeCode(call, classCode) }),
 )
 
-/** Nobody comes in any more, and learners who are in no other open class are signed out. */
+/** Nobody comes in any more; of learners who are in no other open class the sign-ins end, and what they need is forgotten. */
 export const closeCourse = command('close-course', async (call, { courseId }) => {
   await change(call, courseId, { closed_at: call.now })
+  await forgetNeeds(call)
   const site = call.actor.siteId
   await sql`delete from sign_in_session where "userId" in (
     select user_id from membership m where m.site_id = ${site} and m.role = 'learner'
@@ -78,6 +79,16 @@ export const closeCourse = command('close-course', async (call, { courseId }) =>
     call.tx,
   )
 })
+
+/** What somebody needs of a place is kept for as long as they are at work in an open class, and no longer. */
+export async function forgetNeeds({ tx, actor }: CommandCall): Promise<void> {
+  await sql`delete from person_need n where n.site_id = ${actor.siteId}
+    and exists (select 1 from enrolment e where e.site_id = n.site_id and e.person_id = n.person_id)
+    and not exists (select 1 from enrolment e join course c on c.site_id = e.site_id and c.course_id = e.course_id
+      where e.site_id = n.site_id and e.person_id = n.person_id and e.put_away_at is null and c.closed_at is null)`.execute(
+    tx,
+  )
+}
 
 export const reopenCourse = command('reopen-course', (call, { courseId }) =>
   change(call, courseId, { closed_at: null }),

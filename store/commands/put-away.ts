@@ -4,6 +4,7 @@ import type { Puttable } from '@/core/wire/commands/putting-away'
 import { readMachine } from '../machine/machines'
 import { notFound, Refused } from '../refused'
 import { mustBeAsSeen } from './as-seen'
+import { forgetNeeds } from './course'
 import { command, type CommandCall } from './command'
 
 const TABLES = {
@@ -26,6 +27,7 @@ export const putAway = command('put-away', async (call, { what, id }) => {
   const { tx, actor, now } = call
   await mark(call, what, id, now)
   if (what !== 'learner') return
+  await forgetNeeds(call)
   await sql`delete from sign_in_session where "userId" in (
     select m.user_id from membership m
       join enrolment e on e.site_id = m.site_id and e.person_id = m.person_id

@@ -1,9 +1,24 @@
+import { check } from '@/core/schema/validate'
+import { VenueSettingsSchema } from '@/core/room/venue-settings'
 import { Refused } from '../refused'
+import { mustBeAsSeen } from './as-seen'
 import { command } from './command'
 
-/** What a venue is called and which clock it goes by; its class codes stay, since they stand on boards. */
-export const changeVenue = command('change-venue', async ({ tx, actor }, { name, timeZone }) => {
+/** What a venue is called, which clock it goes by, and what it says of itself; its class codes stay, since they stand on boards. */
+export const changeVenue = command('change-venue', async ({ tx, actor }, { name, timeZone, settings, was }) => {
   if (timeZone !== 'UTC' && !Intl.supportedValuesOf('timeZone').includes(timeZone))
     throw new Refused(400, 'invalid', `There is no time zone called “${timeZone}”`, 'timeZone')
-  await tx.updateTable('site').set({ name, time_zone: timeZone }).where('site_id', '=', actor.siteId).execute()
+  const before = await tx
+    .selectFrom('site')
+    .select(['name', 'time_zone', 'settings'])
+    .where('site_id', '=', actor.siteId)
+    .forUpdate()
+    .executeTakeFirstOrThrow()
+  const here = { name: before.name, timeZone: before.time_zone, settings: check(VenueSettingsSchema, before.settings) }
+  mustBeAsSeen(was && { ...here, ...was }, here, 'The venue')
+  await tx
+    .updateTable('site')
+    .set({ name, time_zone: timeZone, ...(settings && { settings: JSON.stringify(settings) }) })
+    .where('site_id', '=', actor.siteId)
+    .execute()
 })

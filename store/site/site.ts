@@ -1,5 +1,6 @@
 import type { Kysely, Transaction } from 'kysely'
 import { HouseRulesSchema, type HouseRules } from '@/core/room/house-rules'
+import { VenueSettingsSchema, type VenueSettings } from '@/core/room/venue-settings'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 
@@ -12,6 +13,7 @@ export interface Site {
   readonly houseRules: HouseRules
   /** a demo or training venue */
   readonly practice: boolean
+  readonly settings: VenueSettings
   /** where the instructor's own table stands, tenths of a metre; absent: nobody has said */
   readonly instructorAt?: { readonly x: number; readonly y: number }
 }
@@ -24,6 +26,7 @@ export async function readSite(store: Reader, siteId: string): Promise<Site> {
     timeZone: row.time_zone,
     houseRules: check(HouseRulesSchema, row.house_rules),
     practice: row.practice,
+    settings: check(VenueSettingsSchema, row.settings),
     ...(row.instructor_x !== null &&
       row.instructor_y !== null && { instructorAt: { x: row.instructor_x, y: row.instructor_y } }),
   }

@@ -4,7 +4,8 @@ import { PLACE_CAUTIONS } from '@/core/knowledge/care/place-caution'
 import { may } from '@/core/wire/permission'
 import { readCourses, readProjects } from '@/store/project/projects'
 import { readAbsent, readPlans, readSessions, type Session } from '@/store/session/sessions'
-import { dayIn, formatInTimeZone } from '@/ui/time'
+import { dayIn } from '@/core/units/day'
+import { formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../_server/actor'
 import { siteOf } from '../../_server/site'
 import { theStore } from '../../_server/store'
@@ -107,6 +108,7 @@ export default async function SessionsPage() {
             )}
           </section>
           <SessionCalendar
+            weekStartsOn={site.settings.weekStartsOn}
             today={dayIn(now, site.timeZone)}
             sessions={sessions.map(({ sessionId, startsAt, course, calledOff }) => ({
               sessionId,

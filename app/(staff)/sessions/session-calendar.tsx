@@ -19,7 +19,15 @@ const dayOf = (date: Date): string =>
   `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
 
 /** The months with their sessions; a day that has one opens it. */
-export function SessionCalendar({ today, sessions }: { today: string; sessions: readonly Session[] }) {
+export function SessionCalendar({
+  today,
+  sessions,
+  weekStartsOn,
+}: {
+  today: string
+  sessions: readonly Session[]
+  weekStartsOn: 0 | 1 | 6
+}) {
   const router = useRouter()
   const byDay = new Map(sessions.map((session) => [session.day, session]))
   const Day = ({ day, modifiers: _, ...button }: DayButtonProps) => {
@@ -38,7 +46,7 @@ export function SessionCalendar({ today, sessions }: { today: string; sessions: 
       <DayPicker
         className="react-day-picker border-0 [&_.rdp-weekday]:text-base-content! [&_.rdp-weekday]:opacity-100!"
         locale={enGB}
-        weekStartsOn={1}
+        weekStartsOn={weekStartsOn}
         today={dateOf(today)}
         defaultMonth={dateOf(sessions.find(({ day }) => day >= today)?.day ?? today)}
         onDayClick={(date) => {

@@ -1,18 +1,30 @@
 import type { Metadata } from 'next'
+import { dayIn } from '@/core/units/day'
+import { readRetention } from '@/store/people/retention'
 import { mustSee } from '../../_server/actor'
 import { siteOf } from '../../_server/site'
+import { theStore } from '../../_server/store'
 import { VenueForm } from './venue-form'
 
 export const metadata: Metadata = { title: 'The venue' }
 
 export default async function VenuePage() {
   const actor = await mustSee('see-people')
-  const { name, timeZone } = await siteOf(actor.siteId)
+  const now = new Date()
+  const { name, timeZone, settings } = await siteOf(actor.siteId)
+  const learners = await readRetention(theStore(), actor.siteId, timeZone, now)
   return (
-    <div className="mx-auto max-w-xl">
+    <div className="mx-auto max-w-2xl">
       <h1 className="text-3xl font-bold">The venue</h1>
       <p className="mt-1">Its name stands on every page and print; every time of day is told by its clock.</p>
-      <VenueForm name={name} timeZone={timeZone} zones={['UTC', ...Intl.supportedValuesOf('timeZone')]} />
+      <VenueForm
+        name={name}
+        timeZone={timeZone}
+        settings={settings}
+        zones={['UTC', ...Intl.supportedValuesOf('timeZone')]}
+        learners={learners}
+        today={dayIn(now, timeZone)}
+      />
     </div>
   )
 }

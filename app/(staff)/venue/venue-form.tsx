@@ -1,24 +1,63 @@
 'use client'
 
+import Link from 'next/link'
+import { retentionPreview, type Learner } from '@/core/people/retention'
+import { SHORTEST_RETENTION_MONTHS, WEEK_DAYS, type VenueSettings } from '@/core/room/venue-settings'
+import { counted } from '@/core/units/words'
+import { Choice, Choices } from '@/ui/fields/choice'
 import { CommandForm, useCommandForm } from '@/ui/fields/command-form'
+import { Count } from '@/ui/fields/number'
 import { Select } from '@/ui/fields/select'
 import { Text } from '@/ui/fields/text'
+import { dayWords } from '@/ui/time'
 
 interface Props {
   readonly name: string
   readonly timeZone: string
+  readonly settings: VenueSettings
   readonly zones: readonly string[]
+  readonly learners: readonly Learner[]
+  /** YYYY-MM-DD, where the venue stands */
+  readonly today: string
 }
 
-export function VenueForm({ name, timeZone, zones }: Props) {
+const FIRST_DAYS = ['1', '0', '6'] as const
+const ALL_DAYS = WEEK_DAYS.map((_, day) => String(day))
+const dayName = (day: string) => WEEK_DAYS[Number(day)]!
+
+export function VenueForm({ name, timeZone, settings, zones, learners, today }: Props) {
+  const { weekStartsOn, openDays, learnersAfterMonths } = settings
   const form = useCommandForm('change-venue', {
-    start: { name, timeZone },
-    body: (values) => values,
-    words: (values) => ({ done: `${values.name} goes by the clock of ${values.timeZone}` }),
+    start: {
+      name,
+      timeZone,
+      weekStartsOn: String(weekStartsOn),
+      openDays: openDays.map(String) as readonly string[],
+      erases: learnersAfterMonths === undefined ? 'never' : 'after',
+      months: learnersAfterMonths ?? 12,
+    },
+    body: (values) => ({
+      name: values.name,
+      timeZone: values.timeZone,
+      settings: {
+        weekStartsOn: Number(values.weekStartsOn) as VenueSettings['weekStartsOn'],
+        openDays: values.openDays.map(Number).sort(),
+        ...(values.erases === 'after' && { learnersAfterMonths: values.months }),
+      },
+      was: { name, timeZone, settings },
+    }),
+    places: {
+      weekStartsOn: 'settings.weekStartsOn',
+      openDays: 'settings.openDays',
+      months: 'settings.learnersAfterMonths',
+    },
+    words: (values) => ({ done: `${values.name}: kept as you said` }),
   })
+  const { erases, months, weekStartsOn: first } = form.values
   const known = zones.includes(timeZone) ? zones : [timeZone, ...zones]
+  const week = ALL_DAYS.map((_, index) => String((Number(first) + index) % 7))
   return (
-    <CommandForm form={form} className="sheet mt-4 flex flex-col gap-4 p-5" button="Keep it">
+    <CommandForm form={form} className="sheet mt-4 flex flex-col gap-5 p-5" button="Keep it">
       <Text label="Name of the venue" most={80} {...form.field('name')} />
       <Select
         label="Time zone"
@@ -26,6 +65,63 @@ export function VenueForm({ name, timeZone, zones }: Props) {
         hint="Sessions stay at their moment; what changes is the clock they are told by."
         options={known.map((each) => [each, each])}
       />
+      <Choice
+        label="A week begins on"
+        options={FIRST_DAYS.map((day) => [day, dayName(day)])}
+        {...form.field('weekStartsOn')}
+      />
+      <Choices
+        label="Open on"
+        options={week.map((day) => [day, dayName(day)])}
+        hint="A session on another day can still be put down; it is said that the venue is closed then."
+        {...form.field('openDays')}
+      />
+      <Choice
+        label="Learners are erased"
+        options={[
+          ['never', 'only by hand'],
+          ['after', 'some time after their last day'],
+        ]}
+        {...form.field('erases')}
+      />
+      {erases === 'after' && (
+        <>
+          <Count
+            label="After so many months"
+            min={SHORTEST_RETENTION_MONTHS}
+            max={120}
+            unit="months"
+            {...form.field('months')}
+          />
+          <Preview learners={learners} months={months} today={today} />
+        </>
+      )}
+      <p className="text-sm">
+        <Link className="link" href="/people/kept">
+          What is kept about people
+        </Link>
+        , and what erasing takes away.
+      </p>
     </CommandForm>
+  )
+}
+
+/** What the nights to come would do, before it is kept. */
+function Preview({ learners, months, today }: { learners: readonly Learner[]; months: number; today: string }) {
+  const rows = retentionPreview(learners, months, today)
+  return (
+    <div role="status" className="border-l-4 border-base-300 pl-4">
+      {rows.length === 0 && <p>Nobody goes yet: every learner is in a class that has sessions to come.</p>}
+      <ul>
+        {rows.slice(0, 8).map(({ day, course, learners: count }) => (
+          <li key={`${day} ${course}`}>
+            {counted(count, 'learner')} of {course} {count === 1 ? 'goes' : 'go'}{' '}
+            {day === today ? 'in the coming night' : `on ${dayWords(day)} ${day.slice(0, 4)}`}
+          </li>
+        ))}
+      </ul>
+      {rows.length > 8 && <p>and more after that.</p>}
+      <p className="mt-1 text-sm">Who comes again before then stays. Staff are never erased by a clock.</p>
+    </div>
   )
 }

@@ -3,11 +3,13 @@ import { MachinesFileSchema } from '../../exchange/machines-file'
 import { Name } from '../../kit/project'
 import { TRAIT_NAMES } from '../../knowledge/machine/trait'
 import { TRAIT_SOURCES } from '../../machine/trait-source'
+import { VenueSettingsSchema } from '../../room/venue-settings'
 import { HouseRulesSchema } from '../../room/house-rules'
 import { COORDINATOR, TEACHING } from '../../room/role'
 import { strict, words } from '../../schema/shape'
 import { Id, Place, type Commands } from './shape'
 
+const VENUE = { name: Name, timeZone: Type.String({ minLength: 1, maxLength: 60 }) }
 const source = words(TRAIT_SOURCES)
 
 /** Machines, where they stand, and the rules of the house. */
@@ -40,7 +42,12 @@ export const MACHINES = {
   'import-machines': { mayWrite: COORDINATOR, body: strict({ file: MachinesFileSchema }) },
   'change-venue': {
     mayWrite: COORDINATOR,
-    body: strict({ name: Name, timeZone: Type.String({ minLength: 1, maxLength: 60 }) }),
+    body: strict({
+      ...VENUE,
+      settings: Type.Optional(VenueSettingsSchema),
+      /** as it stood when the change was begun */
+      was: Type.Optional(strict({ ...VENUE, settings: Type.Optional(VenueSettingsSchema) })),
+    }),
   },
   'change-house-rules': {
     mayWrite: COORDINATOR,

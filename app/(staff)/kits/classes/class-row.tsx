@@ -33,7 +33,7 @@ export function ClassRow({ course, mayChange }: { course: ClassRowShown; mayChan
       'close-course',
       { courseId },
       {
-        done: `${name} is closed; its books stay`,
+        done: `${name} is closed; its books stay, what its learners need of a place is forgotten`,
         undo: () => void write('reopen-course', { courseId }, { done: `${name} is open again` }),
       },
     )
@@ -110,8 +110,8 @@ export function ClassRow({ course, mayChange }: { course: ClassRowShown; mayChan
       {doing === 'learners' && (
         <div className="border-l-4 border-base-300 pl-4">
           <p className="text-sm">
-            Who comes no more is put away: out of the plans and the rack, with their bags, and signed out. They can be
-            taken out again.
+            Who comes no more is put away: out of the plans and the rack, with their bags, and signed out; what they
+            need of a place is forgotten. They can be taken out again.
           </p>
           <ul className="mt-1 grid gap-x-6 sm:grid-cols-2">
             {course.learners.map(({ enrolmentId, name: learner }) => (

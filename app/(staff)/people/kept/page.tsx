@@ -12,7 +12,10 @@ const KEPT = [
     'Learners',
     'A first name or nickname, the classes they are in, their projects and kits, who came, the exercises they did, their calls for help and the lines they wrote at their seat. No email, no birthday, no photograph.',
   ],
-  ['Access needs', 'What somebody needs to sew well. Staff alone see it; erasing a person takes it away first.'],
+  [
+    'Access needs',
+    'What somebody needs to sew well. Staff alone see it. It is forgotten with the last open class that they are in.',
+  ],
   ['Staff', 'A name, the email they sign in with, and a password that nobody can read.'],
   [
     'Sign-ins',

@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { WEEK_DAYS } from '@/core/room/venue-settings'
 import { Count } from '@/ui/fields/number'
 import { Select } from '@/ui/fields/select'
 import { Text } from '@/ui/fields/text'
@@ -23,10 +24,13 @@ export function NewSessions({
   courses,
   today,
   timeZone,
+  openDays,
 }: {
   courses: readonly Course[]
   today: string
   timeZone: string
+  /** on which days of the week the venue is open, 0 is Sunday */
+  openDays: readonly number[]
 }) {
   const [courseId, setCourseId] = useState(courses[0]!.courseId)
   const [day, setDay] = useState(today)
@@ -41,6 +45,7 @@ export function NewSessions({
     endsAt: momentIn(day, to, timeZone, week),
     blocks,
   }))
+  const weekDay = new Date(`${day}T00:00:00Z`).getUTCDay()
   const wrong = wrongWithSession({ day, from, to }, timeZone, weeks)
   return (
     <form
@@ -92,6 +97,11 @@ export function NewSessions({
         <p>
           {formatInTimeZone(sessions[0]!.startsAt, timeZone)}
           {sessions.length > 1 && ` to ${formatInTimeZone(sessions.at(-1)!.startsAt, timeZone)}`}
+          {!openDays.includes(weekDay) && (
+            <strong className="block">
+              The venue is closed on a {WEEK_DAYS[weekDay]}: make sure that somebody opens it.
+            </strong>
+          )}
         </p>
       )}
       <FaultNote fault={fault} />

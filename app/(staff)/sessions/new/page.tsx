@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { may } from '@/core/wire/permission'
 import { readCourses } from '@/store/project/projects'
-import { dayIn } from '@/ui/time'
+import { dayIn } from '@/core/units/day'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
@@ -31,6 +31,7 @@ export default async function NewSessionsPage() {
           courses={courses.map(({ course_id, name }) => ({ courseId: course_id, name }))}
           today={dayIn(new Date(), site.timeZone)}
           timeZone={site.timeZone}
+          openDays={site.settings.openDays}
         />
       )}
     </div>

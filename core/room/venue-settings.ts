@@ -1,0 +1,21 @@
+import Type, { type Static } from 'typebox'
+import { strict } from '../schema/shape'
+
+/** 0 is Sunday. */
+export const WEEK_DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const
+
+/** A shorter time would take people away between two terms. */
+export const SHORTEST_RETENTION_MONTHS = 3
+
+/** What a venue says of itself besides its name and clock. */
+export const VenueSettingsSchema = strict({
+  /** 0 is Sunday */
+  weekStartsOn: Type.Union([Type.Literal(0), Type.Literal(1), Type.Literal(6)]),
+  /** on which days of the week it is open, 0 is Sunday; all seven where nobody has said */
+  openDays: Type.Array(Type.Integer({ minimum: 0, maximum: 6 }), { uniqueItems: true, minItems: 1 }),
+  /** months after their last day in which a learner is erased; absent: never by itself */
+  learnersAfterMonths: Type.Optional(Type.Integer({ minimum: SHORTEST_RETENTION_MONTHS, maximum: 120 })),
+})
+export type VenueSettings = Static<typeof VenueSettingsSchema>
+
+export const DEFAULT_VENUE_SETTINGS: VenueSettings = { weekStartsOn: 1, openDays: [0, 1, 2, 3, 4, 5, 6] }
