@@ -133,9 +133,9 @@ describe('a typed line', () => {
       expect(read(`${name} cleaned`, { machines }).machine?.name).toBe('Héron 🪡')
   })
 
-  it('can be written for every kind but those that hold a list of steps', () => {
+  it('can be written for every kind but those that hold a list of steps or name another line', () => {
     const never = PLAIN_KINDS.filter((kind) => !TYPABLE_KINDS.includes(kind))
-    expect(never).toEqual(['check-run', 'fault-run'])
+    expect(never).toEqual(['check-run', 'fault-run', 'redacted'])
     for (const kind of TYPABLE_KINDS) expect(read(`heron ${saidAs(kind)} `).machine?.name).toBe('Heron')
   })
 

@@ -42,6 +42,19 @@ export function withFreeText(value: unknown, change: (text: string) => string, n
   return Object.fromEntries(Object.entries(value).map(([field, each]) => [field, withFreeText(each, change, field)]))
 }
 
+/** What stands in a line where somebody's words stood. */
+export const TAKEN_OUT = 'taken out'
+
+/** Whether anything in it was written in somebody's own words, and still stands. */
+export function hasWords(value: unknown): boolean {
+  let found = false
+  withFreeText(value, (text) => {
+    found ||= text !== TAKEN_OUT
+    return text
+  })
+  return found
+}
+
 /** A name wherever it stands as a word of its own, whatever its letters. */
 export function namedIn(name: string): (text: string) => string {
   const escaped = name.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&')

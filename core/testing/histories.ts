@@ -22,6 +22,8 @@ const thread = fc.record({
   use: fc.constant('all-purpose' as const),
 })
 
+const idOf = (index: number): string => `01900000-0000-7000-8000-${String(index).padStart(12, '0')}`
+
 /** What may stand in a line of each kind. */
 export const ANY_BODY = {
   'needle-changed': fc.oneof(fc.record({ out, in: needle }), fc.record({ in: needle }), fc.record({ out })),
@@ -85,6 +87,7 @@ export const ANY_BODY = {
   'red-tagged': fc.constant({ because: 'smell' }),
   'put-away': fc.constantFrom({}, { because: 'given to the school' }),
   'taken-out': fc.constant({}),
+  redacted: fc.constantFrom({ line: idOf(0) }, { line: idOf(3) }),
   'red-tag-lifted': fc.constant({ because: 'repaired' }),
   'somebody-hurt': fc.constant({ what: 'a finger' }),
   noted: fc.constant({ text: 'a note' }),
@@ -95,8 +98,6 @@ export const anyHappening: fc.Arbitrary<Happening> = fc.oneof(
     body.map((each) => ({ kind, body: each }) as Happening),
   ),
 )
-
-const idOf = (index: number): string => `01900000-0000-7000-8000-${String(index).padStart(12, '0')}`
 
 /**
  * Random books of one machine: times out of order and shared, corrections of earlier and later lines, of corrections, and
@@ -125,12 +126,14 @@ export const anyHistory: fc.Arbitrary<MachineEvent[]> = fc
     }),
   )
 
-/** Such a book of a machine that never leaves the room: every line of it can be written in whatever order. */
+/** Such a book of a machine that never leaves the room and whose words all stay: each line can be written in whatever order. */
 export const anyHistoryInTheRoom: fc.Arbitrary<MachineEvent[]> = anyHistory.map((history) =>
   history.map((line): MachineEvent => {
     const note = { kind: 'noted', body: { text: 'it stays' } } as const
-    if (line.kind === 'put-away') return { ...line, ...note }
-    if (line.kind !== 'correction' || line.body.replacement?.kind !== 'put-away') return line
+    if (line.kind === 'put-away' || line.kind === 'redacted') return { ...line, ...note }
+    if (line.kind !== 'correction') return line
+    const { replacement } = line.body
+    if (replacement?.kind !== 'put-away' && replacement?.kind !== 'redacted') return line
     return { ...line, body: { ...line.body, replacement: note } }
   }),
 )

@@ -117,6 +117,14 @@ async function checkCorrection(
 ): Promise<void> {
   const named = await readLine(tx, actor.siteId, body.corrects)
   if (!named || named.machineId !== machineId) throw notFound('line in this book', 'body.corrects')
+  // Words that are gone come back by no correction, and no correction takes any out.
+  if (named.line.kind === 'redacted' || body.replacement?.kind === 'redacted')
+    throw new Refused(
+      409,
+      'words-gone',
+      'Taking words out is done for good: it is neither corrected nor a correction',
+      'body.corrects',
+    )
   const mayToo =
     may(actor.role, `log ${named.line.kind}`) && (!body.replacement || may(actor.role, `log ${body.replacement.kind}`))
   const own = actor.role !== 'learner' || named.line.personId === actor.personId

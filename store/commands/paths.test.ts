@@ -110,7 +110,8 @@ async function aBook(role: Role) {
 }
 
 describe.each(Object.keys(WAYS))('%s', (way) => {
-  it.each(PLAIN_KINDS)(
+  // Taking words out names a line of the same book and comes in directly or not at all: put-away.test tells.
+  it.each(PLAIN_KINDS.filter((kind) => kind !== 'redacted'))(
     'a line “%s” comes into a book for those who may write it, and for nobody else',
     async (kind) => {
       for (const role of ROLES)

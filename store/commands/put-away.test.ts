@@ -199,3 +199,39 @@ describe('a session that is put away', () => {
     expect((await readSessions(store, siteId)).map((each) => each.sessionId)).toContain(sessionId)
   })
 })
+
+describe('words that are taken out of a line', () => {
+  const bodies = async () =>
+    JSON.stringify(await store.selectFrom('machine_event').select('body').where('machine_id', '=', machineId).execute())
+
+  it('are gone from the book, from what the machine keeps of it and from the call it raised; what happened stays', async () => {
+    const hurt = await log('somebody-hurt', { what: 'Wilhelmina cut her thumb' })
+    const tag = await log('red-tagged', { because: 'Wilhelmina dropped it' })
+    const note = await log('noted', { text: 'Wilhelmina again' })
+    const slip = await log('correction', { corrects: note, because: 'not Wilhelmina' })
+    expect(await bodies()).toContain('Wilhelmina')
+    for (const line of [hurt, tag, note, slip]) await log('redacted', { line })
+    expect(await bodies()).not.toContain('Wilhelmina')
+    const { state } = (await readMachine(store, siteId, machineId))!
+    expect(JSON.stringify(state)).not.toContain('Wilhelmina')
+    expect(state.locks.map(({ kind }) => kind)).toContain('red-tag')
+    expect(JSON.stringify(await store.selectFrom('help_call').select('found').execute())).not.toContain('Wilhelmina')
+    const kinds = (await readBook(store, siteId, machineId)).map(({ kind }) => kind)
+    expect(kinds.filter((kind) => kind === 'redacted')).toHaveLength(4)
+    expect(kinds).toEqual(expect.arrayContaining(['somebody-hurt', 'red-tagged', 'noted', 'correction']))
+  })
+
+  it('come back by no correction, and go by none; only those who teach take them out, of this book alone', async () => {
+    const note = await log('noted', { text: 'private' })
+    const replacement = { kind: 'redacted', body: { line: note } }
+    const because = 'a slip'
+    const gone = { status: 409, code: 'words-gone' }
+    await expect(log('correction', { corrects: note, because, replacement })).rejects.toMatchObject(gone)
+    await expect(log('redacted', { line: note }, new Date(), 'helper')).rejects.toMatchObject({ status: 403 })
+    await expect(log('redacted', { line: uuid() })).rejects.toMatchObject({ status: 404, path: 'body.line' })
+    const taken = await log('redacted', { line: note })
+    await expect(log('correction', { corrects: taken, because })).rejects.toMatchObject(gone)
+    machineId = await addMachine()
+    await expect(log('redacted', { line: note })).rejects.toMatchObject({ status: 404 })
+  })
+})

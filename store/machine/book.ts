@@ -2,6 +2,7 @@ import { sql, type Kysely, type Transaction } from 'kysely'
 import { eventBody, type EventKind, type MachineEvent } from '@/core/machine/event'
 import { FOLD_VERSION, foldMachine, foldNext, UNSEEN } from '@/core/machine/fold'
 import type { MachineState } from '@/core/machine/state'
+import { TAKEN_OUT, withFreeText } from '@/core/people/free-text'
 import { cannotHappen } from '@/core/machine/put-away'
 import { cannotLift } from '@/core/people/lifting'
 import { check } from '@/core/schema/validate'
@@ -194,13 +195,57 @@ export async function writeLine(
       person_id: line.personId,
     })
     .execute()
-  const state = foldNext(before, line) ?? foldMachine(await readBook(tx, siteId, machineId))
+  if (line.kind === 'redacted') await takeWordsOut(tx, siteId, machineId, line.body.line)
+  const state =
+    line.kind === 'redacted'
+      ? foldMachine(await readBook(tx, siteId, machineId))
+      : (foldNext(before, line) ?? foldMachine(await readBook(tx, siteId, machineId)))
   const barred = cannotLift(role, before, state)
   if (barred) throw new Refused(403, 'locked', barred, line.kind === 'correction' ? 'body.corrects' : 'kind')
   await keepState(tx, siteId, machineId, state)
   // Whatever line brought it back, its table may have been given to another meanwhile.
   if (before.putAway && !state.putAway) await standAtFreeTable(tx, siteId, machineId)
   return state
+}
+
+/** @throws Refused 404 when this book has no such line */
+async function takeWordsOut(
+  tx: Transaction<Database>,
+  siteId: string,
+  machineId: string,
+  eventId: string,
+): Promise<void> {
+  const named = await readLine(tx, siteId, eventId)
+  if (!named || named.machineId !== machineId) throw notFound('line in this book', 'body.line')
+  await changingWords(tx, () =>
+    tx
+      .updateTable('machine_event')
+      .set({ body: JSON.stringify(withFreeText(named.line.body, () => TAKEN_OUT)) })
+      .where('site_id', '=', siteId)
+      .where('event_id', '=', eventId)
+      .execute(),
+  )
+  // A call that the line raised says the same words.
+  const call = await tx
+    .selectFrom('help_call')
+    .select('found')
+    .where('site_id', '=', siteId)
+    .where('call_id', '=', eventId)
+    .executeTakeFirst()
+  if (!call) return
+  await tx
+    .updateTable('help_call')
+    .set({ found: JSON.stringify(withFreeText(call.found, () => TAKEN_OUT)) })
+    .where('site_id', '=', siteId)
+    .where('call_id', '=', eventId)
+    .execute()
+}
+
+/** A book is append-only: its bodies change only in a transaction that says so, and only while it does. */
+export async function changingWords(tx: Transaction<Database>, work: () => Promise<unknown>): Promise<void> {
+  await sql`select set_config('orthodex.erasing', 'yes', true)`.execute(tx)
+  await work()
+  await sql`select set_config('orthodex.erasing', 'no', true)`.execute(tx)
 }
 
 async function keepState(tx: Transaction<Database>, siteId: string, machineId: string, state: MachineState) {

@@ -1,7 +1,7 @@
 import { sql, type Transaction } from 'kysely'
 import { namedIn, withFreeText } from '@/core/people/free-text'
 import type { Database } from '../database'
-import { rebuildState } from '../machine/book'
+import { changingWords, rebuildState } from '../machine/book'
 
 const ERASED = 'erased'
 /** Rows that keep words in JSON, and rows that keep them as text, each with what else finds its row again. */
@@ -120,7 +120,6 @@ async function eraseFromBooks(
   personId: string,
   name: string,
 ): Promise<void> {
-  await sql`select set_config('orthodex.erasing', 'yes', true)`.execute(tx)
   const without = namedIn(name)
   const lines = await tx
     .selectFrom('machine_event')
@@ -128,17 +127,19 @@ async function eraseFromBooks(
     .where('site_id', '=', siteId)
     .where((line) => line.or([line('person_id', '=', personId), sql<boolean>`position(${name} in body::text) > 0`]))
     .execute()
-  for (const { event_id, person_id, body } of lines) {
-    const next = withFreeText(body, person_id === personId ? () => ERASED : without)
-    if (JSON.stringify(next) === JSON.stringify(body)) continue
-    await tx
-      .updateTable('machine_event')
-      .set({ body: JSON.stringify(next) })
-      .where('site_id', '=', siteId)
-      .where('event_id', '=', event_id)
-      .execute()
+  const rewriteAll = async () => {
+    for (const { event_id, person_id, body } of lines) {
+      const next = withFreeText(body, person_id === personId ? () => ERASED : without)
+      if (JSON.stringify(next) === JSON.stringify(body)) continue
+      await tx
+        .updateTable('machine_event')
+        .set({ body: JSON.stringify(next) })
+        .where('site_id', '=', siteId)
+        .where('event_id', '=', event_id)
+        .execute()
+    }
   }
-  await sql`select set_config('orthodex.erasing', 'no', true)`.execute(tx)
+  await changingWords(tx, rewriteAll)
   // What a machine's state keeps of those lines is folded anew.
   for (const machineId of new Set(lines.map(({ machine_id }) => machine_id))) await rebuildState(tx, siteId, machineId)
 }

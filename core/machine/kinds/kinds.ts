@@ -15,6 +15,7 @@ import { noted } from './noted'
 import { oiled } from './oiled'
 import { piecesFound } from './pieces-found'
 import { putAway } from './put-away'
+import { redacted } from './redacted'
 import { redTagLifted } from './red-tag-lifted'
 import { redTagged } from './red-tagged'
 import { released } from './released'
@@ -56,5 +57,6 @@ export const KINDS = {
   'somebody-hurt': somebodyHurt,
   'put-away': putAway,
   'taken-out': takenOut,
+  redacted,
   noted,
 } as const

@@ -3,6 +3,7 @@
 import Link from 'next/link'
 import { BOOK_FILTERS, type BookFilter } from '@/core/machine/kinds/kind'
 import { BookLineCorrection } from './correct'
+import { TakeWordsOut } from './take-words-out'
 
 /** One line as it is read, every word made where the book is. */
 export interface BookLineShown {
@@ -17,6 +18,8 @@ export interface BookLineShown {
   /** the line that this one corrects */
   readonly corrects?: { readonly eventId: string; readonly title: string }
   readonly mayCorrect: boolean
+  /** somebody's own words stand in it, and this person may take them out */
+  readonly mayTakeWordsOut: boolean
 }
 
 export function BookLines({
@@ -82,6 +85,7 @@ function Lines({ machineId, lines }: { machineId: string; lines: readonly BookLi
                 </a>
               </>
             )}
+            {line.mayTakeWordsOut && <TakeWordsOut machineId={machineId} eventId={line.eventId} title={line.title} />}
             {line.mayCorrect && <BookLineCorrection machineId={machineId} eventId={line.eventId} title={line.title} />}
           </div>
         </li>

@@ -7,6 +7,7 @@ import { TRAIT_NAMES } from '@/core/knowledge/machine/trait'
 import { careOf } from '@/core/care/care'
 import { kindsOf, shownLines } from '@/core/machine/book-lines'
 import { BOOK_FILTERS } from '@/core/machine/kinds/kind'
+import { hasWords } from '@/core/people/free-text'
 import { mayLift, whoLifts } from '@/core/people/lifting'
 import { may } from '@/core/wire/permission'
 import { readNewest } from '@/store/machine/book'
@@ -220,9 +221,11 @@ export default async function MachinePage({ params, searchParams }: Props) {
               eventId: event.eventId,
               when: formatInTimeZone(event.happenedAt, site.timeZone),
               who: names.get(event.personId) ?? 'somebody',
+              mayTakeWordsOut: may(actor.role, 'log redacted') && hasWords(event.body),
               mayCorrect:
                 line.counts &&
                 event.kind !== 'correction' &&
+                event.kind !== 'redacted' &&
                 may(actor.role, `log ${event.kind}`) &&
                 state.locks.every(({ eventId, kind }) => eventId !== event.eventId || mayLift(actor.role, kind)),
             }))}
