@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { Migrator, sql } from 'kysely'
 import { v7 as uuid } from 'uuid'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
@@ -24,7 +25,10 @@ afterEach(() => end())
 
 /** The tables as they were once the migration of that name had landed. */
 const upTo = async (name: string) => {
-  const migrator = new Migrator({ db: store, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } })
+  const migrator = new Migrator({
+    db: ofEveryVenue(store),
+    provider: { getMigrations: () => Promise.resolve(MIGRATIONS) },
+  })
   const { error } = await migrator.migrateTo(name)
   if (error) throw error as Error
 }
@@ -106,7 +110,9 @@ describe('a room with years in its books', () => {
 
     // Killed after the tables were brought up and before the books were folded again.
     const blank = JSON.stringify({ ...UNSEEN, fitting: undefined })
-    await sql`update machine_state set fold_version = 0, needles_before = '[]', state = ${blank}`.execute(store)
+    await sql`update machine_state set fold_version = 0, needles_before = '[]', state = ${blank}`.execute(
+      ofEveryVenue(store),
+    )
 
     expect(await migrate(store)).toEqual([])
     const machine = (await readMachine(store, who.siteId, machineId))!

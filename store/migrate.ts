@@ -16,6 +16,7 @@ import * as putAway from './migrations/0014-put-away'
 import * as roomTablet from './migrations/0015-room-tablet'
 import * as venueSettings from './migrations/0016-venue-settings'
 import { rebuildOldStates } from './machine/book'
+import { ofEveryVenue } from './site-wall'
 import type { Database } from './database'
 
 /** In order of their names; a migration that has landed is never changed. */
@@ -39,7 +40,8 @@ export const MIGRATIONS = {
 }
 
 /** The migrations that a database still lacks, in their order. */
-export async function pendingMigrations(db: Kysely<Database>): Promise<string[]> {
+export async function pendingMigrations(store: Kysely<Database>): Promise<string[]> {
+  const db = ofEveryVenue(store)
   const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } })
   return (await migrator.getMigrations()).filter(({ executedAt }) => !executedAt).map(({ name }) => name)
 }
@@ -50,7 +52,8 @@ export async function pendingMigrations(db: Kysely<Database>): Promise<string[]>
  * @returns the names of the migrations that ran
  * @throws the first migration's error, with nothing of that migration kept
  */
-export async function migrate(db: Kysely<Database>): Promise<string[]> {
+export async function migrate(store: Kysely<Database>): Promise<string[]> {
+  const db = ofEveryVenue(store)
   const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } })
   const { error, results = [] } = await migrator.migrateToLatest()
   if (error) throw error instanceof Error ? error : new Error(`The migration failed: ${JSON.stringify(error)}`)

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, chmodSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -40,7 +41,10 @@ describe('bin/venue', () => {
       /Saltmarsh Hall is made\. Ada signs in as ada@salt\.example with the password {2}[\w-]{16}\n$/,
     )
     const store = connect(databaseUrl)
-    const { site_id: siteId, time_zone: zone } = await store.selectFrom('site').selectAll().executeTakeFirstOrThrow()
+    const { site_id: siteId, time_zone: zone } = await ofEveryVenue(store)
+      .selectFrom('site')
+      .selectAll()
+      .executeTakeFirstOrThrow()
     expect(zone).toBe('Europe/London')
     expect(await readStaff(store, siteId)).toMatchObject([{ name: 'Ada', role: 'coordinator' }])
     await store.destroy()
@@ -56,7 +60,7 @@ describe('bin/venue', () => {
       expect(stderr).toContain('taken already; nothing was made')
     }
     const store = connect(databaseUrl)
-    expect(await store.selectFrom('site').select('code').execute()).toEqual([{ code: 'salt' }])
+    expect(await ofEveryVenue(store).selectFrom('site').select('code').execute()).toEqual([{ code: 'salt' }])
     await store.destroy()
   })
 

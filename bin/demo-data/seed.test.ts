@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { standingOf } from '@/core/machine/standing'
 import { DEFAULT_HOUSE_RULES } from '@/core/room/house-rules'
@@ -22,7 +23,7 @@ let siteId: string
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
   await seedDemo(store, TODAY)
-  siteId = (await store.selectFrom('site').select('site_id').executeTakeFirstOrThrow()).site_id
+  siteId = (await ofEveryVenue(store).selectFrom('site').select('site_id').executeTakeFirstOrThrow()).site_id
 }, 60_000)
 afterAll(() => end())
 
@@ -39,7 +40,7 @@ describe('the demo’s venue', () => {
 
   it('has books that fold to what is kept of them, with nothing written for tomorrow', async () => {
     expect((await rebuildStates(store)).differed).toEqual([])
-    const { newest } = await store
+    const { newest } = await ofEveryVenue(store)
       .selectFrom('machine_event')
       .select(({ fn }) => fn.max('happened_at').as('newest'))
       .executeTakeFirstOrThrow()

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { createWriteStream, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -119,7 +120,10 @@ describe('an archive', () => {
     for (const [index, last] of names.entries()) {
       const [from, into] = [await emptyDatabase(), await emptyDatabase()]
       const store = connect(from)
-      const migrator = new Migrator({ db: store, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } })
+      const migrator = new Migrator({
+        db: ofEveryVenue(store),
+        provider: { getMigrations: () => Promise.resolve(MIGRATIONS) },
+      })
       await migrator.migrateTo(last)
       const siteId = uuid()
       await withClient(from, async (client) => {

@@ -9,6 +9,7 @@ import { from as copyFrom, type CopyStreamQuery } from 'pg-copy-streams'
 import { connect } from '../connect'
 import type { Database } from '../database'
 import { migrate, MIGRATIONS } from '../migrate'
+import { ofEveryVenue } from '../site-wall'
 import { fileOf, MANIFEST, RAW, type Manifest } from './write'
 
 /** Why an archive is not taken: nothing of it is kept. */
@@ -130,7 +131,7 @@ export async function restoreArchive(path: string, databaseUrl: string): Promise
 /** The tables as they were when the archive was made. */
 async function toShapeOf(store: Kysely<Database>, { migrations }: Manifest): Promise<void> {
   const provider = { getMigrations: () => Promise.resolve(MIGRATIONS) }
-  const migrator = new Migrator({ db: store, provider })
+  const migrator = new Migrator({ db: ofEveryVenue(store), provider })
   const ran = (await migrator.getMigrations()).filter(({ executedAt }) => executedAt).map(({ name }) => name)
   if (ran.length > migrations.length)
     throw new BadArchive('The database was brought up to date already: restore an older archive into a new database')

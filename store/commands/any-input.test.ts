@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import fc from 'fast-check'
 import type { TSchema } from 'typebox'
 import { v7 as uuid } from 'uuid'
@@ -79,7 +80,7 @@ async function allOf(siteId: string): Promise<string> {
     'machine_state',
   ] as const
   const rows = await Promise.all(
-    tables.map((table) => store.selectFrom(table).selectAll().where('site_id', '=', siteId).execute()),
+    tables.map((table) => ofEveryVenue(store).selectFrom(table).selectAll().where('site_id', '=', siteId).execute()),
   )
   return JSON.stringify(rows.map((each) => each.map((row) => JSON.stringify(row)).sort()))
 }
@@ -90,7 +91,11 @@ async function sent(name: string, body: unknown): Promise<void> {
     () => undefined,
     (error: unknown) => error,
   )
-  const landed = await store.selectFrom('command').select('name').where('command_id', '=', commandId).execute()
+  const landed = await ofEveryVenue(store)
+    .selectFrom('command')
+    .select('name')
+    .where('command_id', '=', commandId)
+    .execute()
   expect(landed.length).toBe(wrong === undefined ? 1 : 0)
   if (wrong === undefined) return
   // A fault of ours is no Invalid; over HTTP it would be a 500.

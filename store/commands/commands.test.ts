@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { spawnSync } from 'node:child_process'
 import { v7 as uuid } from 'uuid'
 import fc from 'fast-check'
@@ -174,7 +175,7 @@ describe('the kept state', () => {
   it('is rebuilt to the letter', async () => {
     const machineId = await addMachine()
     await log(machineId, 'needle-changed', needle())
-    await store
+    await ofEveryVenue(store)
       .updateTable('machine_state')
       .set({ state: '{"stale":[],"failed":[],"locks":[]}' })
       .where('machine_id', '=', machineId)
@@ -192,7 +193,9 @@ describe('the kept state', () => {
     await log(machineId, 'needle-changed', needle(), coordinator, commandId)
     await log(machineId, 'correction', { corrects: commandId, because: 'undone' })
     expect((await stateOf(machineId)).fitting).toBeUndefined()
-    await expect(store.updateTable('machine_event').set({ kind: 'noted' }).execute()).rejects.toThrow('append-only')
+    await expect(ofEveryVenue(store).updateTable('machine_event').set({ kind: 'noted' }).execute()).rejects.toThrow(
+      'append-only',
+    )
   })
 })
 

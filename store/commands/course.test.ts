@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Actor } from '../actor'
@@ -48,12 +49,12 @@ describe('classes', () => {
     const courseId = await openClass('Spring', 'Jon', 'Kim')
     const { code } = await shown(courseId)
     const userId = (await learnerSignIn(store, code, 'Jon'))!
-    await store
+    await ofEveryVenue(store)
       .insertInto('sign_in_session')
       .values({ id: 's', token: 's', userId, updatedAt: new Date(), expiresAt: new Date(Date.now() + 1e6) } as never)
       .execute()
     await run('close-course', { courseId })
-    expect(await store.selectFrom('sign_in_session').select('id').execute()).toEqual([])
+    expect(await ofEveryVenue(store).selectFrom('sign_in_session').select('id').execute()).toEqual([])
     expect((await readCourses(store, who.siteId)).map(({ course_id }) => course_id)).not.toContain(courseId)
     expect(await learnerSignIn(store, code, 'Jon')).toBeUndefined()
     const hanging = await readProjects(store, who.siteId, { hanging: true })

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { Invalid } from '@/core/schema/invalid'
@@ -77,7 +78,7 @@ describe('the order of things is the database’s', () => {
   it('and the moment of a write is the database’s, so that two copies cannot differ by an hour', async () => {
     const other = connect(url)
     await run('receive-stock', { item: { kind: 'foot', foot: 'zip' }, count: 1 })
-    const { happened_at } = await store
+    const { happened_at } = await ofEveryVenue(store)
       .selectFrom('stock_move')
       .select('happened_at')
       .orderBy('landed', 'desc')

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import type { Role } from '@/core/room/role'
@@ -159,12 +160,14 @@ describe('a learner who is put away', () => {
   it('goes with their bags, is signed out and let in no more, until they are taken out', async () => {
     const userId = (await learnerSignIn(store, await code(), bag.learner))!
     const row = { id: userId, token: userId, userId, updatedAt: new Date(), expiresAt: new Date(Date.now() + 1e6) }
-    await store
+    await ofEveryVenue(store)
       .insertInto('sign_in_session')
       .values(row as never)
       .execute()
     await run('put-away', { what: 'learner', id: bag.enrolmentId })
-    expect(await store.selectFrom('sign_in_session').select('id').where('userId', '=', userId).execute()).toEqual([])
+    expect(
+      await ofEveryVenue(store).selectFrom('sign_in_session').select('id').where('userId', '=', userId).execute(),
+    ).toEqual([])
     expect(await learnerSignIn(store, await code(), bag.learner)).toBeUndefined()
     expect((await readProjects(store, siteId, { courseId })).map(({ learner }) => learner)).not.toContain(bag.learner)
     expect((await readClassLearners(store, siteId, 'put-away')).map(({ name }) => name)).toContain(bag.learner)
@@ -202,7 +205,13 @@ describe('a session that is put away', () => {
 
 describe('words that are taken out of a line', () => {
   const bodies = async () =>
-    JSON.stringify(await store.selectFrom('machine_event').select('body').where('machine_id', '=', machineId).execute())
+    JSON.stringify(
+      await ofEveryVenue(store)
+        .selectFrom('machine_event')
+        .select('body')
+        .where('machine_id', '=', machineId)
+        .execute(),
+    )
 
   it('are gone from the book, from what the machine keeps of it and from the call it raised; what happened stays', async () => {
     const hurt = await log('somebody-hurt', { what: 'Wilhelmina cut her thumb' })
@@ -215,7 +224,9 @@ describe('words that are taken out of a line', () => {
     const { state } = (await readMachine(store, siteId, machineId))!
     expect(JSON.stringify(state)).not.toContain('Wilhelmina')
     expect(state.locks.map(({ kind }) => kind)).toContain('red-tag')
-    expect(JSON.stringify(await store.selectFrom('help_call').select('found').execute())).not.toContain('Wilhelmina')
+    expect(JSON.stringify(await ofEveryVenue(store).selectFrom('help_call').select('found').execute())).not.toContain(
+      'Wilhelmina',
+    )
     const kinds = (await readBook(store, siteId, machineId)).map(({ kind }) => kind)
     expect(kinds.filter((kind) => kind === 'redacted')).toHaveLength(4)
     expect(kinds).toEqual(expect.arrayContaining(['somebody-hurt', 'red-tagged', 'noted', 'correction']))

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { Invalid } from '@/core/schema/invalid'
@@ -119,7 +120,11 @@ describe('a session', () => {
     const at = () => run('set-plan', { sessionId, basedOn: second, plan: { seats: [], leftOut: [machineId] } })
     const both = await Promise.allSettled([at(), at()])
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
-    const rows = await store.selectFrom('session_plan').select('plan_id').where('session_id', '=', sessionId).execute()
+    const rows = await ofEveryVenue(store)
+      .selectFrom('session_plan')
+      .select('plan_id')
+      .where('session_id', '=', sessionId)
+      .execute()
     expect(rows).toHaveLength(3)
   })
 

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { MachinesFileSchema, type MachinesFile } from '@/core/exchange/machines-file'
@@ -161,7 +162,7 @@ describe('a file of machines', () => {
   it('says beside each of its lines who brought it', async () => {
     const eventId = uuid()
     await run('coordinator', 'import-machines', { file: await fileWith({ eventId, personId: actors.helper.personId }) })
-    const row = await store
+    const row = await ofEveryVenue(store)
       .selectFrom('machine_event')
       .select(['person_id', 'imported_by'])
       .where('event_id', '=', eventId)
@@ -291,9 +292,9 @@ describe('a venue', () => {
     await run('coordinator', 'set-attendance', { sessionId, personId: learner.personId, comes: 'absent' })
     await run('coordinator', 'set-needs', { personId: learner.personId, needs: ['spaceAtLeft'] })
     await run('learner', 'call-staff', { machineId, found: {} })
-    await store.deleteFrom('site').where('site_id', '=', siteId).execute()
+    await ofEveryVenue(store).deleteFrom('site').where('site_id', '=', siteId).execute()
     for (const table of ['person', 'machine', 'session_plan', 'help_call', 'stock_move', 'command'] as const) {
-      const left = await store.selectFrom(table).select('site_id').where('site_id', '=', siteId).execute()
+      const left = await ofEveryVenue(store).selectFrom(table).select('site_id').where('site_id', '=', siteId).execute()
       expect([table, left]).toEqual([table, []])
     }
   })

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Actor } from '../actor'
@@ -29,7 +30,7 @@ describe('a key', () => {
     })
     expect(await openWith(store, 'run-meter', secret)).toBeUndefined()
     expect(await openWith(store, 'care-feed', 'x'.repeat(43))).toBeUndefined()
-    const kept = await store.selectFrom('access_key').selectAll().execute()
+    const kept = await ofEveryVenue(store).selectFrom('access_key').selectAll().execute()
     expect(JSON.stringify(kept)).not.toContain(secret)
     await run('end-key', { keyId })
     expect(await openWith(store, 'care-feed', secret)).toBeUndefined()

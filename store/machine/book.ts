@@ -9,6 +9,7 @@ import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 import type { Actor } from '../actor'
 import { notFound, Refused } from '../refused'
+import { ofEveryVenue } from '../site-wall'
 import { standAtFreeTable } from './tables'
 
 type Reader = Kysely<Database> | Transaction<Database>
@@ -272,7 +273,7 @@ export async function startBook(tx: Transaction<Database>, siteId: string, machi
 export async function rebuildStates(
   store: Kysely<Database>,
 ): Promise<{ machines: number; differed: { siteId: string; machineId: string }[] }> {
-  const machines = await store.selectFrom('machine_state').select(['site_id', 'machine_id']).execute()
+  const machines = await ofEveryVenue(store).selectFrom('machine_state').select(['site_id', 'machine_id']).execute()
   const differed: { siteId: string; machineId: string }[] = []
   for (const { site_id: siteId, machine_id: machineId } of machines) {
     const changed = await store.transaction().execute((tx) => rebuildState(tx, siteId, machineId))
@@ -283,7 +284,7 @@ export async function rebuildStates(
 
 /** Folds the books whose kept state another fold made. */
 export async function rebuildOldStates(store: Kysely<Database>): Promise<void> {
-  const old = await store
+  const old = await ofEveryVenue(store)
     .selectFrom('machine_state')
     .select(['site_id', 'machine_id'])
     .where('fold_version', '<>', FOLD_VERSION)

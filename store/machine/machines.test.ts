@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { codeOf } from '@/core/code/code'
@@ -198,7 +199,7 @@ describe('kept states of an older shape', () => {
       kind: 'bobbin-wound',
       body: { count: 3 },
     })
-    await store
+    await ofEveryVenue(store)
       .updateTable('machine_state')
       .set({ state: '{"stale":[],"failed":[],"locks":[]}' })
       .where('machine_id', '=', machineId)

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import pg from 'pg'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -53,7 +54,7 @@ beforeAll(async () => {
   await run('call-staff', { machineId, found: { what: 'Wilhelmina needs help' } }, her)
   await log('noted', { text: 'Wilhelmina broke two needles; Wilhelminas coat' })
   await log('red-tagged', { because: 'Wilhelmina smelt smoke' })
-  await store
+  await ofEveryVenue(store)
     .insertInto('sign_in_rate_limit')
     .values({ id: uuid(), key: `address ${project.personId}@station.invalid`, count: 1, lastRequest: 1 })
     .execute()
@@ -64,8 +65,13 @@ const run = (name: string, body: object, actor = who) => runCommand(store, actor
 const log = (kind: string, body: object, actor = who) =>
   run('log', { machineId, happenedAt: new Date().toISOString(), kind, body }, actor)
 const codeOf = async () =>
-  (await store.selectFrom('course').select('class_code').where('course_id', '=', courseId).executeTakeFirstOrThrow())
-    .class_code
+  (
+    await ofEveryVenue(store)
+      .selectFrom('course')
+      .select('class_code')
+      .where('course_id', '=', courseId)
+      .executeTakeFirstOrThrow()
+  ).class_code
 
 /** Every row of every table as text, for looking whether a word stands anywhere. */
 async function everything(): Promise<string> {
@@ -114,6 +120,8 @@ describe('a person', () => {
 
   it('of the staff leaves before they are erased, and a book stays append-only for everybody else', async () => {
     await expect(run('erase-person', { personId: who.personId })).rejects.toMatchObject({ status: 409 })
-    await expect(store.updateTable('machine_event').set({ kind: 'noted' }).execute()).rejects.toThrow('append-only')
+    await expect(ofEveryVenue(store).updateTable('machine_event').set({ kind: 'noted' }).execute()).rejects.toThrow(
+      'append-only',
+    )
   })
 })

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Actor } from '../actor'
@@ -65,7 +66,7 @@ describe('what somebody learns', () => {
   })
 
   it('keeps every line: nothing is edited or deleted', async () => {
-    const rows = await store.selectFrom('person_event').select('kind').orderBy('happened_at').execute()
+    const rows = await ofEveryVenue(store).selectFrom('person_event').select('kind').orderBy('happened_at').execute()
     expect(rows.map(({ kind }) => kind).sort()).toEqual([
       'exercise-done',
       'exercise-done',

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { DEFAULT_VENUE_SETTINGS } from '@/core/room/venue-settings'
@@ -32,7 +33,7 @@ const aClass = async (name: string, session: string | undefined, ...learners: st
     await run('add-sessions', { courseId, sessions: [{ sessionId: uuid(), startsAt, endsAt, blocks: 1 }] })
   }
   // As if their bags were hung up long ago.
-  await store
+  await ofEveryVenue(store)
     .updateTable('project')
     .set({ written_at: new Date('2026-01-10T12:00:00Z') } as never)
     .execute()

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { verifyPassword } from 'better-auth/crypto'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
@@ -25,8 +26,8 @@ let noor: Actor
 beforeAll(async () => ({ store, end } = await freshStore()))
 afterAll(() => end())
 beforeEach(async () => {
-  await store.deleteFrom('site').execute()
-  await store.deleteFrom('sign_in_user').execute()
+  await ofEveryVenue(store).deleteFrom('site').execute()
+  await ofEveryVenue(store).deleteFrom('sign_in_user').execute()
   noor = await claimServer(store, SECRET, FIRST)
 })
 
@@ -44,10 +45,15 @@ const joined = async (role = 'helper', email = `${uuid()}@loft.example`) => {
   return { siteId: noor.siteId, personId, role: role as Actor['role'], email }
 }
 const userOf = async (personId: string) =>
-  (await store.selectFrom('membership').select('user_id').where('person_id', '=', personId).executeTakeFirstOrThrow())
-    .user_id
+  (
+    await ofEveryVenue(store)
+      .selectFrom('membership')
+      .select('user_id')
+      .where('person_id', '=', personId)
+      .executeTakeFirstOrThrow()
+  ).user_id
 const signedIn = (userId: string) =>
-  store
+  ofEveryVenue(store)
     .insertInto('sign_in_session')
     .values({
       id: uuid(),
@@ -61,12 +67,12 @@ const signedIn = (userId: string) =>
     } as never)
     .execute()
 const signIns = async (userId: string) =>
-  (await store.selectFrom('sign_in_session').select('id').where('userId', '=', userId).execute()).length
+  (await ofEveryVenue(store).selectFrom('sign_in_session').select('id').where('userId', '=', userId).execute()).length
 
 describe('an empty server', () => {
   it('is claimed once, by whoever has the word that was printed, however it is typed', async () => {
-    await store.deleteFrom('site').execute()
-    await store.deleteFrom('sign_in_user').execute()
+    await ofEveryVenue(store).deleteFrom('site').execute()
+    await ofEveryVenue(store).deleteFrom('sign_in_user').execute()
     expect(await hasVenue(store)).toBe(false)
     await expect(claimServer(store, SECRET, { ...FIRST, word: 'aaaa-bbbb-cccc' })).rejects.toMatchObject({
       status: 401,
@@ -83,7 +89,7 @@ describe('an empty server', () => {
     ])
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
     await expect(claimServer(store, SECRET, FIRST)).rejects.toMatchObject({ status: 409, code: 'claimed' })
-    expect(await store.selectFrom('site').select('name').execute()).toHaveLength(1)
+    expect(await ofEveryVenue(store).selectFrom('site').select('name').execute()).toHaveLength(1)
   })
 
   it('has another word with another secret, and takes its class codes from the venue’s name', () => {
@@ -138,9 +144,9 @@ describe('a code', () => {
 
   it('is kept nowhere: only its digest is', async () => {
     const { code: own } = await invited()
-    const rows = await store.selectFrom('invitation').selectAll().execute()
+    const rows = await ofEveryVenue(store).selectFrom('invitation').selectAll().execute()
     expect(JSON.stringify(rows)).not.toContain(own)
-    const landed = await store.selectFrom('command').selectAll().execute()
+    const landed = await ofEveryVenue(store).selectFrom('command').selectAll().execute()
     expect(JSON.stringify(landed)).not.toContain(own)
   })
 
@@ -153,7 +159,7 @@ describe('a code', () => {
     expect(await signIns(userId)).toBe(1)
     expect(await joinBy(store, { code: own, password: 'another-password' }, new Date())).toBe(email)
     expect(await signIns(userId)).toBe(0)
-    const { password } = await store
+    const { password } = await ofEveryVenue(store)
       .selectFrom('sign_in_account')
       .select('password')
       .where('userId', '=', userId)

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { expect, it } from 'vitest'
 import { aVenue, freshStore } from '../testing/store'
@@ -7,12 +8,12 @@ it('sign-ins that have ended and marks of old tries are taken away, and no other
   const { store, end } = await freshStore()
   await aVenue(store, 'room')
   const now = new Date('2026-03-05T03:00:00Z')
-  const { id: userId } = await store.selectFrom('sign_in_user').select('id').executeTakeFirstOrThrow()
+  const { id: userId } = await ofEveryVenue(store).selectFrom('sign_in_user').select('id').executeTakeFirstOrThrow()
   for (const [id, hours] of [
     ['over', -1],
     ['running', 1],
   ] as const)
-    await store
+    await ofEveryVenue(store)
       .insertInto('sign_in_session')
       .values({
         id,
@@ -29,12 +30,16 @@ it('sign-ins that have ended and marks of old tries are taken away, and no other
     ['old', 25],
     ['new', 1],
   ] as const)
-    await store
+    await ofEveryVenue(store)
       .insertInto('sign_in_rate_limit')
       .values({ id: uuid(), key, count: 3, lastRequest: now.getTime() - hours * 3_600_000 })
       .execute()
   expect(await pruneSignIns(store, now)).toEqual({ signIns: 1, tries: 1 })
-  expect((await store.selectFrom('sign_in_session').select('id').execute()).map(({ id }) => id)).toEqual(['running'])
-  expect((await store.selectFrom('sign_in_rate_limit').select('key').execute()).map(({ key }) => key)).toEqual(['new'])
+  expect((await ofEveryVenue(store).selectFrom('sign_in_session').select('id').execute()).map(({ id }) => id)).toEqual([
+    'running',
+  ])
+  expect(
+    (await ofEveryVenue(store).selectFrom('sign_in_rate_limit').select('key').execute()).map(({ key }) => key),
+  ).toEqual(['new'])
   await end()
 })

@@ -1,3 +1,4 @@
+import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { StaffRole } from '@/core/room/role'
@@ -20,16 +21,16 @@ const run = (name: string, body: object) => runCommand(store, staff.coordinator,
 const now = new Date()
 const userOf = async ({ siteId, personId }: Actor) =>
   (
-    await store
+    await ofEveryVenue(store)
       .selectFrom('membership')
       .select('user_id')
       .where('site_id', '=', siteId)
       .where('person_id', '=', personId)
       .executeTakeFirstOrThrow()
   ).user_id
-const sessions = () => store.selectFrom('sign_in_session').select(['id', 'expiresAt']).execute()
+const sessions = () => ofEveryVenue(store).selectFrom('sign_in_session').select(['id', 'expiresAt']).execute()
 const signedIn = (userId: string, tabletId: string | null, expiresAt: Date) =>
-  store
+  ofEveryVenue(store)
     .insertInto('sign_in_session')
     .values({ id: uuid(), token: uuid(), userId, updatedAt: now, expiresAt, tabletId } as never)
     .execute()
@@ -45,7 +46,7 @@ describe('a tablet of the room', () => {
     expect(await holderOf(store, siteId, { personId, pin: '2580' })).toBe(await userOf(staff.helper))
     expect(await holderOf(store, siteId, { personId, pin: '2581' })).toBeUndefined()
     expect(await holderOf(store, uuid(), { personId, pin: '2580' })).toBeUndefined()
-    const kept = JSON.stringify(await store.selectFrom('pin').selectAll().execute())
+    const kept = JSON.stringify(await ofEveryVenue(store).selectFrom('pin').selectAll().execute())
     expect(kept).not.toContain('2580')
     await setPin(store, siteId, personId, '1357', now)
     expect(await holderOf(store, siteId, { personId, pin: '2580' })).toBeUndefined()
@@ -74,7 +75,7 @@ describe('a tablet of the room', () => {
   })
 
   it('stays awake while it is touched, and cannot be woken once asleep; a sign-in elsewhere is not made shorter', async () => {
-    await store.deleteFrom('sign_in_session').execute()
+    await ofEveryVenue(store).deleteFrom('sign_in_session').execute()
     const userId = await userOf(staff.helper)
     await signedIn(userId, uuid(), new Date(now.getTime() + 1_000))
     await signedIn(userId, uuid(), new Date(now.getTime() - 1_000))

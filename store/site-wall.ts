@@ -1,0 +1,159 @@
+import {
+  AliasNode,
+  ColumnNode,
+  IdentifierNode,
+  InsertQueryNode,
+  RawNode,
+  ReferenceNode,
+  SelectQueryNode,
+  TableNode,
+  UpdateQueryNode,
+  DeleteQueryNode,
+  type KyselyPlugin,
+  type OperationNode,
+  type PluginTransformQueryArgs,
+  type PluginTransformResultArgs,
+  type QueryResult,
+  type RootOperationNode,
+  type UnknownRow,
+} from 'kysely'
+
+/**
+ * Tables whose rows belong to one venue. Not among them: the directory of venues, the sign-in library's own, the migrator's, and
+ * those by which somebody is found who has not said of which venue they are: a membership by its sign-in, a key or an invitation by
+ * the digest of its secret.
+ */
+export const SITE_TABLES: ReadonlySet<string> = new Set([
+  'attendance',
+  'command',
+  'course',
+  'drop_test',
+  'enrolment',
+  'help_call',
+  'kit_given',
+  'machine',
+  'machine_event',
+  'machine_state',
+  'person',
+  'person_event',
+  'person_need',
+  'pin',
+  'project',
+  'seat_pair',
+  'session',
+  'session_plan',
+  'stock_move',
+  'trait',
+])
+
+const isNode = (value: unknown): value is OperationNode =>
+  typeof value === 'object' && value !== null && typeof (value as OperationNode).kind === 'string'
+
+function* childrenOf(node: OperationNode): Generator<OperationNode> {
+  for (const value of Object.values(node)) {
+    if (isNode(value)) yield value
+    else if (Array.isArray(value)) for (const each of value) if (isNode(each)) yield each
+  }
+}
+
+const isQuery = (node: OperationNode): boolean =>
+  SelectQueryNode.is(node) || UpdateQueryNode.is(node) || DeleteQueryNode.is(node) || InsertQueryNode.is(node)
+
+/** The tables that a query itself names, by the name it has there, and the `site_id`s that stand in it; subqueries are their own. */
+function namesIn(query: OperationNode): { tables: Map<string, string>; held: Set<string>; bare: boolean } {
+  const tables = new Map<string, string>()
+  const held = new Set<string>()
+  let bare = false
+  const walk = (node: OperationNode): void => {
+    if (node !== query && isQuery(node)) return
+    if (AliasNode.is(node) && TableNode.is(node.node) && IdentifierNode.is(node.alias)) {
+      tables.set(node.alias.name, node.node.table.identifier.name)
+      return
+    }
+    if (ReferenceNode.is(node)) {
+      if (ColumnNode.is(node.column) && node.column.column.name === 'site_id') {
+        if (node.table) held.add(node.table.table.identifier.name)
+        else bare = true
+      }
+      return
+    }
+    if (TableNode.is(node)) {
+      const { name } = node.table.identifier
+      tables.set(name, name)
+      return
+    }
+    // Hand-written conditions say it in their text.
+    if (RawNode.is(node)) {
+      const text = node.sqlFragments.join(' ')
+      for (const [, table] of text.matchAll(/(\w+)\.site_id/g)) held.add(table!)
+      if (/(?<!\.)\bsite_id\b/.test(text)) bare = true
+    }
+    for (const child of childrenOf(node)) walk(child)
+  }
+  walk(query)
+  return { tables, held, bare }
+}
+
+/** @returns the table that a query would reach into without saying of which venue; undefined when there is none */
+export function beyondTheWall(root: OperationNode): string | undefined {
+  for (const query of queriesIn(root)) {
+    if (InsertQueryNode.is(query)) {
+      const into = query.into?.table.identifier.name
+      const columns = (query.columns ?? []).map(({ column }) => column.name)
+      if (into && SITE_TABLES.has(into) && !columns.includes('site_id')) return into
+      continue
+    }
+    const { tables, held, bare } = namesIn(query)
+    // A column without its table can belong to one table only: the others have to be tied to it by their own.
+    let free = bare ? 1 : 0
+    for (const [name, table] of tables) {
+      if (!SITE_TABLES.has(table) || held.has(name)) continue
+      free -= 1
+      if (free < 0) return table
+    }
+  }
+  return undefined
+}
+
+function* queriesIn(node: OperationNode): Generator<OperationNode> {
+  if (isQuery(node)) yield node
+  for (const child of childrenOf(node)) yield* queriesIn(child)
+}
+
+/** Hand-written SQL names the venue wherever it names a table of one. */
+const rawBeyond = (node: OperationNode): string | undefined => {
+  if (!RawNode.is(node)) return undefined
+  const named: string[] = []
+  const text = (each: OperationNode): string => {
+    if (TableNode.is(each)) {
+      named.push(each.table.identifier.name)
+      return each.table.identifier.name
+    }
+    if (!RawNode.is(each)) return ' '
+    return each.sqlFragments
+      .map((part, index) => part + (each.parameters[index] ? text(each.parameters[index]) : ''))
+      .join('')
+  }
+  const whole = text(node)
+  if (/\bsite_id\b/.test(whole)) return undefined
+  const words = [...whole.matchAll(/\b(?:from|join|update|into)\s+(\w+)/gi)].map(([, table]) => table!)
+  return [...named, ...words].find((table) => SITE_TABLES.has(table))
+}
+
+/**
+ * Refuses every query that reaches into a venue's table without saying of which venue: no page can show what is another's, and the
+ * database can be spread by that column. What is done for all venues at once, at a start or in the night, says so with `ofEveryVenue`.
+ */
+export class SiteWall implements KyselyPlugin {
+  transformQuery({ node }: PluginTransformQueryArgs): RootOperationNode {
+    const table = RawNode.is(node) ? rawBeyond(node) : beyondTheWall(node)
+    if (table) throw new Error(`A query reaches into ${table} without saying of which venue (site_id)`)
+    return node
+  }
+  transformResult({ result }: PluginTransformResultArgs): Promise<QueryResult<UnknownRow>> {
+    return Promise.resolve(result)
+  }
+}
+
+/** The same database without the wall, for what is done for all venues at once. */
+export const ofEveryVenue = <Store extends { withoutPlugins(): Store }>(store: Store): Store => store.withoutPlugins()
