@@ -84,7 +84,7 @@ describe('the order of things is the database’s', () => {
       .orderBy('landed', 'desc')
       .limit(1)
       .executeTakeFirstOrThrow()
-    const { recorded_at } = await other
+    const { recorded_at } = await ofEveryVenue(other)
       .selectFrom('command')
       .select('recorded_at')
       .orderBy('recorded_at', 'desc')

@@ -27,12 +27,13 @@ const dayName = (day: string) => WEEK_DAYS[Number(day)]!
 
 export function VenueForm({ name, timeZone, settings, zones, learners, today }: Props) {
   const { weekStartsOn, openDays, learnersAfterMonths } = settings
+  const days: readonly string[] = openDays.map(String)
   const form = useCommandForm('change-venue', {
     start: {
       name,
       timeZone,
       weekStartsOn: String(weekStartsOn),
-      openDays: openDays.map(String) as readonly string[],
+      openDays: days,
       erases: learnersAfterMonths === undefined ? 'never' : 'after',
       months: learnersAfterMonths ?? 12,
     },
