@@ -166,6 +166,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/stores/labels': 'see-stores',
   '/people': 'see-people',
   '/people/kept': 'see-people',
+  '/people/deeds': 'see-people',
   '/venue': 'see-people',
   '/station': 'see-station',
   '/station/check': 'see-station',

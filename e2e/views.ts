@@ -30,6 +30,7 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   'a new machine': (page) => page.goto('/machines/new'),
   people: (page) => page.goto('/people'),
   'what is kept': (page) => page.goto('/people/kept'),
+  'who did what': (page) => page.goto('/people/deeds'),
   'the venue': (page) => page.goto('/venue'),
   'put away': (page) => page.goto('/put-away'),
   classes: (page) => page.goto('/kits/classes'),

@@ -282,6 +282,8 @@ export interface CommandTable {
   name: string
   body_digest: string
   person_id: string
+  /** the thing it is about; absent where it is about none or many */
+  about: string | null
   recorded_at: WrittenAt
 }
 

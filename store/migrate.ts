@@ -15,6 +15,7 @@ import * as erasing from './migrations/0013-erasing'
 import * as putAway from './migrations/0014-put-away'
 import * as roomTablet from './migrations/0015-room-tablet'
 import * as venueSettings from './migrations/0016-venue-settings'
+import * as deeds from './migrations/0017-deeds'
 import { rebuildOldStates } from './machine/book'
 import { ofEveryVenue } from './site-wall'
 import type { Database } from './database'
@@ -37,6 +38,7 @@ export const MIGRATIONS = {
   '0014-put-away': putAway,
   '0015-room-tablet': roomTablet,
   '0016-venue-settings': venueSettings,
+  '0017-deeds': deeds,
 }
 
 /** The migrations that a database still lacks, in their order. */

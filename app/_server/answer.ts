@@ -3,7 +3,7 @@ import { validate } from 'uuid'
 import { Invalid, type Fault } from '@/core/schema/invalid'
 import { databaseAway } from '@/store/away'
 import { Refused } from '@/store/refused'
-import { journal } from './store'
+import { journal } from './journal'
 
 /** A command is small: a line of a book, a kit, a plan of a session. */
 const MOST_BYTES = 64_000

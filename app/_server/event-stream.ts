@@ -1,7 +1,7 @@
 import 'server-only'
 import type { EventOf } from '@/core/wire/asks'
 import type { News } from '@/store/live/news'
-import { journal } from './store'
+import { journal } from './journal'
 
 /** Proxies cut a silent line; and what nobody told of is read again this often, should a notice ever be lost. */
 const BEAT_MS = 15_000

@@ -1,7 +1,7 @@
 import 'server-only'
 import type { Fault } from '@/core/schema/invalid'
 import { Refused } from '@/store/refused'
-import { journal } from './store'
+import { journal } from './journal'
 
 /**
  * Long work that answers a line of JSON at a time. Whoever stops listening stops it; what was wrong comes as a last line.

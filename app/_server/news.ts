@@ -1,7 +1,7 @@
 import 'server-only'
 import { listenForNews, type News } from '@/store/live/news'
 import { settings } from './settings'
-import { journal } from './store'
+import { journal } from './journal'
 
 const held = globalThis as { orthodexNews?: News }
 

@@ -1,9 +1,7 @@
 import 'server-only'
-import pino from 'pino'
 import { connect, type Store } from '@/store/connect'
+import { journal } from './journal'
 import { settings } from './settings'
-
-export const journal = pino({ name: 'orthodex', level: process.env['ORTHODEX_LOG'] ?? 'info' })
 
 const held = globalThis as { orthodexStore?: Store }
 

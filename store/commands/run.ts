@@ -2,6 +2,7 @@ import { stringify as stableText } from 'safe-stable-stringify'
 import { spaced } from '@/core/units/words'
 import { createHash } from 'node:crypto'
 import Type from 'typebox'
+import { aboutOf } from '@/core/wire/about'
 import { may } from '@/core/wire/permission'
 import { check } from '@/core/schema/validate'
 import type { CommandName } from '@/core/wire/commands'
@@ -140,7 +141,14 @@ async function landOnce(
   return store.transaction().execute(async (tx) => {
     const landed = await tx
       .insertInto('command')
-      .values({ site_id: actor.siteId, command_id: commandId, name, body_digest: digest, person_id: actor.personId })
+      .values({
+        site_id: actor.siteId,
+        command_id: commandId,
+        name,
+        body_digest: digest,
+        person_id: actor.personId,
+        about: aboutOf(body) ?? null,
+      })
       .onConflict((conflict) => conflict.doNothing())
       .returning('recorded_at')
       .executeTakeFirst()

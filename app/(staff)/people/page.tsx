@@ -21,6 +21,7 @@ export const metadata: Metadata = { title: 'People' }
 const LINKS = [
   ['/you', 'Your password and sign-ins'],
   ['/people/kept', 'What is kept about people'],
+  ['/people/deeds', 'Who did what'],
   ['/venue', 'The venue'],
   ['/begin', 'Getting it ready'],
 ] as const
