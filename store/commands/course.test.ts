@@ -99,4 +99,25 @@ describe('classes', () => {
     for (const name of ['close-course', 'reopen-course', 'change-class-code'])
       await expect(run(name, { courseId: uuid() })).rejects.toMatchObject({ status: 404, path: 'courseId' })
   })
+
+  it('that somebody joins by hand have the same person who was chosen in another, and nobody of another name', async () => {
+    const one = await openClass('Mornings', 'Ottilie')
+    const other = await openClass('Evenings')
+    const ottilie = (await readProjects(store, who.siteId, { courseId: one }))[0]!
+    const chosen = { ...aProject('Ottilie'), personId: ottilie.personId }
+    await run('add-project', { courseId: other, ...chosen })
+    expect((await readProjects(store, who.siteId, { courseId: other }))[0]!.personId).toBe(ottilie.personId)
+    const wrong = { ...aProject('Oskar'), personId: ottilie.personId }
+    await expect(run('add-project', { courseId: other, ...wrong })).rejects.toMatchObject({
+      status: 409,
+      path: 'learner',
+    })
+    // Put away here and chosen again, they are at work again.
+    await run('put-away', { what: 'learner', id: chosen.enrolmentId })
+    await run('add-project', { courseId: other, ...aProject('Ottilie'), personId: ottilie.personId })
+    expect((await readProjects(store, who.siteId, { courseId: other })).map(({ enrolmentId }) => enrolmentId)).toEqual([
+      chosen.enrolmentId,
+      chosen.enrolmentId,
+    ])
+  })
 })

@@ -109,7 +109,28 @@ async function enrolmentOf(
   const [same] = sameName(learner, known)
   if (same) return same.enrolment_id
   const { siteId } = actor
-  await tx.insertInto('person').values({ site_id: siteId, person_id: body.personId, name: learner }).execute()
+  // Somebody of another class is the same person here: what they have learnt goes along.
+  const person = await tx
+    .selectFrom('person')
+    .select('name')
+    .where('site_id', '=', siteId)
+    .where('person_id', '=', body.personId)
+    .where('erased_at', 'is', null)
+    .executeTakeFirst()
+  if (person) {
+    if (sameName(learner, [person]).length === 0)
+      throw new Refused(409, 'other-name', `Who was chosen is called ${person.name}, not ${learner}`, 'learner')
+    const back = await tx
+      .updateTable('enrolment')
+      .set({ put_away_at: null, put_away_by: null })
+      .where('site_id', '=', siteId)
+      .where('course_id', '=', body.courseId)
+      .where('person_id', '=', body.personId)
+      .returning('enrolment_id')
+      .executeTakeFirst()
+    // They were put away in this very class: now they are at work again.
+    if (back) return back.enrolment_id
+  } else await tx.insertInto('person').values({ site_id: siteId, person_id: body.personId, name: learner }).execute()
   await tx
     .insertInto('enrolment')
     .values({ site_id: siteId, enrolment_id: body.enrolmentId, course_id: body.courseId, person_id: body.personId })

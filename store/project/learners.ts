@@ -6,6 +6,7 @@ type Reader = Kysely<Database> | Transaction<Database>
 /** Somebody in a class. */
 export interface LearnerShown {
   readonly enrolmentId: string
+  readonly personId: string
   readonly courseId: string
   readonly course: string
   readonly name: string
@@ -26,7 +27,14 @@ export async function readClassLearners(
     .innerJoin('course', (join) =>
       join.onRef('course.site_id', '=', 'enrolment.site_id').onRef('course.course_id', '=', 'enrolment.course_id'),
     )
-    .select(['enrolment_id', 'enrolment.course_id', 'course.name as course', 'person.name', 'put_away_at'])
+    .select([
+      'enrolment_id',
+      'person.person_id',
+      'enrolment.course_id',
+      'course.name as course',
+      'person.name',
+      'put_away_at',
+    ])
     .where('enrolment.site_id', '=', siteId)
     .where('put_away_at', which === 'at-work' ? 'is' : 'is not', null)
     .where('person.erased_at', 'is', null)
@@ -34,6 +42,7 @@ export async function readClassLearners(
     .execute()
   return rows.map((row) => ({
     enrolmentId: row.enrolment_id,
+    personId: row.person_id,
     courseId: row.course_id,
     course: row.course,
     name: row.name,

@@ -1,22 +1,40 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
+import { kitMachine } from '@/core/kit/kit-machine'
 import { may } from '@/core/wire/permission'
+import { readMachines } from '@/store/machine/machines'
+import { readClassLearners } from '@/store/project/learners'
+import { readKitRoom } from '@/store/room/kit-room'
 import { readCourses } from '@/store/project/projects'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
 import { NewProject } from './new-project'
+import type { NewProjectMachine } from './would-get'
 
 export const metadata: Metadata = { title: 'Add a project' }
 
 export default async function NewProjectPage() {
   const actor = await mustSee('see-kits')
   if (!may(actor.role, 'add-project')) notFound()
-  const [courses, site] = await Promise.all([readCourses(theStore(), actor.siteId), siteOf(actor.siteId)])
+  const store = theStore()
+  const [courses, site, learners, machines, room] = await Promise.all([
+    readCourses(store, actor.siteId),
+    siteOf(actor.siteId),
+    readClassLearners(store, actor.siteId, 'at-work'),
+    readMachines(store, actor.siteId),
+    readKitRoom(store, actor.siteId),
+  ])
   return (
     <NewProject
       courses={courses.map(({ course_id, name }) => ({ courseId: course_id, name }))}
       practice={site.practice}
+      learners={learners.map(({ personId, name, courseId, course }) => ({ personId, name, courseId, course }))}
+      machines={machines.map(({ machineId, name, traits }): NewProjectMachine => {
+        const known = kitMachine(traits)
+        return { machineId, name, traits, ...('machine' in known && { machine: known.machine }) }
+      })}
+      room={room}
     />
   )
 }

@@ -5,7 +5,7 @@ import { may } from '@/core/wire/permission'
 import { readCourses } from '@/store/project/projects'
 import { mustSee } from '../../../_server/actor'
 import { theStore } from '../../../_server/store'
-import { NewProject } from '../new/new-project'
+import { FirstClass } from '../new/first-class'
 import { Sheet } from './sheet'
 
 export const metadata: Metadata = { title: 'From a sheet' }
