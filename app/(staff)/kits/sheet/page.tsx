@@ -17,6 +17,6 @@ export default async function SheetPage() {
     courseId: course_id,
     name,
   }))
-  if (courses.length === 0) return <NewProject courses={courses} />
+  if (courses.length === 0) return <FirstClass />
   return <Sheet courses={courses} columns={PROJECT_COLUMNS} mayImport={may(actor.role, 'import-kits')} />
 }
