@@ -16,7 +16,7 @@ export default async function TabletPage() {
   const [site, holders] = await Promise.all([siteOf(tablet.siteId), readHolders(theStore(), tablet.siteId)])
   return (
     <main id="main" className="mx-auto flex min-h-dvh max-w-3xl flex-col justify-center px-4 py-8">
-      <p className="text-sm">
+      <p className="mb-6 text-center">
         {site.name}, {tablet.name}
       </p>
       <WhoHolds holders={holders} />

@@ -17,7 +17,7 @@ export function WhoHolds({ holders }: { holders: readonly Holder[] }) {
   if (!who) {
     return (
       <>
-        <h1 className="text-4xl font-bold">Who has it in hand?</h1>
+        <h1 className="text-center text-4xl font-bold">Who has it in hand?</h1>
         {holders.length === 0 && (
           <p className="mt-4 text-lg">
             Nobody has a PIN yet. Sign in with your password elsewhere, and give yourself one under your name.
@@ -36,7 +36,7 @@ export function WhoHolds({ holders }: { holders: readonly Holder[] }) {
             </li>
           ))}
         </ul>
-        <p className="mt-8">
+        <p className="mt-8 text-center">
           <a className="link" href="/sign-in?password=1">
             Sign in with a password
           </a>

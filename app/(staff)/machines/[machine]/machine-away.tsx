@@ -19,7 +19,7 @@ export function AwayNote(props: Machine & { since: string; because: string | und
   const { machineId, name, since, because, mayTakeOut } = props
   const { busy, fault, log } = useWrite()
   return (
-    <section className="sheet mt-3 flex flex-wrap items-center gap-4 p-4" aria-label={`${name} is put away`}>
+    <section className="sheet mb-5 mt-3 flex flex-wrap items-center gap-4 p-4" aria-label={`${name} is put away`}>
       <p className="min-w-64 flex-1 text-lg">
         <strong>Put away since {since}.</strong> {because && `${because}. `}It is in no plan and no list; its book
         stays.

@@ -18,7 +18,7 @@ export function TakeWordsOut({ machineId, eventId, title }: { machineId: string;
         aria-expanded={asked}
         onClick={() => setAsked(!asked)}
       >
-        words out
+        take words out
       </button>
       {asked && (
         <div className="mt-1 flex max-w-56 flex-col items-end gap-2 border-r-4 border-error pr-3">
