@@ -57,3 +57,22 @@ export function TakeOut({ what, id, name }: Thing) {
     </>
   )
 }
+
+/** A machine comes back by a line in its book. */
+export function TakeOutMachine({ machineId, name }: { machineId: string; name: string }) {
+  const { busy, fault, log } = useWrite()
+  return (
+    <>
+      <button
+        type="button"
+        className="btn btn-outline"
+        aria-label={`Take ${name} out`}
+        disabled={busy}
+        onClick={() => void log(machineId, 'taken-out', {}, { done: `${name} stands in the room again` })}
+      >
+        Take out
+      </button>
+      <FaultNote fault={fault} />
+    </>
+  )
+}

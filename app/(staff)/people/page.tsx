@@ -19,7 +19,7 @@ import { StaffRow, type StaffShown } from './staff'
 export const metadata: Metadata = { title: 'People' }
 
 const LINKS = [
-  ['/you', 'Your password and sign-ins'],
+  ['/you', 'Your password, PIN and sign-ins'],
   ['/people/kept', 'What is kept about people'],
   ['/people/deeds', 'Who did what'],
   ['/venue', 'The venue'],

@@ -6,7 +6,7 @@ import { readMachines } from '@/store/machine/machines'
 import { readClassLearners } from '@/store/project/learners'
 import { readProjects } from '@/store/project/projects'
 import { readSessions } from '@/store/session/sessions'
-import { TakeOut } from '@/ui/parts/put-away'
+import { TakeOut, TakeOutMachine } from '@/ui/parts/put-away'
 import { dayIn } from '@/core/units/day'
 import { dayWords, formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../_server/actor'
@@ -46,6 +46,7 @@ export default async function PutAwayPage() {
           <Row
             key={machineId}
             note={state.putAway ? `${since(state.putAway.since)}. ${state.putAway.because ?? ''}` : ''}
+            out={mayTakeOut && <TakeOutMachine machineId={machineId} name={name} />}
           >
             <Link className="link text-lg font-bold" href={`/machines/${machineId}`}>
               {name}, no. {number}

@@ -30,7 +30,7 @@ export function OwnPin({ has }: { has: boolean }) {
   }
   return (
     <form
-      className="sheet flex flex-col gap-4 self-start p-5"
+      className="sheet flex flex-col gap-4 p-5"
       noValidate
       onSubmit={(submitted) => {
         submitted.preventDefault()
