@@ -110,6 +110,19 @@ describe('the wall', () => {
     await store.selectFrom('sign_in_user').select('id').execute()
     await sql`select count(*) from person where site_id = ${siteId}`.execute(store)
     await ofEveryVenue(store).selectFrom('machine').select('name').execute()
+    // Questions written by hand inside another each say it for their own tables, and for those alone.
+    const count = sql<number>`(select count(*)::int from ${sql.table('machine')} where site_id = ${siteId})`
+    await store.selectFrom('site').select(count.as('machines')).where('site_id', '=', siteId).execute()
+    const bare = sql<number>`(select count(*)::int from ${sql.table('machine')})`
+    await refused(store.selectFrom('site').select(bare.as('machines')).where('site_id', '=', siteId).execute())
+    await refused(store.selectFrom('person').select(count.as('machines')).execute())
+    await refused(
+      store
+        .selectFrom('site')
+        .select(sql<number>`(select 1 from person limit 1)`.as('one'))
+        .where('site_id', '=', siteId)
+        .execute(),
+    )
     // A transaction is behind the wall as well.
     await refused(store.transaction().execute((tx) => tx.selectFrom('machine').select('name').execute()))
   })

@@ -59,11 +59,34 @@ function* childrenOf(node: OperationNode): Generator<OperationNode> {
 const isQuery = (node: OperationNode): boolean =>
   SelectQueryNode.is(node) || UpdateQueryNode.is(node) || DeleteQueryNode.is(node) || InsertQueryNode.is(node)
 
-/** The tables that a query itself names, by the name it has there, and the `site_id`s that stand in it; subqueries are their own. */
-function namesIn(query: OperationNode): { tables: Map<string, string>; held: Set<string>; bare: boolean } {
+/** SQL that is written by hand, with the tables put into it by name. */
+function textOf(node: OperationNode): string {
+  if (TableNode.is(node)) return node.table.identifier.name
+  if (!RawNode.is(node)) return ' '
+  return node.sqlFragments
+    .map((part, index) => part + (node.parameters[index] ? textOf(node.parameters[index]) : ''))
+    .join('')
+}
+
+/** A table named in SQL that is written by hand. */
+const NAMED = /\b(?:from|join|update|into)\s+(\w+)/gi
+/** A question of its own inside another: the venue it names is for its own tables. */
+const READS = /\bselect\b/i
+
+/**
+ * The tables that a query itself names, by the name it has there, the `site_id`s that stand in it, and the tables of questions
+ * written by hand inside it that say no venue; subqueries are their own.
+ */
+function namesIn(query: OperationNode): {
+  tables: Map<string, string>
+  held: Set<string>
+  bare: boolean
+  loose: string[]
+} {
   const tables = new Map<string, string>()
   const held = new Set<string>()
   let bare = false
+  const loose: string[] = []
   const walk = (node: OperationNode): void => {
     if (node !== query && isQuery(node)) return
     if (AliasNode.is(node) && TableNode.is(node.node) && IdentifierNode.is(node.alias)) {
@@ -82,16 +105,21 @@ function namesIn(query: OperationNode): { tables: Map<string, string>; held: Set
       tables.set(name, name)
       return
     }
-    // Hand-written conditions say it in their text.
+    // What is written by hand says it in its text, for the tables that it names itself.
     if (RawNode.is(node)) {
-      const text = node.sqlFragments.join(' ')
+      const text = textOf(node)
       for (const [, table] of text.matchAll(/(\w+)\.site_id/g)) held.add(table!)
-      if (/(?<!\.)\bsite_id\b/.test(text)) bare = true
+      const says = /\bsite_id\b/.test(text)
+      if (READS.test(text)) {
+        if (!says) loose.push(...[...text.matchAll(NAMED)].map(([, table]) => table!))
+        return
+      }
+      bare ||= /(?<!\.)\bsite_id\b/.test(text)
     }
     for (const child of childrenOf(node)) walk(child)
   }
   walk(query)
-  return { tables, held, bare }
+  return { tables, held, bare, loose }
 }
 
 /** @returns the table that a query would reach into without saying of which venue; undefined when there is none */
@@ -103,7 +131,9 @@ export function beyondTheWall(root: OperationNode): string | undefined {
       if (into && SITE_TABLES.has(into) && !columns.includes('site_id')) return into
       continue
     }
-    const { tables, held, bare } = namesIn(query)
+    const { tables, held, bare, loose } = namesIn(query)
+    const written = loose.find((table) => SITE_TABLES.has(table))
+    if (written) return written
     // A column without its table can belong to one table only: the others have to be tied to it by their own.
     let free = bare ? 1 : 0
     for (const [name, table] of tables) {
@@ -120,24 +150,11 @@ function* queriesIn(node: OperationNode): Generator<OperationNode> {
   for (const child of childrenOf(node)) yield* queriesIn(child)
 }
 
-/** Hand-written SQL names the venue wherever it names a table of one. */
-const rawBeyond = (node: OperationNode): string | undefined => {
-  if (!RawNode.is(node)) return undefined
-  const named: string[] = []
-  const text = (each: OperationNode): string => {
-    if (TableNode.is(each)) {
-      named.push(each.table.identifier.name)
-      return each.table.identifier.name
-    }
-    if (!RawNode.is(each)) return ' '
-    return each.sqlFragments
-      .map((part, index) => part + (each.parameters[index] ? text(each.parameters[index]) : ''))
-      .join('')
-  }
-  const whole = text(node)
-  if (/\bsite_id\b/.test(whole)) return undefined
-  const words = [...whole.matchAll(/\b(?:from|join|update|into)\s+(\w+)/gi)].map(([, table]) => table!)
-  return [...named, ...words].find((table) => SITE_TABLES.has(table))
+/** A statement written by hand names the venue wherever it names a table of one. */
+function rawBeyond(node: RawNode): string | undefined {
+  const text = textOf(node)
+  if (/\bsite_id\b/.test(text)) return undefined
+  return [...text.matchAll(NAMED)].map(([, table]) => table!).find((table) => SITE_TABLES.has(table))
 }
 
 /**

@@ -17,6 +17,7 @@ import { mustSee } from '../../_server/actor'
 import { promisesOf } from '../../_server/promises'
 import { siteOf } from '../../_server/site'
 import { theStore } from '../../_server/store'
+import { Bought } from './bought'
 import { Shelf, type ShelfShown } from './shelf'
 import { NewItem } from './new-item'
 
@@ -45,6 +46,7 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
   const saysSystem = manySystems(shelves.map(({ item }) => item))
   const wordsOf = (item: StockItem) => itemWords(item, saysSystem)
   const mayCount = may(actor.role, 'count-stock')
+  const mayReceive = may(actor.role, 'receive-stock')
   const { sessions, planned, coming } = promises
   const promised = new Map<string, { count: number; usedUp: boolean }>()
   for (const { needs } of sessions)
@@ -126,9 +128,9 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
           </div>
           <ul className="mt-1 grid gap-x-8 sm:grid-cols-2">
             {toBuy.map(({ item, count, because, sessionId }) => (
-              <li key={itemKey(item)} className="seam flex gap-3 py-2">
+              <li key={itemKey(item)} className="seam flex flex-wrap items-center gap-3 py-2">
                 <span className="numeral w-10 text-right text-2xl">{count}</span>
-                <span>
+                <span className="min-w-0 flex-1 basis-48">
                   <strong className="block first-letter:uppercase">{wordsOf(item)}</strong>
                   <span className="block text-sm">
                     {because}
@@ -139,6 +141,7 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
                     )}
                   </span>
                 </span>
+                {mayReceive && <Bought item={item} words={wordsOf(item)} wanted={count} />}
               </li>
             ))}
           </ul>
