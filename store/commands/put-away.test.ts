@@ -93,6 +93,7 @@ describe('a machine that is put away', () => {
     for (const [name, body] of tries) await expect(run(name, body), name).rejects.toMatchObject(refusal)
     await log('cleaned', {}, minutesAgo(40))
     await log('correction', { corrects: noted, because: 'wrong machine' })
+    await log('redacted', { line: noted })
     await log('taken-out', {})
     expect(await standsHere()).toBe(true)
     await log('cleaned', {})

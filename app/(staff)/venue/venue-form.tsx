@@ -52,7 +52,7 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
       openDays: 'settings.openDays',
       months: 'settings.learnersAfterMonths',
     },
-    words: (values) => ({ done: `${values.name}: kept as you said` }),
+    words: (values) => ({ done: `${values.name} goes by the clock of ${values.timeZone}` }),
   })
   const { erases, months, weekStartsOn: first } = form.values
   const known = zones.includes(timeZone) ? zones : [timeZone, ...zones]
