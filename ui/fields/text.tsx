@@ -29,7 +29,7 @@ export function Text({
       <input
         {...described(id, field)}
         type={type}
-        className={`input w-full ${field.large ? 'input-lg' : ''} ${field.mono ? 'font-mono' : ''} ${field.error ? 'input-error' : ''}`}
+        className={`input w-full ${type === 'time' || type === 'date' ? 'min-w-40' : ''} ${field.large ? 'input-lg' : ''} ${field.mono ? 'font-mono' : ''} ${field.error ? 'input-error' : ''}`}
         autoComplete={autoComplete}
         required={!optional}
         maxLength={type === 'text' ? most : undefined}
