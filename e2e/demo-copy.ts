@@ -36,6 +36,14 @@ export const serve = (url: string) =>
     { port: 0, journal: `${FOLDER}/journal.log` },
   )
 
+/** A database just copied is read from the disk at first: its first page may come late on a busy machine, and a person asks again. */
+async function warm(url: string): Promise<void> {
+  for (let tries = 0; tries < 5; tries += 1) {
+    const answer = await fetch(`${url}/sign-in`).catch(() => undefined)
+    if (answer?.ok && !(await answer.text()).includes('could not be drawn')) return
+  }
+}
+
 /** @param file of journeys, which names the copy */
 export async function copyDemo(file: string): Promise<DemoCopy> {
   const database = `copy_${file.replace(/^.*\//, '').replaceAll(/\W/g, '_')}`
@@ -43,6 +51,7 @@ export async function copyDemo(file: string): Promise<DemoCopy> {
   await asAdmin(`drop database if exists ${database} with (force)`, `create database ${database} template demo`)
   const url = databaseUrl(database)
   const server = await serve(url)
+  await warm(server.url)
   return {
     url: server.url,
     databaseUrl: url,
