@@ -36,7 +36,7 @@ export const serve = (url: string) =>
     { port: 0, journal: `${FOLDER}/journal.log` },
   )
 
-/** A database just copied is read from the disk at first: its first page may come late on a busy machine, and a person asks again. */
+/** The first page of a server and a database that were just made: asked again when it did not come, as a person does. */
 async function warm(url: string): Promise<void> {
   for (let tries = 0; tries < 5; tries += 1) {
     const answer = await fetch(`${url}/sign-in`).catch(() => undefined)

@@ -1,14 +1,17 @@
 import { spaced } from '@/core/units/words'
 import type { MachinesFile } from '@/core/exchange/machines-file'
-import { eventBody } from '@/core/machine/event'
+import { eventBody, type BodyOf } from '@/core/machine/event'
+import { cannotHappen } from '@/core/machine/put-away'
+import type { MachineState } from '@/core/machine/state'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
-import { rebuildState, startBook } from '../machine/book'
+import { rebuildState, startBook, takeWordsOut } from '../machine/book'
+import { readMachine } from '../machine/machines'
 import { may } from '@/core/wire/permission'
 import type { Role } from '@/core/room/role'
 import { Refused } from '../refused'
 import { command, type CommandCall } from './command'
-import { placeOrNextFree } from '../machine/tables'
+import { placeOrNextFree, standAtFreeTable } from '../machine/tables'
 import { checkTrait } from './machine'
 
 const CHUNK = 1000
@@ -149,6 +152,8 @@ async function importMachine(
     person_id: line.personId,
     imported_by: importedBy,
   }))
+  const before = (await readMachine(tx, siteId, machineId))!.state
+  if (before.putAway) await checkAgainstAway(call, before, machine, path)
   for (let start = 0; start < lines.length; start += CHUNK) {
     await tx
       .insertInto('machine_event')
@@ -156,7 +161,34 @@ async function importMachine(
       .onConflict((conflict) => conflict.columns(['site_id', 'event_id']).doNothing())
       .execute()
   }
+  // Words that a line says are taken out are taken out, whatever the file still holds of them.
+  for (const { kind, body } of machine.book)
+    if (kind === 'redacted') await takeWordsOut(tx, siteId, machineId, (body as BodyOf<'redacted'>).line)
   await rebuildState(tx, siteId, machineId)
+  const { state } = (await readMachine(tx, siteId, machineId))!
+  if (before.putAway && !state.putAway) await standAtFreeTable(tx, siteId, machineId)
+}
+
+/** Nothing happens by a file at a machine that is put away here, unless the file brings it back as well. */
+async function checkAgainstAway(
+  { tx, actor }: CommandCall,
+  before: MachineState,
+  { machineId, book }: MachinesFile['machines'][number],
+  path: string,
+): Promise<void> {
+  const rows = await tx
+    .selectFrom('machine_event')
+    .select('event_id')
+    .where('site_id', '=', actor.siteId)
+    .where('machine_id', '=', machineId)
+    .execute()
+  const here = new Set(rows.map(({ event_id }) => event_id))
+  const comes = book.filter(({ eventId }) => !here.has(eventId))
+  if (comes.some(({ kind }) => kind === 'taken-out')) return
+  for (const line of comes) {
+    const barred = cannotHappen(before, line)
+    if (barred) throw new Refused(409, 'put-away', barred, `${path}.book.${book.indexOf(line)}.happenedAt`)
+  }
 }
 
 function checkedBody({ kind, body }: MachinesFile['machines'][number]['book'][number], path: string): unknown {

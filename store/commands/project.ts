@@ -1,3 +1,4 @@
+import { sql } from 'kysely'
 import { kitRequestFor } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
 import { overrideKit, type Override } from '@/core/kit/override'
@@ -68,12 +69,13 @@ async function replaceProject(
         .onRef('enrolment.site_id', '=', 'project.site_id')
         .onRef('enrolment.enrolment_id', '=', 'project.enrolment_id'),
     )
-    .select('project_id')
+    .select(['project.name', PUT_AWAY_AT])
     .where('project.site_id', '=', actor.siteId)
     .where('project_id', '=', projectId)
     .where('course_id', '=', courseId)
     .executeTakeFirst()
   if (!own) throw notFound('project in this class', path)
+  mustBeAtWork(own.name, own.put_away_at, path)
   await tx
     .updateTable('project')
     .set({ ...projectColumns(project), written_by: actor.personId })
@@ -141,10 +143,15 @@ async function enrolmentOf(
 export const changeProject = command('change-project', async ({ tx, actor }, body) => {
   const before = await tx
     .selectFrom('project')
-    .select(['name', 'fabric', 'layers', 'operation', 'sewn', 'put_away_at'])
-    .where('site_id', '=', actor.siteId)
+    .innerJoin('enrolment', (join) =>
+      join
+        .onRef('enrolment.site_id', '=', 'project.site_id')
+        .onRef('enrolment.enrolment_id', '=', 'project.enrolment_id'),
+    )
+    .select(['name', 'fabric', 'layers', 'operation', 'sewn', PUT_AWAY_AT])
+    .where('project.site_id', '=', actor.siteId)
     .where('project_id', '=', body.projectId)
-    .forNoKeyUpdate()
+    .forNoKeyUpdate('project')
     .executeTakeFirst()
   if (!before) throw notFound('project', 'projectId')
   mustBeAtWork(before.name, before.put_away_at)
@@ -262,8 +269,11 @@ async function give(
     .execute()
 }
 
-function mustBeAtWork(name: string, putAwayAt: Date | null): void {
-  if (putAwayAt) throw new Refused(409, 'put-away', `${name} is put away: take it out first`, 'projectId')
+/** Since when a bag is put away, by itself or with whoever makes it. */
+const PUT_AWAY_AT = sql<Date | null>`coalesce(project.put_away_at, enrolment.put_away_at)`.as('put_away_at')
+
+function mustBeAtWork(name: string, putAwayAt: Date | null, path = 'projectId'): void {
+  if (putAwayAt) throw new Refused(409, 'put-away', `${name} is put away: take it out first`, path)
 }
 
 /** @throws Refused where a part is chosen twice, or the machine cannot do what was chosen */

@@ -130,6 +130,33 @@ describe('a machine that is put away', () => {
   })
 })
 
+describe('a file of machines', () => {
+  const bring = (book: object[]) => async () => {
+    const file = await readMachinesFile(store, siteId, machineId)
+    const [machine] = file.machines
+    const line = { eventId: uuid(), happenedAt: new Date().toISOString(), personId: actors.coordinator.personId }
+    const lines = book.map((each) => ({ ...line, eventId: uuid(), ...each }))
+    await run('import-machines', { file: { ...file, machines: [{ ...machine!, book: lines }] } })
+  }
+
+  it('brings nothing to one that is put away, but what brings it back to a free table', async () => {
+    await log('put-away', {})
+    const { place } = (await readMachine(store, siteId, machineId))!
+    await addMachine(place)
+    const cleaned = { kind: 'cleaned', body: {} }
+    await expect(bring([cleaned])()).rejects.toMatchObject({ status: 409, path: 'file.machines.0.book.0.happenedAt' })
+    await bring([{ kind: 'taken-out', body: {} }, cleaned])()
+    expect(await standsHere()).toBe(true)
+    expect((await readMachine(store, siteId, machineId))!.place).not.toEqual(place)
+  })
+
+  it('takes words out where one of its lines says so', async () => {
+    const note = await log('noted', { text: 'Wilhelmina' })
+    await bring([{ kind: 'redacted', body: { line: note } }])()
+    expect(JSON.stringify(await readBook(store, siteId, machineId))).not.toContain('Wilhelmina')
+  })
+})
+
 describe('a bag that is put away', () => {
   it('hangs on no rack and takes no kit, and comes back as it was', async () => {
     await giveKit()
@@ -173,6 +200,11 @@ describe('a learner who is put away', () => {
     expect((await readProjects(store, siteId, { courseId })).map(({ learner }) => learner)).not.toContain(bag.learner)
     expect((await readClassLearners(store, siteId, 'put-away')).map(({ name }) => name)).toContain(bag.learner)
     await expect(giveKit()).rejects.toMatchObject({ status: 409 })
+    const { projectId, fabric, layers, operation } = bag
+    const change = run('change-project', { projectId, fabric, layers, operation })
+    await expect(change).rejects.toMatchObject({ status: 409, code: 'put-away' })
+    const replaced = run('add-projects', { courseId, projects: [{ ...aProject(bag.learner), replaces: projectId }] })
+    await expect(replaced).rejects.toMatchObject({ status: 409, path: 'projects.0.replaces' })
     await run('take-out', { what: 'learner', id: bag.enrolmentId })
     expect(await learnerSignIn(store, await code(), bag.learner)).toBe(userId)
   })

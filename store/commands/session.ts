@@ -59,6 +59,7 @@ export const setAttendance = command('set-attendance', async (call, { sessionId,
     .where('site_id', '=', actor.siteId)
     .where('course_id', '=', course_id)
     .where('person_id', '=', personId)
+    .where('put_away_at', 'is', null)
     .executeTakeFirst()
   if (!enrolled) throw new Refused(404, 'not-found', 'Nobody of this id is in this class', 'personId')
   if (fromBlock !== undefined && fromBlock > blocks)

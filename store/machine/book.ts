@@ -210,7 +210,7 @@ export async function writeLine(
 }
 
 /** @throws Refused 404 when this book has no such line */
-async function takeWordsOut(
+export async function takeWordsOut(
   tx: Transaction<Database>,
   siteId: string,
   machineId: string,
