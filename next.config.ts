@@ -19,7 +19,7 @@ const config: NextConfig = {
         ],
       },
     ]),
-  serverExternalPackages: ['pg', 'pino'],
+  serverExternalPackages: ['pg', 'pino', 'nodemailer', 'prom-client'],
 }
 
 export default config

@@ -18,6 +18,8 @@ export default defineConfig({
     launchOptions: { executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium' },
     // What moves is waited for, and a trace of every step costs as much as the steps: both only for who looks into a failure.
     contextOptions: { reducedMotion: 'reduce' },
+    // What a device keeps for when there is no network is tried where it is meant: offline.spec.ts.
+    serviceWorkers: 'block',
     trace: process.env['ORTHODEX_TRACE'] ? 'retain-on-failure' : 'off',
     screenshot: 'only-on-failure',
   },

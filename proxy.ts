@@ -9,6 +9,8 @@ export function proxy(request: NextRequest): NextResponse {
     `style-src 'self' 'unsafe-inline'`,
     `img-src 'self' data:`,
     `font-src 'self'`,
+    `worker-src 'self'`,
+    `manifest-src 'self'`,
     `connect-src 'self'`,
     `object-src 'none'`,
     `base-uri 'none'`,

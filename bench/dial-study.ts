@@ -2,7 +2,7 @@ import { GATES } from '@/core/knowledge/tension/tension'
 import { nextStep, type SwatchAt } from '@/core/tension/next-step'
 import { readSwatch } from '@/core/tension/reading'
 import { dialUnit, type Dial } from '@/core/units/dial'
-import { Chance } from '../bin/demo-data/random'
+import { Chance } from '@/practice/random'
 import { LineMachine, type Kind } from './line-machine'
 import { HIDDEN, SimulatedMachine } from './simulated-machine'
 

@@ -1,7 +1,7 @@
 import { underLook, topLook } from '@/core/stitch/lockstitch'
 import type { SwatchAt } from '@/core/tension/next-step'
 import { dialUnit, type Dial } from '@/core/units/dial'
-import type { Chance } from '../bin/demo-data/random'
+import type { Chance } from '@/practice/random'
 
 /** What a row of the study varies. Lengths and slopes in numbers of an ordinary 0–9 dial. */
 export interface Kind {

@@ -5,8 +5,11 @@ import type { PlanSeat } from '@/core/planner/problem'
 import { planRoom } from '@/core/session/plan'
 import { costed, firstCome, mayTake } from '@/core/planner/seating'
 import { everyPlan, randomPlan } from '@/core/testing/plans'
+import { planCourse } from '@/core/session/course-plan'
+import { planSession, type SessionRequest } from '@/core/session/session-plan'
+import { session, SESSION_AT, sessionLearner, sessionMachine } from '@/core/testing/sessions'
 import { loadSolver } from '@/workers/solver'
-import { Chance } from '../bin/demo-data/random'
+import { Chance } from '@/practice/random'
 
 /** How long a plan takes, what it saves against two ways by hand, and whether it is the best that there is. */
 const solve = await loadSolver()
@@ -102,3 +105,49 @@ for (let index = 0; index < SMALL; index += 1) {
   if (plan.seats.length === best.seats && plan.changeoverMinutes === best.minutes && plan.optimal) agreed += 1
 }
 console.log(`${SMALL} small sessions against trying every plan: ${agreed} agree in seats and minutes`)
+
+const KINDS = ['iron-front-loader', 'lettered-dial', 'vintage-straight'] as const
+const crowded = session({
+  machines: Array.from({ length: 10 }, (_, index) => sessionMachine(`Machine ${index}`, KINDS[index % KINDS.length])),
+  // Six have no place.
+  blocks: 1,
+  learners: Array.from({ length: 16 }, (_, index) => sessionLearner(`Learner ${index}`, index)),
+})
+const asked = (facts: typeof crowded, seconds: number): SessionRequest => ({
+  facts,
+  pins: [],
+  weights: {},
+  seconds,
+  now: SESSION_AT,
+})
+function sessionFigures(): void {
+  const start = clock()
+  let first: number | undefined
+  let planned = 0
+  planSession(asked(crowded, 10), solve, clock, (_, stage) => {
+    first ??= clock() - start
+    if (stage === 'planned') planned = clock() - start
+  })
+  console.log(
+    `16 projects, 10 machines: first plan after ${first!.toFixed(2)} s (budget 1), planned after ${planned.toFixed(2)} s (budget 3); ` +
+      `beside it the same when what would help is waited for: ${(clock() - start).toFixed(2)} s`,
+  )
+}
+function courseFigures(): void {
+  const weeks = Array.from({ length: 6 }, (_, week) => ({
+    sessionId: `${week}`,
+    startsAt: new Date(new Date(SESSION_AT).getTime() + week * 7 * 24 * 3_600_000).toISOString(),
+    request: asked({ ...crowded, blocks: 2 }, 2),
+  }))
+  const start = clock()
+  const shown: number[] = []
+  planCourse(weeks, solve, clock, (_, stage) => {
+    if (stage === 'planned') shown.push(clock() - start)
+  })
+  console.log(
+    `six weeks: the first after ${shown[0]!.toFixed(2)} s, all after ${shown.at(-1)!.toFixed(2)} s (budget 15); ` +
+      `beside it with what would help: ${(clock() - start).toFixed(2)} s`,
+  )
+}
+sessionFigures()
+courseFigures()

@@ -7,7 +7,7 @@ import { sql } from 'kysely'
 import { v7 as uuid } from 'uuid'
 import { freePort } from '@/bin/serve/private-cluster'
 import { connect } from '@/store/connect'
-import { DEMO_PASSWORD, DEMO_STAFF } from '../bin/demo-data/seed'
+import { DEMO_PASSWORD, DEMO_STAFF } from '@/practice/seed'
 import { buildWhenChanged } from '../bin/serve/build'
 import { startDemo } from '../bin/serve/demo'
 

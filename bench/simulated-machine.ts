@@ -2,7 +2,7 @@ import { LOCKSTITCH } from '@/core/knowledge/stitch/lockstitch'
 import { sewLine, topLook, underLook, type LockstitchNumbers } from '@/core/stitch/lockstitch'
 import type { SwatchAt } from '@/core/tension/next-step'
 import type { Dial } from '@/core/units/dial'
-import type { Chance } from '../bin/demo-data/random'
+import type { Chance } from '@/practice/random'
 
 /** What is wrong with a simulated machine beside its dial. */
 export const HIDDEN = ['nothing', 'out-of-discs', 'worn-needle', 'tight-eye', 'discs-stuck'] as const

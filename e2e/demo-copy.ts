@@ -1,4 +1,5 @@
 import pg from 'pg'
+import { mailTo } from '@/bin/serve/demo'
 import { startServer } from '@/bin/serve/next-server'
 import { startCluster, type PrivateCluster } from '@/bin/serve/private-cluster'
 
@@ -9,6 +10,8 @@ export const ADMIN_URL = given('ADMIN_URL')
 /** holds the sign-ins and whatever a server leaves behind */
 export const FOLDER = given('FOLDER')
 export const SECRET = given('SECRET')
+/** where letters of every journey can be read */
+export const INBOX_URL = given('INBOX')
 
 /** The demo with a database and a server of its own: whatever is done to it, no other journey sees. */
 export interface DemoCopy {
@@ -32,7 +35,7 @@ export const databaseUrl = (name: string): string => Object.assign(new URL(ADMIN
 export const serve = (url: string) =>
   startServer(
     process.cwd(),
-    { DATABASE_URL: url, ORTHODEX_SECRET: SECRET },
+    { DATABASE_URL: url, ORTHODEX_SECRET: SECRET, ...mailTo({ smtp: given('SMTP') }) },
     { port: 0, journal: `${FOLDER}/journal.log` },
   )
 

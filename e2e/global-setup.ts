@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { request } from '@playwright/test'
 import { buildWhenChanged } from '@/bin/serve/build'
 import { demoDatabase, secretIn } from '@/bin/serve/demo'
+import { startInbox } from '@/stand-ins/inbox'
 import { addEmptyVenue } from '@/bin/serve/empty-venue'
 import { startServer } from '@/bin/serve/next-server'
 import { startTestCluster } from './demo-copy'
@@ -27,7 +28,9 @@ export default async function setup(): Promise<() => Promise<void>> {
   const folder = mkdtempSync(join(tmpdir(), 'orthodex-e2e-'))
   chmodSync(folder, 0o755)
   const cluster = await startTestCluster(join(folder, 'postgres'))
+  const inbox = await startInbox()
   const remove = async () => {
+    await inbox.end()
     await cluster.stop()
     rmSync(folder, { recursive: true, force: true })
   }
@@ -44,6 +47,8 @@ export default async function setup(): Promise<() => Promise<void>> {
     process.env['ORTHODEX_E2E_ADMIN_URL'] = await cluster.database('postgres')
     process.env['ORTHODEX_E2E_FOLDER'] = folder
     process.env['ORTHODEX_E2E_SECRET'] = secret
+    process.env['ORTHODEX_E2E_SMTP'] = inbox.smtp
+    process.env['ORTHODEX_E2E_INBOX'] = inbox.url
     return remove
   } catch (error) {
     await remove()

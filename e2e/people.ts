@@ -1,5 +1,5 @@
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
-import { DEMO_CLASS_CODE, DEMO_PASSWORD, DEMO_STAFF } from '@/bin/demo-data/seed'
+import { DEMO_CLASS_CODE, DEMO_PASSWORD, DEMO_STAFF } from '@/practice/seed'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
 import { copyDemo, FOLDER, type DemoCopy } from './demo-copy'
 
@@ -66,9 +66,9 @@ export const test = base.extend<{ demo: DemoCopy; quiet: void; page: Page }, { d
       const errors: string[] = []
       page.on('pageerror', (error) => errors.push(error.message))
       page.on('console', (message) => {
-        // A refused write answers 4xx on purpose; the browser logs that by itself.
-        if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
-          errors.push(message.text())
+        // A refused write answers 4xx on purpose; the browser logs that by itself. Without a network a page is taken whole.
+        const expected = /^Failed to (load resource|fetch RSC payload)/
+        if (message.type() === 'error' && !expected.test(message.text())) errors.push(message.text())
       })
       await use()
       expect(errors).toEqual([])
@@ -97,4 +97,16 @@ export async function openLine(page: Page): Promise<Locator> {
     await expect(line).toBeVisible({ timeout: 3_000 })
   }).toPass()
   return line
+}
+
+/** Says of every station of a check that it is as drawn. @returns how many taps that took */
+export async function allAsDrawn(page: Page): Promise<number> {
+  const stations = page.getByRole('button', { name: /^(As drawn|All so): / })
+  await expect(stations.first()).toBeVisible()
+  const count = await stations.count()
+  for (let index = 0; index < count; index += 1) {
+    await stations.nth(index).click()
+    await expect(stations.nth(index)).toHaveAttribute('aria-pressed', 'true')
+  }
+  return count
 }

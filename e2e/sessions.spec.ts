@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
-import type { Page } from '@playwright/test'
-import { expect, stateFile, test } from './people'
+import type { Locator, Page } from '@playwright/test'
+import { allAsDrawn, expect, stateFile, test } from './people'
 
 test.describe.configure({ mode: 'serial' })
 test.use({ storageState: stateFile('coordinator') })
@@ -145,37 +145,6 @@ test('who comes late or not at all changes the plan, and two sit apart', async (
   await expect(page.getByRole('heading', { name: '12 of 12 come' })).toBeVisible()
 })
 
-test('the bench list is worked tick by tick, and each tick is a line in a book', async ({ page }) => {
-  await page.setViewportSize({ width: 768, height: 1024 })
-  await openThursday(page)
-  await plan(page)
-  await page.getByRole('link', { name: 'Bench list' }).click()
-  const status = page.getByRole('status').filter({ hasText: 'walking order' })
-  const count = async () => Number(/^(\d+)/.exec(await status.innerText())![1])
-  await expect(status).toBeVisible()
-  const all = await count()
-  const stop = page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: 'Knot', exact: true }) })
-  await stop
-    .getByRole('button', { name: /^Done at Knot: Wind / })
-    .first()
-    .click()
-  await expect(page.getByText(/^Knot: .*bobbins? wound$/)).toBeVisible()
-  await expect.poll(count).toBe(all - 1)
-  await stop
-    .getByRole('button', { name: /^Done at Knot: Lay out / })
-    .first()
-    .click()
-  await expect(page.getByText(/^Knot: Laid out: /)).toBeVisible()
-  await expect.poll(count).toBe(all - 2)
-  await page.reload()
-  expect(await count()).toBe(all - 2)
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
-  await stop.getByRole('link', { name: 'Knot' }).click()
-  const lines = page.getByRole('list', { name: 'Lines of the book, newest first' })
-  await expect(lines).toContainText('Laid out: ')
-  await expect(lines).toContainText(/wound/)
-})
-
 test('when a needle has run out the stores say by when to buy it, and nobody is seated with it', async ({ page }) => {
   // The only needle for Hana's edge: no other would do.
   const NEEDLE = 'wing 100/16'
@@ -209,6 +178,110 @@ test('when a needle has run out the stores say by when to buy it, and nobody is 
   await expect(page.getByRole('region', { name: 'Without a seat' })).toContainText('Hana')
   await expect(page.getByRole('table')).not.toContainText(NEEDLE)
   await count(2)
+})
+
+/** How many things a walk still has; none once all is done. */
+const open = async (page: Page): Promise<number> =>
+  Number(/^(\d+)/.exec(await page.getByRole('main').getByRole('status').first().innerText())?.[1] ?? 0)
+
+test('the bench list is worked tick by tick, and each tick is a line in a book', async ({ page }) => {
+  await page.setViewportSize({ width: 768, height: 1024 })
+  await openThursday(page)
+  await plan(page)
+  await page.getByRole('link', { name: 'Bench list' }).click()
+  const status = page.getByRole('status').filter({ hasText: 'walking order' })
+  const count = async () => Number(/^(\d+)/.exec(await status.innerText())![1])
+  await expect(status).toBeVisible()
+  const all = await count()
+  const stop = page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: 'Knot', exact: true }) })
+  // A caution that holds for more than one thing is said once, at the head.
+  const once = 'Power off and foot off the pedal.'
+  await expect(page.getByRole('list', { name: 'Cautions' })).toContainText(once)
+  await expect(page.getByText(once, { exact: true })).toHaveCount(1)
+  // Bobbins by thread: one machine's, and all of a thread in one tap.
+  const bobbins = page.getByRole('region', { name: 'Bobbins to wind' })
+  await bobbins.getByRole('button', { name: /^Done at Knot: Wind / }).click()
+  await expect(page.getByText(/^Knot: .*bobbins? wound$/)).toBeVisible()
+  await expect.poll(count).toBe(all - 1)
+  await stop
+    .getByRole('button', { name: /^Done at Knot: Lay out / })
+    .first()
+    .click()
+  await expect(page.getByText(/^Knot: Laid out: /)).toBeVisible()
+  await expect.poll(count).toBe(all - 2)
+  await page.reload()
+  expect(await count()).toBe(all - 2)
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+
+  // The whole walk, in place: no other page is loaded, and every tap is counted.
+  let [taps, pages] = [2, 0]
+  page.on('load', () => (pages += 1))
+  const tap = async (button: Locator) => {
+    await button.click()
+    taps += 1
+  }
+  const threads = bobbins.getByRole('button', { name: /^All wound: / })
+  while ((await threads.count()) > 0) {
+    const left = await count()
+    await tap(threads.first())
+    await expect.poll(count).toBeLessThan(left)
+  }
+  const done = page.getByRole('button', { name: /^Done at / })
+  const look = page.getByRole('button', { name: /^Look it over at / })
+  await expect(bobbins).toHaveCount(0)
+  while ((await open(page)) > 0) {
+    const next = (await done.count()) > 0 ? done.first() : look.first()
+    const name = (await next.getAttribute('aria-label'))!
+    await tap(next)
+    if (name.startsWith('Look')) {
+      const check = page.getByRole('region', { name: /^Seat check of / })
+      taps += await allAsDrawn(page)
+      await tap(check.getByRole('button', { name: 'All done' }))
+    }
+    // What is done is gone; it may have left something else to do.
+    await expect(page.getByRole('button', { name, exact: true })).toHaveCount(0)
+  }
+  await expect(page.getByText('All done: every machine stands as this session needs it.')).toBeVisible()
+  console.log(`the whole walk of a bench list: ${taps} taps, ${pages} pages loaded`)
+  expect(taps).toBeLessThanOrEqual(60)
+  expect(pages).toBe(0)
+  await stop.getByRole('link', { name: 'Knot', exact: true }).click()
+  const lines = page.getByRole('list', { name: 'Lines of the book, newest first' })
+  await expect(lines).toContainText('Laid out: ')
+  await expect(lines).toContainText(/wound/)
+})
+
+test('the seam between two blocks: what changes, by whom, how; and every screen sees how far it is', async ({
+  page,
+  browser,
+}) => {
+  await openThursday(page)
+  await page.getByRole('link', { name: 'Changeover' }).click()
+  const far = (of: Page) => of.getByRole('main').getByRole('status')
+  await expect(far(page)).toContainText(/To block 2, at \d\d:\d\d: (\d+ of \d+ machines|every machine is) changed over/)
+  const ready = async (of: Page) => Number(/(\d+) of \d+ machines/.exec(await far(of).innerText())?.[1])
+  const colleague = await (await browser.newContext({ storageState: stateFile('helper') })).newPage()
+  await colleague.goto(page.url())
+  const before = await ready(page)
+  const stop = page
+    .getByRole('list', { name: 'Machines in walking order' })
+    .getByRole('listitem')
+    .filter({ has: page.getByText(/^by staff, \d+ minutes? planned$/) })
+    .first()
+  await stop.getByText('How, step by step').first().click()
+  await expect(stop).toContainText(/Foot off the pedal, power off|Thread/)
+  const done = stop.getByRole('button', { name: /^Done at / })
+  const name = (await stop.getByRole('heading').innerText()).trim()
+  const own = page.getByRole('button', { name: new RegExp(`^Done at ${name}: `) })
+  await expect(done.first()).toBeVisible()
+  for (let left = await own.count(); left > 0; left -= 1) {
+    await own.first().click()
+    await expect(own).toHaveCount(left - 1)
+  }
+  await expect.poll(() => ready(page)).toBe(before + 1)
+  await expect.poll(() => ready(colleague)).toBe(before + 1)
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await colleague.context().close()
 })
 
 test('a course is planned to its end, new sessions come into the calendar, and a plan is stopped', async ({ page }) => {

@@ -8,7 +8,11 @@ const tapPin = async (page: Page, pin: string) => {
 }
 /** A device that nobody is signed in on. */
 const aDevice = async (browser: Browser, baseURL: string) => {
-  const context = await browser.newContext({ baseURL, storageState: { cookies: [], origins: [] } })
+  const context = await browser.newContext({
+    baseURL,
+    serviceWorkers: 'block',
+    storageState: { cookies: [], origins: [] },
+  })
   return { context, device: await context.newPage() }
 }
 
@@ -64,6 +68,8 @@ test('a tablet of the room is held by a tap and four digits, writes in that name
   await device.getByRole('button', { name }).click()
   await tapPin(device, '2580')
   await expect(device.getByRole('heading', { level: 1, name: 'Room' })).toBeVisible()
+  // A tap on a page that does not listen yet is lost.
+  await device.locator('html[data-listening]').waitFor({ state: 'attached' })
   await device.getByRole('button', { name: 'Put down' }).click()
   await expect(device.getByRole('heading', { name: 'Who has it in hand?' })).toBeVisible()
 

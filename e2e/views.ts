@@ -12,6 +12,8 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   'shelf labels': (page) => page.goto('/stores/labels'),
   'machines in and out': (page) => page.goto('/machines/exchange'),
   'before class': (page) => page.goto('/room/before'),
+  'the room now': (page) => page.goto('/room/now'),
+  'the wall': (page) => page.goto('/room/wall'),
   'a typed line': async (page) => {
     await page.goto('/room')
     await page.getByRole('button', { name: 'Log' }).click()
@@ -37,6 +39,7 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   oneself: (page) => page.goto('/you'),
   'getting ready': (page) => page.goto('/begin'),
   'a code': (page) => page.goto('/join?code=zzzz'),
+  'a forgotten password': (page) => page.goto('/forgotten'),
   'a bag': openBag,
   'a label': async (page) => {
     await openBag(page)
@@ -60,7 +63,7 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   'new sessions': (page) => page.goto('/sessions/new'),
   'a run sheet': openSession,
   ...Object.fromEntries(
-    ['bench', 'people'].map((part) => [
+    ['bench', 'changeover', 'people', 'close'].map((part) => [
       `a session’s ${part}`,
       async (page: Page) => {
         await openSession(page)

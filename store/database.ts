@@ -19,6 +19,10 @@ export interface SiteTable {
   instructor_y: number | null
   /** a demo or training venue: stand-in devices may be read */
   practice: ColumnType<boolean, boolean | undefined, boolean>
+  /** the venue beside which it was opened */
+  practice_of: ColumnType<string | null, string | null | undefined, string | null>
+  /** when it is thrown away by itself; null: never */
+  ends_at: ColumnType<Date | null, Date | null | undefined, Date | null>
   settings: ColumnType<unknown, string | undefined, string>
 }
 
@@ -61,6 +65,7 @@ export interface CourseTable {
   class_code: string
   /** since when nobody enters it; its books stay */
   closed_at: ColumnType<Date | null, Date | null | undefined, Date | null>
+  settings: ColumnType<unknown, string | undefined, string>
 }
 
 /** A bag, a learner of a class or a session that is not shown among those at work; null while it is. */

@@ -16,6 +16,10 @@ import * as putAway from './migrations/0014-put-away'
 import * as roomTablet from './migrations/0015-room-tablet'
 import * as venueSettings from './migrations/0016-venue-settings'
 import * as deeds from './migrations/0017-deeds'
+import * as classSettings from './migrations/0018-class-settings'
+import * as shelvesPutAway from './migrations/0019-shelves-put-away'
+import * as practiceBeside from './migrations/0020-practice-beside'
+import * as liveRoom from './migrations/0021-live-room'
 import { rebuildOldStates } from './machine/book'
 import { ofEveryVenue } from './site-wall'
 import type { Database } from './database'
@@ -39,6 +43,10 @@ export const MIGRATIONS = {
   '0015-room-tablet': roomTablet,
   '0016-venue-settings': venueSettings,
   '0017-deeds': deeds,
+  '0018-class-settings': classSettings,
+  '0019-shelves-put-away': shelvesPutAway,
+  '0020-practice-beside': practiceBeside,
+  '0021-live-room': liveRoom,
 }
 
 /** The migrations that a database still lacks, in their order. */

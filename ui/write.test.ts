@@ -53,7 +53,7 @@ it('a server that stays away is told of kindly, and trying again is the same wri
 it('a line in a book says which machine, what, and that it happens now', async () => {
   vi.setSystemTime('2026-11-26T18:05:00.000Z')
   network(Response.json({ landed: 'now' }))
-  await settled(logLine('heron', 'cleaned', { found: 'lint' }))
+  await settled(logLine('heron', 'cleaned', { found: 'lint' }, 'Cleaned'))
   expect(sent[0]!.body).toEqual({
     machineId: 'heron',
     happenedAt: '2026-11-26T18:05:00.000Z',

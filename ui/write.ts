@@ -3,10 +3,18 @@
 import retry from 'p-retry'
 import { v7 as uuid } from 'uuid'
 import type { EventKind, LineBody } from '@/core/machine/event'
+import { callsSomebody } from '@/core/people/calling'
+import { keepWaiting } from './offline/waiting'
 import type { Fault } from '@/core/schema/invalid'
 import type { CommandName, CommandSent } from '@/core/wire/commands'
 
-export type Outcome = { readonly ok: true; readonly commandId: string } | { readonly ok: false; readonly error: Fault }
+export type Outcome =
+  | {
+      readonly ok: true
+      readonly commandId: string
+      /** it is kept here until the network is back */ readonly waits?: true
+    }
+  | { readonly ok: false; readonly error: Fault }
 
 /** Asked again twice, after 0.4 and 1.5 seconds. */
 const AGAIN = { retries: 2, minTimeout: 400, factor: 3.75 }
@@ -39,18 +47,40 @@ export async function send<Name extends CommandName>(
     throw new Error(said.message)
   }
   try {
-    return await retry(once, AGAIN)
+    // A device that knows that it has no network does not wait for one.
+    return await retry(once, globalThis.navigator?.onLine === false ? { retries: 0 } : AGAIN)
   } catch {
     const message = `${said?.message ?? 'The room’s server cannot be reached'}. What you entered is still here; try again.`
     return { ok: false, error: { code: said?.code ?? 'away', message: message.replace('..', '.'), path: '' } }
   }
 }
 
-/** Writes one line in a machine's book, now; tried again it is still of the moment when it was first tried. */
-export const logLine = <Kind extends EventKind>(
+/** Who is signed in on this page; a line that waits is theirs. */
+const whoWrites = (): string | undefined => document.documentElement.dataset['person']
+
+/**
+ * Writes one line in a machine's book, now; tried again it is still of the moment when it was first tried. While the server
+ * is away it is kept on this device, and lands when the network is back. A call that reaches nobody is not kept for later:
+ * whoever calls is told to go and fetch somebody.
+ * @param words what it says, for whoever looks at what waits
+ */
+export async function logLine<Kind extends EventKind>(
   machineId: string,
   kind: Kind,
   body: LineBody<Kind>,
+  words: string,
   commandId: string = uuid(),
   happenedAt: string = new Date().toISOString(),
-): Promise<Outcome> => send('log', { machineId, happenedAt, kind, body }, commandId)
+): Promise<Outcome> {
+  const line = { machineId, happenedAt, kind, body }
+  const outcome = await send('log', line, commandId)
+  if (outcome.ok || outcome.error.code !== 'away') return outcome
+  if (callsSomebody(line)) {
+    const message = `${outcome.error.message} Nobody has been told: go and fetch somebody.`
+    return { ok: false, error: { ...outcome.error, message } }
+  }
+  const personId = whoWrites()
+  if (!personId || kind === 'correction') return outcome
+  await keepWaiting({ commandId, body: line, personId, words })
+  return { ok: true, commandId, waits: true }
+}

@@ -18,6 +18,13 @@ export function momentIn(day: string, time: string, timeZone: string, weeks = 0)
   return Number.isNaN(moment.getTime()) ? `${day}T${time}` : new Date(moment.getTime()).toISOString()
 }
 
+/** A time of the clock so many minutes later; past midnight it is a minute before it. */
+export function timeAfter(from: string, minutes: number): string {
+  const [hours = 0, past = 0] = from.split(':').map(Number)
+  const at = Math.min(hours * 60 + past + minutes, 24 * 60 - 1)
+  return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`
+}
+
 /**
  * What keeps a session from being put down as typed, in words; undefined when nothing does.
  * @param weeks that it is repeated, every one looked at: clocks change in some of them

@@ -3,7 +3,7 @@ import { planCourse, type CourseWeek, type WeekPlan } from '@/core/session/cours
 import { loadSolver } from './solver'
 
 /** What comes back over the wall: each session as it is planned, and at the end that all are. */
-export type CourseReply = { readonly week: WeekPlan } | { readonly done: true }
+export type CourseReply = { readonly week: WeekPlan; readonly stage: 'planned' | 'helped' } | { readonly done: true }
 
 /** Plans a course a message, session after session, on a thread of its own. */
 parentPort?.on('message', (weeks: readonly CourseWeek[]) => {
@@ -14,7 +14,7 @@ parentPort?.on('message', (weeks: readonly CourseWeek[]) => {
       weeks,
       solve,
       () => performance.now() / 1000,
-      (week) => say({ week }),
+      (week, stage) => say({ week, stage }),
     )
     say({ done: true })
   })()

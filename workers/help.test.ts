@@ -43,7 +43,10 @@ describe('the one change that would seat more', () => {
     const found = plan(alone)
     expect(found.seats).toEqual([])
     expect(words(found)).toContain('Ida signed off for a machine of the kind industrial')
-    const signed = { ...alone, learners: [sessionLearner('Ida', 2, { signOffs: [{ machineKind: 'industrial' }] })] }
+    const signed = {
+      ...alone,
+      learners: [sessionLearner('Ida', 2, { signOffs: [{ skill: 'tension', machineKind: 'industrial' }] })],
+    }
     expect(plan(signed).seats).toHaveLength(1)
   })
 

@@ -50,7 +50,7 @@ describe('a session', () => {
     const ids = (facts: SessionFacts, more?: Partial<SessionRequest>) =>
       plan(facts, more).seats.map(({ student, machine, block }) => `${student} ${machine} ${block}`)
     const beginner = sessionLearner('Ida', 0)
-    const practised = sessionLearner('Jon', 0, { signOffs: [{ machineKind: 'mechanical' }] })
+    const practised = sessionLearner('Jon', 0, { signOffs: [{ skill: 'tension', machineKind: 'mechanical' }] })
     const one = session({ machines: [away('Heron', 9), away('Curlew', 2)], learners: [beginner] })
     expect(ids(one)).toEqual(['of Ida Curlew 1'])
     // What is near is the room's to say.
@@ -92,6 +92,12 @@ describe('a session', () => {
 
   it('says why somebody has no seat, and finds the one change that seats them', () => {
     const crowd = session({ blocks: 1, learners: ['Ida', 'Jon', 'Kit', 'Lea'].map((name) => sessionLearner(name, 2)) })
+    const told: { stage: string; seats: number; help: number }[] = []
+    planSession(request(crowd), solve, clock, ({ seats, help: found }, stage) =>
+      told.push({ stage, seats: seats.length, help: found.length }),
+    )
+    // The plan is told before anything that would help is tried.
+    expect(told.at(-1)).toEqual({ stage: 'planned', seats: plan(crowd).seats.length, help: 0 })
     const { unseated, help } = plan(crowd)
     expect(unseated).toHaveLength(1)
     expect(unseated[0]!.because).toContain('Heron, Curlew, Knot could take it')
@@ -260,8 +266,11 @@ describe('a course', () => {
       request: request(facts),
     }))
     const told: string[] = []
-    const course = planCourse(weeks, solve, clock, ({ sessionId }) => told.push(sessionId))
-    expect(told).toEqual(weeks.map(({ sessionId }) => sessionId))
+    const course = planCourse(weeks, solve, clock, ({ sessionId, plan: { help } }, stage) =>
+      told.push(`${sessionId} ${stage}${help.length > 0 ? ' with help' : ''}`),
+    )
+    // Nobody waits for what would help: it comes once every week is planned, for the one in which somebody has no seat.
+    expect(told).toEqual([...weeks.map(({ sessionId }) => `${sessionId} planned`), 'week 5 helped with help'])
     const used = course.map(({ needs }) => needs.find((need) => itemKey(need.item) === itemKey(item))?.count ?? 0)
     // A day and night of sewing takes 3.6 of a needle's 8 hours: each lasts two sessions, and two needles last four.
     expect(used).toEqual([1, 0, 1, 0, 0])

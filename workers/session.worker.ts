@@ -1,10 +1,10 @@
 import { parentPort } from 'node:worker_threads'
-import { planSession, type PlannedSession, type SessionRequest } from '@/core/session/session-plan'
+import { planSession, type PlannedSession, type PlanStage, type SessionRequest } from '@/core/session/session-plan'
 import { loadSolver } from './solver'
 
-/** What comes back over the wall: each better plan as it is found, and at the end the last word. */
+/** What comes back over the wall: each better plan as it is found, the one that it comes to, and at the end that with what would help. */
 export interface SessionReply {
-  readonly done: boolean
+  readonly stage: PlanStage | 'done'
   readonly plan: PlannedSession
 }
 
@@ -17,8 +17,8 @@ parentPort?.on('message', (request: SessionRequest) => {
       request,
       solve,
       () => performance.now() / 1000,
-      (better) => say({ done: false, plan: better }),
+      (better, stage) => say({ stage, plan: better }),
     )
-    say({ done: true, plan })
+    say({ stage: 'done', plan })
   })()
 })

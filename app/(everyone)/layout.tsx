@@ -13,10 +13,12 @@ export default async function EveryoneLayout({ children }: { children: React.Rea
   return (
     <Shell
       venue={site.name}
+      units={site.settings.units}
       who={who}
       calls={actor.role === 'learner' ? { of: 'own' } : { of: 'staff', personId: actor.personId }}
       logs={may(actor.role, 'see-book')}
       places={placesOf(actor.role)}
+      offline={{ personId: actor.personId, keep: [], timeZone: site.timeZone }}
     >
       {children}
     </Shell>

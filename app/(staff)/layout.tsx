@@ -2,6 +2,7 @@ import { redirect } from 'next/navigation'
 import { may } from '@/core/wire/permission'
 import { siteOf } from '../_server/site'
 import { placesOf } from '../_server/home'
+import { keptForStaff } from '../_server/kept'
 import { currentActor } from '../_server/actor'
 import { Shell } from '../_parts/shell'
 
@@ -12,11 +13,13 @@ export default async function StaffLayout({ children }: { children: React.ReactN
   return (
     <Shell
       venue={site.name}
+      units={site.settings.units}
       who={`${actor.name}, ${actor.role}`}
       calls={{ of: 'staff', personId: actor.personId }}
       logs={may(actor.role, 'see-book')}
       places={placesOf(actor.role)}
       onTablet={actor.onTablet}
+      offline={{ personId: actor.personId, keep: await keptForStaff(actor.siteId), timeZone: site.timeZone }}
     >
       {children}
     </Shell>

@@ -1,13 +1,14 @@
 'use client'
 
 import Link from 'next/link'
-import { v5 } from 'uuid'
 import type { BenchTask } from '@/core/care/before-class'
-import { eventWords } from '@/core/machine/event'
 import type { StandingWord } from '@/core/machine/standing'
+import type { Traits } from '@/core/knowledge/machine/trait'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
+import { BenchTaskRow } from './bench-task'
+import { BobbinsFirst } from './bobbins-first'
 
 export interface Stop {
   readonly machineId: string
@@ -21,75 +22,70 @@ export interface Stop {
   readonly list: string
   readonly who?: string
   readonly what?: string
+  readonly projectId?: string
+  /** what goes beside who sits there: who changes it, and how long it may take */
+  readonly aside?: string
+  /** for the drawings of a check: what is known of it, and the mark that its dial is set to */
+  readonly traits?: Traits
+  readonly dialSet?: number | undefined
+  /** the class of its bobbins */
+  readonly bobbins?: string | undefined
 }
 
-const LEADS = { check: 'check', 'room-check': 'check?list=room', swatch: 'swatch' } as const
-const LEADS_WORDS = { check: 'Seat check', 'room-check': 'Room check', swatch: 'Read a swatch' } as const
+/** What is said of more than one thing is said once, at the head. */
+function saidOften(walk: readonly Stop[]): ReadonlySet<string> {
+  const times = new Map<string, number>()
+  for (const { caution } of walk.flatMap(({ tasks }) => tasks))
+    if (caution) times.set(caution, (times.get(caution) ?? 0) + 1)
+  return new Set([...times].filter(([, count]) => count > 1).map(([caution]) => caution))
+}
 
-/** Machines in walking order, each with what is to be done: a tap is the line in its book. */
+/** One walk through the room: bobbins first, then machine by machine what is to be done; a tap is the line in its book. */
 export function BenchStops({ walk }: { walk: readonly Stop[] }) {
-  const { busy, fault, log } = useWrite()
+  const writing = useWrite()
+  const said = saidOften(walk)
   return (
     <>
-      <FaultNote fault={fault} />
+      <FaultNote fault={writing.fault} />
+      {said.size > 0 && (
+        <ul className="mt-3 border-l-8 border-secondary pl-4 font-semibold text-secondary" aria-label="Cautions">
+          {[...said].map((caution) => (
+            <li key={caution}>{caution}</li>
+          ))}
+        </ul>
+      )}
+      <BobbinsFirst walk={walk} writing={writing} />
       <ol className="mt-4 flex flex-col gap-4" aria-label="Machines in walking order">
-        {walk.map(({ machineId, name, number, standing, because, tasks: toDo, bookAt, list, who, what }) => (
-          <li key={machineId} className="sheet p-4">
-            <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-              <h2 className="text-2xl font-bold">
-                <Link href={`/machines/${machineId}`}>{name}</Link>
-              </h2>
-              <span>no. {number}</span>
-              <StandingMark standing={standing} />
-              {who && (
-                <span>
-                  {who}: {what}
-                </span>
-              )}
-              {toDo.length === 0 && standing !== 'stopped' && <span className="ml-auto">as it should be</span>}
-            </div>
-            {standing === 'stopped' && <p className="mt-1 text-error">{because[0]}</p>}
-            <ul>
-              {toDo.map((task) => (
-                <li
-                  key={task.id}
-                  className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-dashed border-base-content/40 pt-2"
-                >
-                  <div className="min-w-56 flex-1">
-                    <strong>{task.title}</strong>
-                    <span className="block text-sm">{task.because}</span>
-                    {task.caution && <span className="block text-sm text-secondary">{task.caution}</span>}
-                  </div>
-                  {task.event ? (
-                    <button
-                      type="button"
-                      className="btn btn-outline btn-lg"
-                      disabled={busy}
-                      aria-label={`Done at ${name}: ${task.title}`}
-                      onClick={() =>
-                        void log(
-                          machineId,
-                          task.event!.kind,
-                          task.event!.body,
-                          { done: `${name}: ${eventWords(task.event!).title}` },
-                          v5([list, bookAt, task.id, task.title].join('|'), machineId),
-                        )
-                      }
-                    >
-                      Done
-                    </button>
-                  ) : (
-                    task.leadsTo && (
-                      <Link className="btn btn-outline btn-lg" href={`/machines/${machineId}/${LEADS[task.leadsTo]}`}>
-                        {LEADS_WORDS[task.leadsTo]}
-                      </Link>
-                    )
-                  )}
-                </li>
-              ))}
-            </ul>
-          </li>
-        ))}
+        {walk.map((stop) => {
+          const { machineId, name, number, standing, because, who, what } = stop
+          const toDo = stop.tasks.filter(({ event }) => event?.kind !== 'bobbin-wound')
+          return (
+            <li key={machineId} className="sheet p-4">
+              <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+                <h2 className="text-2xl font-bold">
+                  <Link href={`/machines/${machineId}`}>{name}</Link>
+                </h2>
+                <span>no. {number}</span>
+                {(!stop.aside || standing === 'stopped') && <StandingMark standing={standing} />}
+                {who && (
+                  <span>
+                    {who}: {what}
+                  </span>
+                )}
+                {stop.aside && <span className="ml-auto">{stop.aside}</span>}
+                {!stop.aside && toDo.length === 0 && standing !== 'stopped' && (
+                  <span className="ml-auto">as it should be</span>
+                )}
+              </div>
+              {standing === 'stopped' && <p className="mt-1 text-error">{because[0]}</p>}
+              <ul>
+                {toDo.map((task) => (
+                  <BenchTaskRow key={task.id} stop={stop} task={task} said={said} writing={writing} />
+                ))}
+              </ul>
+            </li>
+          )
+        })}
       </ol>
     </>
   )

@@ -14,7 +14,7 @@ export function HurtLink() {
       prefetch={false}
       aria-label="Somebody is hurt"
     >
-      <HeartPulse className="size-5" aria-hidden="true" /> Hurt?
+      <HeartPulse className="size-5" aria-hidden="true" /> <span className="max-sm:sr-only">Hurt?</span>
     </Link>
   )
 }

@@ -7,7 +7,7 @@ import { usePathname } from 'next/navigation'
 export function Places({ places }: { places: readonly { readonly href: string; readonly name: string }[] }) {
   const path = usePathname()
   return (
-    <nav aria-label="Places" className="flex gap-x-1 overflow-x-auto max-md:order-last max-md:w-full">
+    <nav aria-label="Places" className="flex min-w-0 gap-x-1 overflow-x-auto max-lg:flex-1">
       {places.map(({ href, name }) => {
         const here = path === href || path.startsWith(`${href}/`) || (href === '/room' && path.startsWith('/machines'))
         return (

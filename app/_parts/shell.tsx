@@ -1,4 +1,9 @@
 import Link from 'next/link'
+import type { Units } from '@/core/units/measure'
+import { UnitsOf } from '@/ui/parts/units'
+import { CallButton } from './calls/call-button'
+import { Drawn } from './offline/drawn'
+import { Offline } from './offline/offline'
 import { OwnCalls } from './calls/own-calls'
 import { StaffCalls } from './calls/staff-calls'
 import { HurtLink } from './hurt-link'
@@ -28,29 +33,37 @@ function Mark() {
 export function Shell({
   venue,
   who,
+  units,
   places,
   calls,
   logs = false,
   onTablet = false,
+  offline,
   children,
 }: {
   venue: string
   who: string
+  /** in what the venue measures */
+  units: Units | undefined
   places: readonly { readonly href: string; readonly name: string }[]
   /** whose calls are shown: every open one for staff, a learner's own */
-  calls: { readonly of: 'staff'; readonly personId: string } | { readonly of: 'own' }
+  calls:
+    | { readonly of: 'staff'; readonly personId: string }
+    | { readonly of: 'own'; /** where they sit, and so may call from */ readonly machineId?: string }
   /** whether this person writes lines in the books */
   logs?: boolean
   /** signed in by a PIN, on a tablet that falls asleep */
   onTablet?: boolean
+  /** whose device this is just now, and what it keeps for when there is no network */
+  offline: React.ComponentProps<typeof Offline>
   children: React.ReactNode
 }) {
   return (
-    <>
+    <UnitsOf units={units}>
       <header className="sticky top-0 z-20 border-b border-base-300 bg-base-100 print:hidden">
-        <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 max-md:gap-x-2">
-          <Link href="/" className="flex items-center gap-2 py-1 text-lg font-bold">
-            <Mark /> Orthodex
+        <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 max-lg:flex-nowrap max-lg:gap-x-1 max-md:px-2 max-md:py-1">
+          <Link href="/" className="flex shrink-0 items-center gap-2 py-1 text-lg font-bold max-md:min-h-11">
+            <Mark /> <span className="max-lg:sr-only">Orthodex</span>
           </Link>
           <Places places={places} />
           <p className="ml-auto hidden text-right text-sm leading-tight lg:block">
@@ -63,7 +76,8 @@ export function Shell({
             )}
             <span className="hidden max-w-56 truncate xl:block">{venue}</span>
           </p>
-          <span className="ml-auto flex items-center gap-1 lg:ml-0">
+          <span className="ml-auto flex shrink-0 items-center gap-1 lg:ml-0">
+            {calls.of === 'own' && calls.machineId && <CallButton machineId={calls.machineId} />}
             <HurtLink />
             {logs && <LogButton />}
             <SignOut onTablet={onTablet} />
@@ -71,6 +85,7 @@ export function Shell({
         </div>
       </header>
       {onTablet && <TabletWatch />}
+      <Offline {...offline} />
       {calls.of === 'staff' ? <StaffCalls personId={calls.personId} /> : <OwnCalls />}
       <main
         id="main"
@@ -79,6 +94,7 @@ export function Shell({
       >
         {children}
       </main>
-    </>
+      <Drawn at={new Date().toISOString()} />
+    </UnitsOf>
   )
 }

@@ -1,17 +1,20 @@
 'use client'
 
 import { LogOut } from 'lucide-react'
+import { forgetPages } from '@/ui/offline/kept'
 import { putDown } from './tablet-watch'
 
 /** @param onTablet somebody puts a tablet of the room down */
 export function SignOut({ onTablet = false }: { onTablet?: boolean }) {
   const leave = async () => {
     if (onTablet) return putDown()
-    await fetch('/api/sign-in/sign-out', {
+    const ended = fetch('/api/sign-in/sign-out', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: '{}',
     })
+    // Neither waits for the other: whatever the device does, the sign-in is ended.
+    await Promise.allSettled([ended, forgetPages()])
     window.location.assign('/sign-in')
   }
   return (

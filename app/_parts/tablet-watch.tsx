@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { forgetPages } from '@/ui/offline/kept'
 import { TABLET_AWAKE_MINUTES } from '@/core/people/pin'
 
 const AWAKE_MS = TABLET_AWAKE_MINUTES * 60_000
@@ -12,7 +13,8 @@ const post = (path: string) =>
 
 /** Puts a tablet of the room down: nobody is signed in on it any more. */
 export const putDown = async (): Promise<void> => {
-  await post('sign-out').catch(() => undefined)
+  // Neither waits for the other: whatever the device does, the sign-in is ended.
+  await Promise.allSettled([post('sign-out'), forgetPages()])
   window.location.assign('/tablet')
 }
 

@@ -4,6 +4,8 @@ import { Refused } from '@/store/refused'
 import { answering, asDownload, isId, readJson, readText, sameSiteOnly } from './answer'
 import { linesOfJson } from './lines'
 
+const REQUEST = new Request('https://room.example/api/line')
+
 const HERE = 'https://room.example'
 const posted = (body: string, headers: Record<string, string> = { 'content-type': 'application/json' }) =>
   new Request(`${HERE}/api/commands/log`, { method: 'POST', headers: { host: 'room.example', ...headers }, body })
@@ -94,7 +96,7 @@ describe('what is sent to us', () => {
 
 describe('an answer', () => {
   const told = async (work: () => Promise<object>) => {
-    const answer = await answering(work)
+    const answer = await answering(REQUEST, work)
     return { status: answer.status, body: (await answer.json()) as Record<string, unknown> }
   }
 
@@ -118,7 +120,7 @@ describe('an answer', () => {
   })
 
   it('that is a file is passed on as it is, with its name', async () => {
-    const answer = await answering(() => Promise.resolve(asDownload('books.json', 'application/json', '[]')))
+    const answer = await answering(REQUEST, () => Promise.resolve(asDownload('books.json', 'application/json', '[]')))
     expect(answer.headers.get('content-disposition')).toBe('attachment; filename="books.json"')
     expect(await answer.text()).toBe('[]')
   })
@@ -185,7 +187,7 @@ describe('long work', () => {
 })
 
 it('a fault of ours never claims that nothing was kept', async () => {
-  const answer = await answering(() => Promise.reject(new Error('the commit was lost')))
+  const answer = await answering(REQUEST, () => Promise.reject(new Error('the commit was lost')))
   const { error } = (await answer.json()) as { error: { message: string } }
   expect([answer.status, error.message]).toEqual([
     500,

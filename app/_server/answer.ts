@@ -4,6 +4,7 @@ import { Invalid, type Fault } from '@/core/schema/invalid'
 import { databaseAway } from '@/store/away'
 import { Refused } from '@/store/refused'
 import { journal } from './journal'
+import { countAnswer } from './metrics'
 
 /** A command is small: a line of a book, a kit, a plan of a session. */
 const MOST_BYTES = 64_000
@@ -98,8 +99,15 @@ export const isId = (text: string): boolean => validate(text)
 export const asDownload = (name: string, type: string, body: string): Response =>
   new Response(body, { headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}"` } })
 
-/** Answers a question, or says with the right status what was wrong with it. */
-export async function answering(work: () => Promise<object>): Promise<Response> {
+/** Answers a question, or says with the right status what was wrong with it; and counts how long it took. */
+export async function answering(request: Request, work: () => Promise<object>): Promise<Response> {
+  const started = performance.now()
+  const answer = await answered(work)
+  countAnswer(request, answer.status, started)
+  return answer
+}
+
+async function answered(work: () => Promise<object>): Promise<Response> {
   try {
     const answer = await work()
     return answer instanceof Response ? answer : Response.json(answer)

@@ -27,7 +27,7 @@ export const route =
     answer: (asked: Asked<Params>) => Promise<object>,
   ) =>
   (request: Request, { params }: { params: Promise<Params> }): Promise<Response> =>
-    answering(async () => {
+    answering(request, async () => {
       if (door.writes) sameSiteOnly(request)
       const actor = door.may ? await mustBeAllowed(door.may) : await signedIn()
       return answer({

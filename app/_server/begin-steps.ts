@@ -24,11 +24,27 @@ export const beginSteps = (now: Beginning): readonly BeginStep[] => [
     ...there(now.machines, 'machine stands here', 'machines stand here'),
   },
   {
+    title: 'The room',
+    why: 'Where the tables stand: walking order, near seats and the plan on the screen follow from it. Put them in rows, then drag what differs.',
+    href: '/room/arrange',
+    button: 'Arrange the tables',
+    later: true,
+    ...(now.arranged && { there: 'it says where the instructor stands' }),
+  },
+  {
     title: 'First aid',
     why: 'Who helps, where the box is, whom to call. It is shown on every page behind “Hurt?”, so it comes before anybody sews.',
     href: '/rules#first-aid',
     button: 'Say who helps',
     ...(now.firstAid && { there: 'it says who helps' }),
+  },
+  {
+    title: 'House rules',
+    why: 'How long a needle sews, who turns the dial, what is wound for beginners. Each has a reasoned answer already.',
+    href: '/rules',
+    button: 'Look them over',
+    later: true,
+    ...(now.ownRules && { there: 'they are your own' }),
   },
   {
     title: 'A class',

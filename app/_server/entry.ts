@@ -13,7 +13,7 @@ import { theStore } from './store'
 export const entry =
   <Name extends EntryName>(name: Name, enter: (asked: EntryBody<Name>) => Promise<EntryAnswer>) =>
   (request: Request): Promise<Response> =>
-    answering(async () => {
+    answering(request, async () => {
       sameSiteOnly(request)
       const network = request.headers.get('x-forwarded-for') ?? 'unknown'
       const tries = [[`${name} from ${network}`, DOOR.network]] as const

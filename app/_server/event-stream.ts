@@ -1,6 +1,6 @@
 import 'server-only'
-import type { EventOf } from '@/core/wire/asks'
-import type { News } from '@/store/live/news'
+import type { EventAsk, EventOf } from '@/core/wire/asks'
+import type { News, Topic } from '@/store/live/news'
 import { journal } from './journal'
 
 /** Proxies cut a silent line; and what nobody told of is read again this often, should a notice ever be lost. */
@@ -8,12 +8,12 @@ const BEAT_MS = 15_000
 /** A stream ends after so long and the browser opens it anew, so that an ended sign-in does not watch on. */
 const LONGEST_MS = 10 * 60_000
 
-/** Server-sent events, `{ now, calls }`: what `read` says now, and again whenever the venue has news and it says something else. */
-export function eventStream(
+/** Server-sent events: what `read` says now, and again whenever the venue has news of the topic and it says something else. */
+export function eventStream<Name extends EventAsk>(
   request: Request,
   news: News,
-  siteId: string,
-  read: () => Promise<EventOf<'calls'>['calls']>,
+  { siteId, topic }: { readonly siteId: string; readonly topic: Topic },
+  read: () => Promise<Omit<EventOf<Name>, 'now'>>,
 ): Response {
   const encoder = new TextEncoder()
   let end = () => {}
@@ -33,13 +33,12 @@ export function eventStream(
         do {
           again = false
           try {
-            const calls = await read()
-            const text = JSON.stringify(calls)
-            const told: EventOf<'calls'> = { now: new Date().toISOString(), calls }
-            if (text !== last) say(`data: ${JSON.stringify(told)}\n\n`)
+            const said = await read()
+            const text = JSON.stringify(said)
+            if (text !== last) say(`data: ${JSON.stringify({ now: new Date().toISOString(), ...said })}\n\n`)
             last = text
           } catch (error) {
-            journal.warn(error, 'calls could not be read; they are read again at the next beat')
+            journal.warn(error, 'what a screen watches could not be read; it is read again at the next beat')
           }
         } while (again && !ended)
         reading = false
@@ -48,7 +47,7 @@ export function eventStream(
         say(': still here\n\n')
         void look()
       }, BEAT_MS)
-      const stops = [news.onNews(siteId, () => void look()), news.onClose(() => end())]
+      const stops = [news.onNews(siteId, topic, () => void look()), news.onClose(() => end())]
       const longest = setTimeout(() => end(), LONGEST_MS)
       end = () => {
         if (ended) return

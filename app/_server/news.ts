@@ -7,6 +7,6 @@ const held = globalThis as { orthodexNews?: News }
 
 /** The one listener of this process, made when somebody first watches. */
 export const theNews = (): News =>
-  (held.orthodexNews ??= listenForNews(settings.databaseUrl, (error) =>
+  (held.orthodexNews ??= listenForNews(settings.listenUrl, (error) =>
     journal.warn(error, 'the line that news come by was lost'),
   ))

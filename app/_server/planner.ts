@@ -3,7 +3,7 @@ import { Worker } from 'node:worker_threads'
 import PQueue from 'p-queue'
 import { Invalid } from '@/core/schema/invalid'
 import type { CourseWeek, WeekPlan } from '@/core/session/course-plan'
-import type { PlannedSession, SessionRequest } from '@/core/session/session-plan'
+import type { PlannedSession, PlanStage, SessionRequest } from '@/core/session/session-plan'
 import { counted } from '@/core/units/words'
 import { Refused } from '@/store/refused'
 import type { CourseReply } from '@/workers/course.worker'
@@ -87,12 +87,12 @@ export const planApart = (request: unknown, stop: AbortSignal): Promise<object> 
 
 /**
  * Plans a session on a thread of its own.
- * @param tell is told of each better plan as it is found
+ * @param tell is told of each better plan as it is found, and of the one that it comes to; what would help comes with the answer
  * @param stop ends it; the last plan told is then the best there is
  */
 export function planSessionApart(
   request: SessionRequest,
-  tell: (plan: PlannedSession) => void,
+  tell: (plan: PlannedSession, stage: PlanStage) => void,
   stop: AbortSignal,
 ): Promise<PlannedSession | undefined> {
   let best: PlannedSession | undefined
@@ -102,10 +102,10 @@ export function planSessionApart(
       request,
       stop,
       LONGEST_MS,
-      ({ done, plan }, end) => {
+      ({ stage, plan }, end) => {
         best = plan
-        if (done) end(plan)
-        else tell(plan)
+        if (stage === 'done') end(plan)
+        else tell(plan, stage)
       },
       (end) => end(best),
     ),
@@ -119,7 +119,7 @@ export function planSessionApart(
  */
 export const planCourseApart = (
   weeks: readonly CourseWeek[],
-  tell: (week: WeekPlan) => void,
+  tell: (week: WeekPlan, stage: 'planned' | 'helped') => void,
   stop: AbortSignal,
 ): Promise<void> =>
   inTurn(stop, () =>
@@ -128,7 +128,7 @@ export const planCourseApart = (
       weeks,
       stop,
       LONGEST_COURSE_MS,
-      (reply, end) => ('week' in reply ? tell(reply.week) : end()),
+      (reply, end) => ('week' in reply ? tell(reply.week, reply.stage) : end()),
       (end) => end(),
     ),
   )

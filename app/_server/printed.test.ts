@@ -69,6 +69,7 @@ describe('the calendar that a phone reads', () => {
   const session = {
     sessionId: OTHER,
     courseId: OTHER,
+    ofClass: {},
     course: 'Bags; a first class, with "quotes"',
     startsAt: new Date('2026-03-12T18:00:00Z'),
     endsAt: new Date('2026-03-12T20:00:00Z'),

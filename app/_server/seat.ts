@@ -1,6 +1,6 @@
 import 'server-only'
-import { roomCheck, seatCheck } from '@/core/check/seat-check'
-import type { Target } from '@/core/knowledge/tension/tension'
+import { roomCheck, seatCheck, stillToCheck } from '@/core/check/seat-check'
+import { targetOf } from '@/core/tension/target'
 import type { Machine } from '@/store/machine/machines'
 import type { Project } from '@/store/project/projects'
 import { applyCorrections } from '@/core/machine/fold'
@@ -11,16 +11,6 @@ import type { Dial } from '@/core/units/dial'
 
 /** How many swatches of a machine speak of its dial. */
 const SWATCHES = 60
-
-/** What a swatch of this kit should look like. */
-const targetOf = (project: Project | undefined): Target => {
-  const kit = project?.given?.kit
-  if (!project || !kit) return 'straight'
-  if (kit.needle.point.startsWith('twin-')) return 'twin'
-  if (project.operation === 'buttonhole' || project.operation === 'embroidery') return project.operation
-  if (kit.stitch.iso === '301') return project.fabric.traits?.includes('sheer') ? 'straight-on-sheer' : 'straight'
-  return kit.stitch.of === 'decorative' ? 'decorative' : 'zigzag'
-}
 
 /**
  * A check of a machine with the kit that was given for it, ready to be drawn. A check holds for a setup, so only what a
@@ -35,17 +25,16 @@ export function seatCheckProps(
   const list = which.list ?? ('seat' as const)
   const kit = project?.given?.kit
   const all = list === 'room' ? roomCheck(traits, kit) : seatCheck(traits, kit)
-  const asked = all.filter(({ group }) => state.stale.includes(group) || state.failed.includes(group))
-  const whole = which.whole || list === 'room' || state.lastCheckAt === undefined
+  const asked = which.whole || list === 'room' ? all : stillToCheck(traits, state, kit)
   return {
     /** whether steps that still hold were left out */
-    shortened: !whole && asked.length < all.length,
+    shortened: asked.length < all.length,
     swatchIsStale: state.stale.includes('swatch') || state.stale.includes('line'),
     check: {
       machineId: machine.machineId,
       ...(project && { projectId: project.projectId }),
       list,
-      steps: whole ? all : asked,
+      steps: asked,
       drawn: { traits, set: kit?.dial.setting ?? traits.tensionDial?.normal },
     },
   }
@@ -56,7 +45,7 @@ export async function swatchProps(siteId: string, machine: Machine, project: Pro
   const dial = machine.traits.tensionDial as Dial | undefined
   if (!dial) return undefined
   const start = project?.given?.kit.dial.setting ?? dial.normal
-  const target = targetOf(project)
+  const target = targetOf(project?.given?.kit, project)
   const { lines, around } = await readNewest(theStore(), siteId, machine.machineId, {
     limit: SWATCHES,
     kinds: ['swatch-stitched'],

@@ -2,6 +2,7 @@ import 'server-only'
 import { createHash } from 'node:crypto'
 import { cache } from 'react'
 import { notFound } from 'next/navigation'
+import { rulesOfClass } from '@/core/room/class-settings'
 import { inWalkingOrder, metresBetween } from '@/core/room/walk'
 import type { SessionRequest } from '@/core/session/session-plan'
 import { planningNumbers } from '@/core/session/planning-numbers'
@@ -180,7 +181,7 @@ function sessionIn(
           }
         }),
       pairs: pairs.map(({ kind, people }) => ({ kind, people })),
-      room,
+      room: { ...room, rules: rulesOfClass(room.rules, session.ofClass) },
       // One walks the room; the others can stay at a machine.
       staffAtHand: Math.max(1, staff.length - 1),
       onHand,

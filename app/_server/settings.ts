@@ -14,6 +14,19 @@ export const settings = {
   get secret() {
     return required('ORTHODEX_SECRET')
   },
+  /** where letters go, and whose name they bear; undefined: none are sent */
+  get mail() {
+    const server = process.env['ORTHODEX_SMTP']
+    return server ? { server, from: required('ORTHODEX_MAIL_FROM') } : undefined
+  },
+  /** lets a collector of metrics in; undefined: nobody */
+  get metricsToken() {
+    return process.env['ORTHODEX_METRICS_TOKEN'] || undefined
+  },
+  /** the line that news come by: a database's own address where {@link databaseUrl} is a pooler's */
+  get listenUrl() {
+    return process.env['ORTHODEX_LISTEN_URL'] || required('DATABASE_URL')
+  },
   /** addresses under which people open it, such as https://room.example */
   get origins() {
     return required('ORTHODEX_ORIGIN')

@@ -1,6 +1,7 @@
 import 'server-only'
 import { cache } from 'react'
 import { standingOf } from '@/core/machine/standing'
+import { seatStep } from '@/core/session/seat-step'
 import { readMachine } from '@/store/machine/machines'
 import { readProjects, seatOf } from '@/store/project/projects'
 import { readPlannedSeats } from '@/store/session/planned-seats'
@@ -19,12 +20,29 @@ export const ownSeat = cache(async () => {
   ])
   const project = seat ?? (await readProjects(store, actor.siteId, { personId: actor.personId }))[0]
   const machine = seat?.given && !seat.takenOverBy && (await readMachine(store, actor.siteId, seat.given.machineId))
+  const now = new Date()
+  const turn = planned.find((place) => place.from <= now && place.projectId === project?.projectId)
   return {
     actor,
     site,
     project,
     planned,
     ...(seat?.takenOverBy && { takenOverBy: seat.takenOverBy }),
-    ...(machine && { machine, standing: standingOf(machine.state, site.houseRules.needle, new Date().toISOString()) }),
+    ...(machine &&
+      seat.given && {
+        machine,
+        standing: standingOf(machine.state, site.houseRules.needle, now.toISOString()),
+        /** where they are on their way */
+        at: seatStep(
+          {
+            projectId: seat.projectId,
+            machineId: machine.machineId,
+            from: (turn?.machineId === machine.machineId ? turn.from : seat.given.givenAt).toISOString(),
+          },
+          { machineId: seat.given.machineId, givenAt: seat.given.givenAt.toISOString() },
+          machine.state,
+        ),
+        ...(turn?.machineId === machine.machineId && { until: turn.to }),
+      }),
   }
 })

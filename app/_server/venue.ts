@@ -4,8 +4,11 @@ import { theStore } from './store'
 
 let known = false
 
-/** Whether this server has a venue; one that has one never loses it while it runs. */
-export async function anyVenue(): Promise<boolean> {
-  known ||= await hasVenue(theStore())
+/** Whether this server has a venue of its own, and not for practice alone; one that has one never loses it while it runs. */
+export async function ownVenue(): Promise<boolean> {
+  known ||= await hasVenue(theStore(), 'own')
   return known
 }
+
+/** Whether anybody can sign in here, if only to practise. */
+export const anyVenue = async (): Promise<boolean> => known || (await hasVenue(theStore(), 'any'))

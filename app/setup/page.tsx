@@ -1,13 +1,13 @@
 import type { Metadata } from 'next'
 import { redirect } from 'next/navigation'
-import { anyVenue } from '../_server/venue'
-import { Setup } from './setup'
+import { ownVenue } from '../_server/venue'
+import { PracticeFirst, Setup } from './setup'
 
 export const metadata: Metadata = { title: 'A new venue' }
 export const dynamic = 'force-dynamic'
 
 export default async function SetupPage() {
-  if (await anyVenue()) redirect('/sign-in')
+  if (await ownVenue()) redirect('/sign-in')
   return (
     <main id="main" className="mx-auto flex min-h-dvh max-w-xl flex-col justify-center gap-6 px-5 py-10">
       <div>
@@ -17,6 +17,7 @@ export default async function SetupPage() {
           invitation.
         </p>
       </div>
+      <PracticeFirst />
       <Setup zones={['UTC', ...Intl.supportedValuesOf('timeZone')]} />
     </main>
   )

@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { redirect } from 'next/navigation'
 import { readTablet } from '@/store/site/tablet'
 import { theStore } from '../_server/store'
+import { mails } from '../_server/mail'
 import { secretIn } from '../_server/tablet-cookie'
 import { anyVenue } from '../_server/venue'
 import { Entry } from '../_parts/entry'
@@ -40,7 +41,15 @@ export default async function SignInPage({ searchParams }: { searchParams: Promi
         </Link>
       </p>
       <p>
-        Forgotten your password, or invited to join?{' '}
+        {mails() && (
+          <>
+            <Link className="link font-semibold" href="/forgotten">
+              Password forgotten
+            </Link>
+            {' · '}
+          </>
+        )}
+        {mails() ? 'Invited to join?' : 'Forgotten your password, or invited to join?'}{' '}
         <Link className="link font-semibold" href="/join">
           Come in by a code
         </Link>{' '}

@@ -2,10 +2,20 @@ import { Shell } from '../_parts/shell'
 import { placesOf } from '../_server/home'
 import { ownSeat } from '../_server/station'
 
+/** The whole way at a seat works without a network. */
+const KEPT_FOR_LEARNERS = ['/station', '/station/check', '/station/swatch', '/station/fault', '/hurt']
+
 export default async function StationLayout({ children }: { children: React.ReactNode }) {
-  const { actor, site } = await ownSeat()
+  const { actor, site, machine } = await ownSeat()
   return (
-    <Shell venue={site.name} who={actor.name} places={placesOf('learner')} calls={{ of: 'own' }}>
+    <Shell
+      venue={site.name}
+      units={site.settings.units}
+      who={actor.name}
+      places={placesOf('learner')}
+      offline={{ personId: actor.personId, keep: KEPT_FOR_LEARNERS, timeZone: site.timeZone }}
+      calls={{ of: 'own', ...(machine && { machineId: machine.machineId }) }}
+    >
       {children}
     </Shell>
   )

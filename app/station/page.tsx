@@ -1,14 +1,19 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
-import { StandingMark } from '@/ui/drawings/standing-mark'
+import { formatInTimeZone, timeIn } from '@/ui/time'
 import { KitCard } from '@/ui/parts/kit-card'
-import { timeIn } from '@/ui/time'
+import { SeatWay } from '@/ui/drawings/seat-way'
+import { readOwnLines } from '@/store/people/own-lines'
 import { ownSeat } from '../_server/station'
+import { theStore } from '../_server/store'
+import { NextStep } from './next-step'
 
 export const metadata: Metadata = { title: 'Your seat' }
 
+/** So many lines of other days are told again. */
+const LAST_TIME = 4
+
 export default async function StationPage() {
-  const { actor, site, project, machine, standing, planned, takenOverBy } = await ownSeat()
+  const { actor, site, project, machine, standing, planned, takenOverBy, at, until } = await ownSeat()
   // What the run sheet has for them next, where it is another place than the one they sit at.
   const next = planned.filter(({ machineId }) => machineId !== machine?.machineId)
   const coming = next.length > 0 && (
@@ -23,10 +28,11 @@ export default async function StationPage() {
       ))}
     </ul>
   )
-  if (!project?.given || !machine) {
+  if (!project?.given || !machine || !at) {
     return (
       <section className="sheet p-8 text-lg">
         <h1 className="text-3xl font-bold">Hello {actor.name}</h1>
+        <SeatWay step="bag" words className="my-4 h-16 max-w-full" />
         {coming}
         {takenOverBy && project?.given && (
           <p className="mt-2">{takenOverBy} sits at your last machine now: your turn there is over.</p>
@@ -41,34 +47,42 @@ export default async function StationPage() {
       </section>
     )
   }
+  const before = await readOwnLines(theStore(), actor.siteId, actor.personId, project.given.givenAt, LAST_TIME)
   return (
     <>
-      <h1 className="text-3xl font-bold">{project.name}</h1>
-      <p className="mt-1 flex flex-wrap items-center gap-4 text-xl">
-        <span>
-          You sit at <strong>{machine.name}</strong>, no. {machine.number}
-        </span>
-        {standing && <StandingMark standing={standing.standing} />}
+      <h1 className="text-2xl font-bold sm:text-3xl">{project.name}</h1>
+      <p className="mt-1 text-xl">
+        You sit at <strong>{machine.name}</strong>, no. {machine.number}
+        {until && <span className="text-lg">, until {timeIn(until, site.timeZone)}</span>}
       </p>
-      {coming}
+      <SeatWay step={at.step} words className="my-3 h-16 max-w-full" />
       {standing?.standing === 'stopped' ? (
-        <p className="mt-4 border-l-4 border-error pl-3 text-lg">
+        <p className="sheet border-l-8 border-l-error p-5 text-xl">
           This machine is stopped. Please do not sew on it; tell your instructor.
         </p>
       ) : (
-        <nav aria-label="Next" className="my-5 flex flex-wrap gap-3">
-          <Link href="/station/check" className="btn btn-primary btn-lg">
-            Seat check
-          </Link>
-          <Link href="/station/swatch" className="btn btn-outline btn-lg">
-            Read my swatch
-          </Link>
-          <Link href="/station/fault" className="btn btn-outline btn-lg">
-            Something is wrong
-          </Link>
-        </nav>
+        <NextStep
+          step={at.step}
+          machineId={machine.machineId}
+          projectId={project.projectId}
+          {...(machine.state.turn && { turn: machine.state.turn })}
+        />
       )}
+      {coming}
+      <h2 className="mb-2 mt-6 text-2xl font-bold">What is in your bag</h2>
       <KitCard kit={project.given.kit} traits={machine.traits} fabric={project.fabric} layers={project.layers} />
+      {before.length > 0 && (
+        <section aria-label="Last time" className="seam mt-6 pt-4">
+          <h2 className="text-2xl font-bold">Last time</h2>
+          <ul className="mt-1">
+            {before.map(({ eventId, at: when, machine: name, title }) => (
+              <li key={eventId}>
+                {formatInTimeZone(when, site.timeZone)}, {name}: {title}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
     </>
   )
 }

@@ -13,12 +13,12 @@ export const CODE_CHECKS: Readonly<Record<string, readonly string[]>> = {
 }
 const AT_ONCE = 2
 
-/** Runs checks two at a time, the forms' checks written before; each is said when it is over, and in full when it failed. @returns how many failed */
-export async function runChecks(checks: typeof CODE_CHECKS): Promise<number> {
+/** Runs checks two at a time, the forms' checks written before; each is said when it is over, and in full when it failed. @returns which failed, with all they said */
+export async function runChecks(checks: typeof CODE_CHECKS): Promise<string[]> {
   const environment = { ...process.env, PATH: `${process.cwd()}/node_modules/.bin:${process.env['PATH']}` }
   spawnSync('npm', ['run', '--silent', 'form-checks'], { stdio: 'inherit' })
   const waiting = Object.entries(checks)
-  let failed = 0
+  const failed: string[] = []
   const next = async (): Promise<void> => {
     const check = waiting.shift()
     if (!check) return
@@ -28,7 +28,7 @@ export async function runChecks(checks: typeof CODE_CHECKS): Promise<number> {
     const run = spawn(command!, args, { env: environment, stdio: ['ignore', 'pipe', 'pipe'] })
     for (const stream of [run.stdout, run.stderr]) stream.on('data', (words) => said.push(String(words)))
     const status = await new Promise<number | null>((resolve) => run.once('exit', resolve))
-    if (status !== 0) failed += 1
+    if (status !== 0) failed.push(`${title}\n${said.join('')}`)
     console.log(`${status === 0 ? '✔' : '✘'} ${title} (${((performance.now() - began) / 1000).toFixed(0)} s)`)
     if (status !== 0) console.log(said.join(''))
     return next()

@@ -8,5 +8,5 @@ const checks = {
 }
 const failed = await runChecks(checks)
 const seconds = `${((performance.now() - started) / 1000).toFixed(0)} s`
-console.log(failed === 0 ? `all well in ${seconds}` : `${failed} of ${Object.keys(checks).length} failed`)
-process.exitCode = failed === 0 ? 0 : 1
+console.log(failed.length === 0 ? `all well in ${seconds}` : `${failed.length} of ${Object.keys(checks).length} failed`)
+process.exitCode = failed.length === 0 ? 0 : 1

@@ -1,5 +1,5 @@
-import { DEMO_CLASS_CODE, DEMO_PASSWORD, DEMO_STAFF } from '../demo-data/seed'
-import { DEMO_PROJECTS } from '../demo-data/projects'
+import { DEMO_CLASS_CODE, DEMO_PASSWORD, DEMO_STAFF } from '@/practice/seed'
+import { DEMO_PROJECTS } from '@/practice/projects'
 import { buildWhenChanged } from '../serve/build'
 import { dataFolder } from '../serve/data-folder'
 import { startDemo } from '../serve/demo'
@@ -21,5 +21,7 @@ Learners enter at  ${demo.url}/enter  with the class code  ${DEMO_CLASS_CODE}
 and a first name: ${DEMO_PROJECTS.filter(({ machine }) => machine)
   .map(({ learner }) => learner)
   .join(', ')}
+
+Letters that it sends can be read at  ${demo.inboxUrl}
 
 Stop with Ctrl-C.`)

@@ -1,20 +1,52 @@
 import { createWriteStream, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
+import { PassThrough } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import pg from 'pg'
+import { BadArchive } from '@/store/archive/bad-archive'
+import { restoreArchive } from '@/store/archive/read'
+import { seal, SEALED, unseal } from '@/store/archive/sealed'
 import { writeArchive, type Manifest } from '@/store/archive/write'
 
-/** Writes an archive beside its name and gives it the name once it is whole, so that half a file never passes for one. */
-export async function backUp(databaseUrl: string, file: string): Promise<Manifest> {
+/**
+ * Writes an archive beside its name and gives it the name once it is whole, so that half a file never passes for one.
+ * @param of one venue only, by its id; closed by a passphrase, where one is said
+ */
+export async function backUp(
+  databaseUrl: string,
+  file: string,
+  of: { readonly siteId?: string | undefined; readonly passphrase?: string | undefined } = {},
+): Promise<Manifest> {
   const making = join(dirname(file), `.${basename(file)}.making`)
   const client = new pg.Client({ connectionString: databaseUrl })
   await client.connect()
   try {
-    const manifest = await writeArchive(client, createWriteStream(making, { mode: 0o600 }), new Date())
+    const out = createWriteStream(making, { mode: 0o600 })
+    const plain = of.passphrase === undefined ? out : new PassThrough()
+    const closed =
+      of.passphrase === undefined ? undefined : pipeline(await seal(plain as PassThrough, of.passphrase), out)
+    // What goes wrong first is said where it is awaited.
+    closed?.catch(() => undefined)
+    const manifest = await writeArchive(client, plain, new Date(), of.siteId)
+    await closed
     renameSync(making, file)
     return manifest
   } finally {
     rmSync(making, { force: true })
     await client.end()
+  }
+}
+
+/** Reads an archive back; one that a passphrase closes is opened into a file beside it, which is gone afterwards. */
+export async function bringBack(databaseUrl: string, file: string, passphrase: string | undefined): Promise<Manifest> {
+  if (!file.endsWith(SEALED)) return restoreArchive(file, databaseUrl)
+  if (!passphrase) throw new BadArchive('It is closed by a passphrase: set ORTHODEX_PASSPHRASE')
+  const opened = join(dirname(file), `.${basename(file, SEALED)}.opened`)
+  try {
+    await unseal(file, passphrase, opened)
+    return await restoreArchive(opened, databaseUrl)
+  } finally {
+    rmSync(opened, { force: true })
   }
 }
 

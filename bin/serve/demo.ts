@@ -5,13 +5,16 @@ import pg from 'pg'
 import { startCluster, type PrivateCluster } from '@/bin/serve/private-cluster'
 import { connect } from '@/store/connect'
 import { migrate } from '@/store/migrate'
-import { seedDemo } from '../demo-data/seed'
+import { startInbox, type Inbox } from '@/stand-ins/inbox'
+import { seedDemo } from '@/practice/seed'
 import { startServer, type RunningServer } from './next-server'
 
 export interface RunningDemo {
   readonly url: string
   readonly databaseUrl: string
   readonly server: RunningServer
+  /** where the letters that it sends can be read */
+  readonly inboxUrl: string
   stop(): Promise<void>
 }
 
@@ -46,6 +49,12 @@ export async function demoDatabase(cluster: PrivateCluster, today: Date): Promis
   return url
 }
 
+/** What a server is told so that its letters go to a stand-in. */
+export const mailTo = ({ smtp }: Pick<Inbox, 'smtp'>) => ({
+  ORTHODEX_SMTP: smtp,
+  ORTHODEX_MAIL_FROM: 'Orthodex <orthodex@room.example>',
+})
+
 /** Starts everything: a private PostgreSQL in `folder`, the demo's data, the built application. */
 export async function startDemo(
   project: string,
@@ -54,11 +63,12 @@ export async function startDemo(
 ): Promise<RunningDemo> {
   mkdirSync(folder, { recursive: true })
   const cluster = await startCluster(join(folder, 'postgres'))
+  const inbox = await startInbox()
   try {
     const databaseUrl = await demoDatabase(cluster, options.today ?? new Date())
     const server = await startServer(
       project,
-      { DATABASE_URL: databaseUrl, ORTHODEX_SECRET: secretIn(folder) },
+      { DATABASE_URL: databaseUrl, ORTHODEX_SECRET: secretIn(folder), ...mailTo(inbox) },
       {
         pidFile: join(folder, 'server.pid'),
         journal: join(folder, 'journal.log'),
@@ -69,12 +79,15 @@ export async function startDemo(
       url: server.url,
       databaseUrl,
       server,
+      inboxUrl: inbox.url,
       stop: async () => {
         await server.stop()
+        await inbox.end()
         await cluster.stop()
       },
     }
   } catch (error) {
+    await inbox.end()
     await cluster.stop()
     throw error
   }

@@ -1,3 +1,5 @@
+import { roomCheck, stillToCheck, type CheckStep } from '../check/seat-check'
+import { goodLook, goodLookWords, targetOf, type Sewn } from '../tension/target'
 import { NEEDLE_OUT } from '../knowledge/check/needle-out'
 import { POINTS, systemKey, systemWords } from '../knowledge/needle/needle'
 import { capital, plain } from '../units/words'
@@ -19,6 +21,12 @@ export interface BenchTask {
   readonly event?: Happening
   readonly leadsTo?: 'check' | 'room-check' | 'swatch'
   readonly caution?: string
+  /** what is looked at before it is said to be done, each in a few words */
+  readonly looks?: readonly string[]
+  /** how it is done at exactly this machine, drawn where there is a drawing */
+  readonly how?: readonly CheckStep[]
+  /** of a seat check: what is still to be looked at, to be said in place */
+  readonly steps?: readonly CheckStep[]
 }
 
 type Settings = BodyOf<'baseline-set'>['settings']
@@ -43,12 +51,14 @@ export function driftOf(state: MachineState): Partial<Settings> {
  * Only what differs from what tonight needs, in the order of doing it: locks are for people to lift and stand elsewhere.
  * @param kit tonight's kit for this machine, where somebody sits at it
  * @param now ISO, UTC
+ * @param sewn what is sewn there, for its swatch
  */
 export function beforeClass(
   machine: { readonly traits: Traits; readonly state: MachineState },
   kit: Kit | undefined,
   rules: { readonly needle: NeedleRules; readonly numbers?: RoomNumbers | undefined },
   now: string,
+  sewn?: Sewn,
 ): BenchTask[] {
   const { traits, state } = machine
   const tasks: BenchTask[] = []
@@ -68,21 +78,61 @@ export function beforeClass(
   if (kit) tasks.push(...setUpTasks(state, kit))
   for (const care of careOf(state, traits, rules.numbers, now)) {
     if (care.status === 'well' || care.status === 'soon') continue
+    const room = care.job === 'room-check' ? roomCheckTask(traits, kit) : undefined
     const event = CARE_EVENT[care.job]
     tasks.push({
       id: care.job,
       title: care.title,
       because: `${capital(care.status)}: ${care.because}.`,
       caution: care.caution,
-      ...(event ? { event } : care.job === 'room-check' ? { leadsTo: 'room-check' as const } : {}),
+      ...(event && { event }),
+      ...room,
     })
   }
   const open = state.stale.filter((group) => group !== 'swatch' && group !== 'line')
   if (open.length > 0)
-    tasks.push({ id: 'check', title: 'Seat check', because: `To check: ${open.join(', ')}.`, leadsTo: 'check' })
-  else if (state.stale.length > 0)
-    tasks.push({ id: 'swatch', title: 'Test swatch', because: 'The last one is stale.', leadsTo: 'swatch' })
+    tasks.push({
+      id: 'check',
+      title: 'Seat check',
+      because: `To check: ${open.join(', ')}.`,
+      leadsTo: 'check',
+      steps: stillToCheck(traits, state, kit),
+    })
+  else if (state.stale.length > 0) tasks.push(swatchTask(machine, kit, sewn))
   return tasks
+}
+
+/** A swatch that looks as it should is one tap; one that does not is read. Where no dial is known, there is nothing to say. */
+function swatchTask(
+  { traits, state }: { readonly traits: Traits; readonly state: MachineState },
+  kit: Kit | undefined,
+  sewn: Sewn | undefined,
+): BenchTask {
+  const target = targetOf(kit, sewn)
+  const dial = state.dial ?? kit?.dial.setting ?? traits.tensionDial?.normal
+  return {
+    id: 'swatch',
+    title: 'Test swatch',
+    because: 'The last one is stale.',
+    leadsTo: 'swatch',
+    ...(dial !== undefined && {
+      looks: goodLookWords(target),
+      event: { kind: 'swatch-stitched', body: { dial, target, ...goodLook(target), done: [] } },
+    }),
+  }
+}
+
+/** Every thing is looked at one by one, and all of them are said in one tap; what is not so is said on the list's own page. */
+function roomCheckTask(traits: Traits, kit: Kit | undefined): Pick<BenchTask, 'event' | 'leadsTo' | 'looks'> {
+  const steps = roomCheck(traits, kit)
+  return {
+    looks: steps.map(({ title }) => title),
+    leadsTo: 'room-check',
+    event: {
+      kind: 'check-run',
+      body: { list: 'room', steps: steps.map(({ step, group }) => ({ step, group, result: 'pass' })) },
+    },
+  }
 }
 
 const CARE_EVENT: Readonly<Record<string, Happening>> = {

@@ -2,7 +2,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { STALE_AFTER } from '../knowledge/check/check'
 import { TRAIT_NAMES, type Traits } from '../knowledge/machine/trait'
-import { seatCheck } from './seat-check'
+import { archetype } from '../knowledge/machine/archetype'
+import { CHECK_STATIONS } from '../knowledge/check/seat-check'
+import { seatCheck, stationsOf } from './seat-check'
 
 const frontLoader: Traits = {
   shankFlat: 'back',
@@ -81,4 +83,33 @@ describe('the seat check is of exactly this machine', () => {
         expect(new Set(steps.map(({ step }) => step)).size).toBe(steps.length)
       }),
     ))
+})
+
+describe('the stations of a seat check', () => {
+  it('are eight at most, in the order of the thread, and every step of any machine stands at just one of them', () => {
+    for (const kind of ['iron-front-loader', 'vintage-straight', 'lettered-dial', 'industrial-straight'] as const) {
+      const steps = seatCheck(archetype(kind).traits)
+      const stations = stationsOf(steps)
+      expect(stations.length).toBeLessThanOrEqual(8)
+      const order = Object.keys(CHECK_STATIONS)
+      const at = stations.map(({ station }) => order.indexOf(station))
+      expect(at).toEqual([...at].sort((a, b) => a - b))
+      const standing = stations.flatMap(({ steps: here }) => here.map(({ step }) => step))
+      expect([...standing].sort()).toEqual(steps.map(({ step }) => step).sort())
+    }
+  })
+
+  it('keep the order that safety asks for: tied back before anything turns, the wheel by hand before the foot sews', () => {
+    const standing = stationsOf(seatCheck(archetype('iron-front-loader').traits)).flatMap(({ steps }) => steps)
+    const at = (id: string) => standing.findIndex(({ step }) => step === id)
+    expect(at('tied-back')).toBe(0)
+    expect(at('foot-up')).toBeLessThan(at('discs-hidden'))
+    expect(at('no-touch')).toBeLessThan(at('foot-down'))
+  })
+
+  it('that a change has made stale alone are left', () => {
+    const bobbin = seatCheck(archetype('iron-front-loader').traits).filter(({ group }) => group === 'bobbin')
+    expect(stationsOf(bobbin).map(({ station }) => station)).toEqual(['bobbin'])
+    expect(stationsOf([])).toEqual([])
+  })
 })

@@ -6,17 +6,26 @@ import type { Facts, Rule } from '../knowledge/fact'
 import { plain, spaced } from '../units/words'
 import { isTwin, POINTS } from '../knowledge/needle/needle'
 import { ROOM_CHECK } from '../knowledge/check/room-check'
-import { SEAT_CHECK, type CheckStepGiven, type StepDrawing } from '../knowledge/check/seat-check'
+import {
+  CHECK_STATIONS,
+  SEAT_CHECK,
+  type CheckStation,
+  type CheckStepGiven,
+  type StepDrawing,
+} from '../knowledge/check/seat-check'
 import { needsWideOpening } from '../kit/opening'
 import type { Kit } from '../kit/request'
 import type { Traits } from '../knowledge/machine/trait'
 import { nearestLengthMark } from '../units/length-marks'
 import { sizeText } from '../units/needle-size'
+import type { MachineState } from '../machine/state'
 
 export interface CheckStep {
   /** the step's own name, kept in the book */
   readonly step: string
   readonly group: CheckGroup
+  /** where on the way of the thread it is looked at */
+  readonly station?: CheckStation
   readonly title: string
   readonly how: string
   readonly drawing?: StepDrawing
@@ -49,6 +58,13 @@ export function seatCheck(traits: Traits, kit?: CheckedKit): CheckStep[] {
 }
 
 /** The room check of exactly this machine, before a session. */
+/** What a change made stale or a look found wrong is asked again; all of it where nobody has looked yet. */
+export function stillToCheck(traits: Traits, state: MachineState, kit?: CheckedKit): CheckStep[] {
+  const all = seatCheck(traits, kit)
+  if (state.lastCheckAt === undefined) return all
+  return all.filter(({ group }) => state.stale.includes(group) || state.failed.includes(group))
+}
+
 export function roomCheck(traits: Traits, kit?: CheckedKit): CheckStep[] {
   return stepsOf(ROOM_CHECK, checkFacts(traits, kit))
 }
@@ -58,6 +74,7 @@ export function stepsOf(rules: readonly Rule<CheckStepGiven>[], facts: Facts): C
   return rulesThatHold(rules, facts).map((rule) => ({
     step: rule.id,
     group: rule.give.group,
+    ...(rule.give.station && { station: rule.give.station }),
     title: sentence(rule.give.title, facts),
     how: sentence(rule.because, facts),
     ...(rule.give.drawing && { drawing: rule.give.drawing }),
@@ -66,6 +83,20 @@ export function stepsOf(rules: readonly Rule<CheckStepGiven>[], facts: Facts): C
     after: afterFail({ step: rule.id, group: rule.give.group }),
   }))
 }
+
+/** What is looked at in one go. */
+export interface Station {
+  readonly station: CheckStation
+  readonly title: string
+  readonly steps: readonly CheckStep[]
+}
+
+/** The steps of a seat check by where on the way of the thread they are looked at; in that order, every step once. */
+export const stationsOf = (steps: readonly CheckStep[]): Station[] =>
+  (Object.keys(CHECK_STATIONS) as CheckStation[]).flatMap((station) => {
+    const here = steps.filter((step) => (step.station ?? 'ready') === station)
+    return here.length > 0 ? [{ station, title: CHECK_STATIONS[station], steps: here }] : []
+  })
 
 /** Whether its threader takes this needle and this thread, as far as anybody has written down. */
 function threaderTakes({ threaderNm, threaderTex }: Traits, { needle, topThread }: CheckedKit): boolean {

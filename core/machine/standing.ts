@@ -37,6 +37,12 @@ function testOverdue({ care }: MachineState, now: string): string | undefined {
     : undefined
 }
 
+/** Why nobody sews on it just now, the locks first; empty: they may. @param now ISO, UTC */
+export function stopsOf(state: MachineState, now: string): string[] {
+  const overdue = testOverdue(state, now)
+  return [...state.locks.map(({ because }) => because), ...(overdue ? [overdue] : [])]
+}
+
 /** A room check holds for one session: so long after its first sewing a new one is asked for. Source: common practice. */
 const SESSION_MS = 12 * 3_600_000
 /** And no longer than this where nobody sewed: screws work loose and hands turn dials at an idle machine, too. */
@@ -60,8 +66,7 @@ export function roomCheckDue({ care }: MachineState, now: string): string | unde
 export function standingOf(state: MachineState, rules: NeedleRules, now: string): MachineStanding {
   const wear = state.fitting && wearOfFitting(state.fitting, rules)
   const withWear = wear ? { wear } : {}
-  const overdue = testOverdue(state, now)
-  const stops = [...state.locks.map(({ because }) => because), ...(overdue ? [overdue] : [])]
+  const stops = stopsOf(state, now)
   if (stops.length > 0) return { standing: 'stopped', because: stops, ...withWear }
   const due: string[] = []
   const check = roomCheckDue(state, now)

@@ -111,6 +111,14 @@ export interface MachineState {
   readonly dial?: number
   readonly fabricClass?: string
   readonly projectId?: string
+  /** the last turn that somebody said is over */
+  readonly turn?: {
+    readonly projectId?: string
+    readonly endedAt: string
+    readonly finished: boolean
+    /** the line that said so */
+    readonly eventId: string
+  }
   /** check steps that have to be asked again before anybody sews */
   readonly stale: readonly CheckGroup[]
   /** check steps that failed when last looked at */

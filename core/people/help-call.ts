@@ -3,6 +3,7 @@ import { CHECKS, FAULT_CHECKS } from '../knowledge/fault/fault-check'
 import type { Happening, MachineEvent } from '../machine/event'
 import { SYMPTOMS, SYMPTOM_WORDS } from '../knowledge/fault/symptom'
 import { strict, words } from '../schema/shape'
+import { callsSomebody } from './calling'
 
 /** What the finder had asked by the time somebody called. */
 export const CallFoundSchema = strict({
@@ -20,7 +21,8 @@ export interface HelpCall {
   readonly number: number
   readonly personId: string
   readonly who: string
-  readonly about: 'help' | 'hurt'
+  /** visit: nobody called; staff go to them unasked */
+  readonly about: 'help' | 'hurt' | 'visit'
   readonly found: CallFound
   readonly calledAt: string
   /** when a screen of staff first showed it */
@@ -39,17 +41,16 @@ export function foundWords({ symptom, answers = [], what }: CallFound): string {
     .join(' · ')
 }
 
-/**
- * Lines that call somebody: what is handed on is handed to a person, and who is hurt is not alone. Undefined: nobody is called.
- */
+/** The call that a line raises. Undefined: nobody is called. */
 export function callRaisedBy(line: MachineEvent): Pick<HelpCall, 'about' | 'found'> | undefined {
   if (line.kind === 'correction') return line.body.replacement && callOf(line.body.replacement)
   return callOf(line)
 }
 
 function callOf(line: Happening): Pick<HelpCall, 'about' | 'found'> | undefined {
+  if (!callsSomebody(line)) return undefined
   if (line.kind === 'somebody-hurt')
     return { about: 'hurt', found: { ...(line.body.what && { what: line.body.what }) } }
-  if (line.kind !== 'fault-run' || line.body.outcome !== 'handed-on') return undefined
+  if (line.kind !== 'fault-run') return undefined
   return { about: 'help', found: { symptom: line.body.symptom, answers: line.body.answers } }
 }

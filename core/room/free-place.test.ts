@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { freePlace } from './free-place'
+import { freePlace, inRows } from './free-place'
 import { FARTHEST, INSTRUCTOR_TABLE, TABLE, tableInTheWay } from './table'
 
 const anyTables = fc.array(
@@ -10,6 +10,34 @@ const anyTables = fc.array(
   }),
   { maxLength: 30 },
 )
+
+describe('tables in rows', () => {
+  it('are as many as asked, so many a row, over nothing, from the front on; or none where the hall is too small', () =>
+    fc.assert(
+      fc.property(
+        anyTables,
+        fc.integer({ min: 1, max: 40 }),
+        fc.integer({ min: 1, max: 16 }),
+        (taken, count, perRow) => {
+          const places = inRows(count, perRow, taken)
+          if (!places) return
+          expect(places).toHaveLength(count)
+          const rows = new Map<number, number>()
+          for (const [index, place] of places.entries()) {
+            const others = places.filter((_, other) => other !== index).map((each) => ({ place: each, size: TABLE }))
+            expect(tableInTheWay(place, TABLE, [...taken, ...others])).toBeUndefined()
+            rows.set(place.y, (rows.get(place.y) ?? 0) + 1)
+          }
+          expect([...rows.values()].slice(0, -1).every((many) => many === perRow)).toBe(true)
+        },
+      ),
+    ))
+
+  it('do not reach out of the hall', () => {
+    expect(inRows(4, 4, [])).toHaveLength(4)
+    expect(inRows(500, 4, [])).toBeUndefined()
+  })
+})
 
 describe('the next free table', () => {
   it('lies over no other, wherever the others were dragged', () =>

@@ -15,3 +15,18 @@ export function freePlace(taken: readonly Omit<Table, 'name'>[]): Place {
   }
   return FIRST
 }
+
+/**
+ * Places of so many tables in rows of so many, from the front; whatever stands there already is gone around by whole rows.
+ * @returns tenths of a metre, in the order of the tables; undefined where the hall is not deep or wide enough
+ */
+export function inRows(count: number, perRow: number, taken: readonly Omit<Table, 'name'>[]): Place[] | undefined {
+  const places: Place[] = []
+  for (let y = FIRST.y; places.length < count; y += STEP.y) {
+    const wide = Math.min(perRow, count - places.length)
+    const row = Array.from({ length: wide }, (_, column) => ({ x: FIRST.x + column * STEP.x, y }))
+    if (y > FARTHEST || row.at(-1)!.x > FARTHEST) return undefined
+    if (row.every((place) => !tableInTheWay(place, TABLE, taken))) places.push(...row)
+  }
+  return places
+}

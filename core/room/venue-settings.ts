@@ -1,5 +1,5 @@
 import Type, { type Static } from 'typebox'
-import { strict } from '../schema/shape'
+import { strict, words } from '../schema/shape'
 
 /** 0 is Sunday. */
 export const WEEK_DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const
@@ -7,12 +7,22 @@ export const WEEK_DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday'
 /** A shorter time would take people away between two terms. */
 export const SHORTEST_RETENTION_MONTHS = 3
 
+/** In what it measures and weighs. */
+export const UnitsSchema = strict({
+  length: words(['metric', 'inch'] as const),
+  mass: words(['grams', 'ounces'] as const),
+})
+
 /** What a venue says of itself besides its name and clock. */
 export const VenueSettingsSchema = strict({
   /** 0 is Sunday */
   weekStartsOn: Type.Union([Type.Literal(0), Type.Literal(1), Type.Literal(6)]),
   /** on which days of the week it is open, 0 is Sunday; all seven where nobody has said */
   openDays: Type.Array(Type.Integer({ minimum: 0, maximum: 6 }), { uniqueItems: true, minItems: 1 }),
+  /** in what it measures; absent: metric, in grams */
+  units: Type.Optional(UnitsSchema),
+  /** whether a screen on the wall says who sits where; absent: it does */
+  namesOnWall: Type.Optional(Type.Boolean()),
   /** months after their last day in which a learner is erased; absent: never by itself */
   learnersAfterMonths: Type.Optional(Type.Integer({ minimum: SHORTEST_RETENTION_MONTHS, maximum: 120 })),
 })

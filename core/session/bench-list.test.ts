@@ -4,7 +4,7 @@ import { ARCHETYPES } from '../knowledge/machine/archetype'
 import type { MachineEvent } from '../machine/event'
 import { foldMachine } from '../machine/fold'
 import { session, SESSION_AT, sessionLearner, sessionMachine } from '../testing/sessions'
-import { benchList, type BenchStop } from './bench-list'
+import { benchList, seamList, type BenchStop } from './bench-list'
 import type { PlanSeat } from '../planner/problem'
 import { sessionQuestion, type SessionFacts } from './room-question'
 
@@ -23,7 +23,7 @@ const anySession = fc
     const facts = session({
       machines: kinds.map((kind, index) => sessionMachine(`machine ${index}`, kind)),
       learners: cloths.map((cloth, index) =>
-        sessionLearner(NAMES[index]!, cloth, { signOffs: [{ machineKind: 'industrial' }] }),
+        sessionLearner(NAMES[index]!, cloth, { signOffs: [{ skill: 'tension', machineKind: 'industrial' }] }),
       ),
     })
     const { kits } = sessionQuestion(facts, SESSION_AT)
@@ -121,4 +121,47 @@ describe('a bench list', () => {
         expect(kinds.filter((kind) => kind === 'needle-changed' || kind === 'set-up')).toEqual([])
       }),
     ))
+})
+
+describe('the seam between two blocks', () => {
+  const seamOf = ({ facts, seats, kits }: Room, block = 2) => seamList(facts, seats, kits, block, SESSION_AT)
+
+  it('has a stop for everybody who sits down, and each tick brings the machine nearer to ready', () =>
+    fc.assert(
+      fc.property(anySession, (room) => {
+        const stops = seamOf(room)
+        const sits = room.seats.filter(({ block }) => block === 2)
+        expect(stops.map(({ first }) => first.projectId).sort()).toEqual(sits.map(({ student }) => student).sort())
+        for (const { tasks, ready } of stops) {
+          expect(ready).toBe(tasks.length === 0)
+          expect(tasks.every(({ event, how }) => event && how && how.length > 0)).toBe(true)
+        }
+        const machines = room.facts.machines.map((machine) => ({
+          ...machine,
+          state: foldMachine(
+            (stops.find(({ machineId }) => machineId === machine.machineId)?.tasks ?? []).map(({ event }, index) => ({
+              ...event!,
+              eventId: `${machine.machineId} ${index}`,
+              happenedAt: DONE_AT,
+              personId: 'ada',
+            })),
+          ),
+        }))
+        expect(seamOf({ ...room, facts: { ...room.facts, machines } }).every(({ ready }) => ready)).toBe(true)
+      }),
+    ))
+
+  it('says that somebody may change the needle themselves only where they were seen to, on such a machine', () => {
+    const seamFor = (skill: 'needle-change' | 'tension', machineKind: 'mechanical' | 'industrial') => {
+      const facts = session({
+        machines: [sessionMachine('Heron')],
+        learners: [sessionLearner('Ida', 2, { signOffs: [{ skill, machineKind }] })],
+      })
+      const { kits } = sessionQuestion(facts, SESSION_AT)
+      return seamOf({ facts, kits, seats: [{ student: 'of Ida', machine: 'Heron', block: 2 }] })[0]!.themselves
+    }
+    expect(seamFor('needle-change', 'mechanical')).toBe(true)
+    expect(seamFor('needle-change', 'industrial')).toBe(false)
+    expect(seamFor('tension', 'mechanical')).toBe(false)
+  })
 })

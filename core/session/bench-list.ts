@@ -1,4 +1,7 @@
 import { beforeClass, type BenchTask } from '../care/before-class'
+import { needleChangeSteps } from '../check/needle-change'
+import { seatCheck, type CheckStep } from '../check/seat-check'
+import type { Traits } from '../knowledge/machine/trait'
 import { fabricClass, completeFabric } from '../fabric/intake'
 import { LAID_OUT } from '../knowledge/stitch/extra'
 import { plain } from '../units/words'
@@ -54,11 +57,7 @@ export function benchList(
       })
     const first = sitting[0]
     if (!first) return []
-    const standing = beforeClass(machine, first.kit, facts.room.rules, now).map((task) =>
-      task.event?.kind === 'set-up'
-        ? { ...task, event: { ...task.event, body: { ...task.event.body, ...sewnNow(first.learner) } } }
-        : task,
-    )
+    const standing = benchTasks(machine, first.learner, first.kit, facts, now)
     return [
       {
         machineId: machine.machineId,
@@ -72,6 +71,65 @@ export function benchList(
     ]
   })
 }
+
+/** What a seam between two blocks asks of a machine; the check and the swatch are for whoever comes to sit at it. */
+const AT_THE_SEAM: readonly string[] = ['needle', 'set-up']
+
+/** One machine at the seam: who comes, what is still to be changed, and who may do it. */
+export interface SeamStop extends BenchStop {
+  /** whether it stands as who comes needs it */
+  readonly ready: boolean
+  /** whether who comes was seen to change a needle on such a machine, and may do it themselves */
+  readonly themselves: boolean
+}
+
+/**
+ * What changes before a block, machine by machine in walking order, told from the books: what is done is no longer there.
+ * @param kits by project and machine
+ * @param now ISO, UTC
+ */
+export function seamList(
+  facts: SessionFacts,
+  seats: readonly PlanSeat[],
+  kits: ReadonlyMap<string, ReadonlyMap<string, Kit>>,
+  block: number,
+  now: string,
+): SeamStop[] {
+  return facts.machines.flatMap((machine) => {
+    const seat = seats.find((each) => each.machine === machine.machineId && each.block === block)
+    const learner = seat && facts.learners.find(({ projectId }) => projectId === seat.student)
+    const kit = learner && kits.get(learner.projectId)?.get(machine.machineId)
+    if (!learner || !kit) return []
+    const tasks = benchTasks(machine, learner, kit, facts, now)
+      .filter(({ id }) => AT_THE_SEAM.includes(id))
+      .map((task) => ({ ...task, how: howOf(task, machine.traits, kit) }))
+    const { drive } = machine.traits
+    const themselves = learner.signOffs.some(
+      ({ skill, machineKind }) => skill === 'needle-change' && machineKind === drive,
+    )
+    return [{ machineId: machine.machineId, first: learner, tasks, ready: tasks.length === 0, themselves }]
+  })
+}
+
+/** A needle goes in as this machine's own list says; what is threaded, along the way of its thread. */
+const howOf = ({ id }: BenchTask, traits: Traits, kit: Kit): readonly CheckStep[] =>
+  id === 'needle'
+    ? needleChangeSteps(traits)
+    : seatCheck(traits, kit).filter(({ group }) => group === 'threading' || group === 'bobbin' || group === 'settings')
+
+/** What a machine's book says is not so yet for somebody's kit; what is set up is set up for them. */
+const benchTasks = (
+  machine: SessionMachine,
+  learner: SessionLearner,
+  kit: Kit,
+  facts: SessionFacts,
+  now: string,
+): BenchTask[] =>
+  beforeClass(machine, kit, facts.room.rules, now, learner).map((task) =>
+    task.event?.kind === 'set-up'
+      ? { ...task, event: { ...task.event, body: { ...task.event.body, ...sewnNow(learner) } } }
+      : task,
+  )
 
 const sewnNow = (learner: SessionLearner) => ({
   fabricClass: fabricClass(completeFabric(learner.fabric)),

@@ -6,7 +6,7 @@ import { HOUSEHOLD_SYSTEM } from '../knowledge/needle/needle'
 import { itemKey, needleItem, type StockItem } from '../stock/item'
 import { loadOf } from '../wear/wear'
 import { fittedIn } from './changeover'
-import { planSession, type PlannedSession, type SessionRequest } from './session-plan'
+import { planFirst, type Help, type PlannedSession, type SessionRequest } from './session-plan'
 import { sessionNeeds, type Need } from './needs'
 import type { Solve } from '../planner/problem'
 import { sessionQuestion, type SessionFacts } from './room-question'
@@ -29,20 +29,22 @@ export interface WeekPlan {
 /**
  * A course to its end, session after session: each is planned with the needles, the wear and the shelves that the earlier ones
  * leave, and with everybody nearest to the machine of last time. No joint optimum is claimed.
- * @param tell is told of each session as it is planned
+ * @param tell is told of each session as it is planned; and once all are, again of those where somebody has no seat, with what
+ * would help there
  */
 export function planCourse(
   weeks: readonly CourseWeek[],
   solve: Solve,
   clock: () => number,
-  tell: (week: WeekPlan) => void,
+  tell: (week: WeekPlan, stage: 'planned' | 'helped') => void,
 ): WeekPlan[] {
   let states: ReadonlyMap<string, MachineState> = new Map()
   let used: ReadonlyMap<string, number> = new Map()
   let seats: ReadonlyMap<string, string> = new Map()
   /** how many times in a row somebody had no seat, of those who were there */
   let left: ReadonlyMap<string, number> = new Map()
-  return weeks.map(({ sessionId, startsAt, request }) => {
+  const tries: (() => readonly Help[])[] = []
+  const planned = weeks.map(({ sessionId, startsAt, request }) => {
     const facts: SessionFacts = {
       ...request.facts,
       machines: request.facts.machines.map((machine) => ({
@@ -64,7 +66,8 @@ export function planCourse(
       })),
       room: roomAfter(request.facts, used),
     }
-    const plan = planSession({ ...request, facts, now: startsAt }, solve, clock)
+    const { plan, help } = planFirst({ ...request, facts, now: startsAt }, solve, clock)
+    tries.push(help)
     const { question, kits } = sessionQuestion(facts, startsAt)
     const needs = sessionNeeds(facts, question, kits, plan.seats)
     const after = new Map(used)
@@ -87,8 +90,14 @@ export function planCourse(
       ),
     ])
     const week = { sessionId, plan, needs, left: remaining }
-    tell(week)
+    tell(week, 'planned')
     return week
+  })
+  return planned.map((week, index) => {
+    if (week.plan.unseated.length === 0) return week
+    const helped = { ...week, plan: { ...week.plan, help: tries[index]!() } }
+    tell(helped, 'helped')
+    return helped
   })
 }
 

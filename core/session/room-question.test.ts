@@ -47,7 +47,10 @@ describe('who may sit where', () => {
 
   it('is at an industrial machine only somebody who is signed off for one', () => {
     const fast = sessionMachine('Turnstone', 'industrial-straight')
-    const learners = [sessionLearner('Ida', 2), sessionLearner('Jon', 2, { signOffs: [{ machineKind: 'industrial' }] })]
+    const learners = [
+      sessionLearner('Ida', 2),
+      sessionLearner('Jon', 2, { signOffs: [{ skill: 'tension', machineKind: 'industrial' }] }),
+    ]
     const { whyNot, question } = ask(session({ machines: [fast], learners }))
     expect(whyNot.get('of Ida')!.get('Turnstone')).toMatch(/not signed off/)
     expect(whyNot.get('of Jon')!.has('Turnstone')).toBe(false)

@@ -41,7 +41,7 @@ export interface SessionLearner extends Pick<ProjectFacts, 'name' | 'fabric' | '
   readonly lastMachineId?: string
   /** how many times in a row they came and had no seat */
   readonly leftOutBefore?: number
-  readonly signOffs: readonly Pick<SignOff, 'machineKind'>[]
+  readonly signOffs: readonly Pick<SignOff, 'skill' | 'machineKind'>[]
 }
 
 /** Everything that a session's plan rests on. Ids are the room's own; a seat's `student` is a project. */

@@ -45,13 +45,31 @@ const MOST_REASONS = 3
 /** How many single changes are tried, how long each may take, and how many are told. */
 const TRIES = { most: 24, seconds: 1, told: 3 } as const
 
+/** `better` ones come on the way to the plan that is `planned`; what would help is tried after it. */
+export type PlanStage = 'better' | 'planned'
+
 /** Plans one session; with those who have no seat comes why, and which single change would seat the most, found by trying. */
 export function planSession(
   request: SessionRequest,
   solve: Solve,
   clock: () => number,
-  tell: (plan: PlannedSession) => void = () => undefined,
+  tell: (plan: PlannedSession, stage: PlanStage) => void = () => undefined,
 ): PlannedSession {
+  const { plan, help } = planFirst(request, solve, clock, (better) => tell(better, 'better'))
+  tell(plan, 'planned')
+  return { ...plan, help: help() }
+}
+
+/**
+ * Plans one session as far as its seats: nobody has to wait for what would help.
+ * @returns the plan, and what finds out which single changes would seat more: one plan for each that is tried
+ */
+export function planFirst(
+  request: SessionRequest,
+  solve: Solve,
+  clock: () => number,
+  tell: (plan: PlannedSession) => void = () => undefined,
+): { readonly plan: PlannedSession; readonly help: () => readonly Help[] } {
   const { facts, weights, seconds, now } = request
   const asked = sessionQuestion(facts, now)
   const question = questionFor(asked.question, request)
@@ -67,19 +85,20 @@ export function planSession(
   })
   const plan = planRoom(question, weights, solve, seconds, clock, (each) => tell(explained(each)))
   const answer = explained(plan)
-  if (plan.unseated.length === 0) return answer
-  tell(answer)
-  const help = singleChanges(facts, asked, new Set(plan.unseated.map(({ student }) => student)))
-    .slice(0, TRIES.most)
-    .map(({ words, facts: changed }) => {
-      const other = sessionQuestion(changed, now).question
-      const { seats, changeoverMinutes } = planRoom(questionFor(other, request), {}, solve, TRIES.seconds, clock)
-      return { words, seats: seats.length - plan.seats.length, minutes: changeoverMinutes }
-    })
-    .filter(({ seats }) => seats > 0)
-    .sort((a, b) => b.seats - a.seats || a.minutes - b.minutes)
-    .slice(0, TRIES.told)
-  return { ...answer, help }
+  if (plan.unseated.length === 0) return { plan: answer, help: () => [] }
+  const unseated = new Set(plan.unseated.map(({ student }) => student))
+  const help = () =>
+    singleChanges(facts, asked, unseated)
+      .slice(0, TRIES.most)
+      .map(({ words, facts: changed }) => {
+        const other = sessionQuestion(changed, now).question
+        const { seats, changeoverMinutes } = planRoom(questionFor(other, request), {}, solve, TRIES.seconds, clock)
+        return { words, seats: seats.length - plan.seats.length, minutes: changeoverMinutes }
+      })
+      .filter(({ seats }) => seats > 0)
+      .sort((a, b) => b.seats - a.seats || a.minutes - b.minutes)
+      .slice(0, TRIES.told)
+  return { plan: answer, help }
 }
 
 function questionFor(question: PlanQuestion, { pins, underWay }: SessionRequest): PlanQuestion {
@@ -234,7 +253,9 @@ function singleChanges(
         facts: {
           ...facts,
           learners: facts.learners.map((each) =>
-            each === learner ? { ...each, signOffs: [...each.signOffs, { machineKind: drive }] } : each,
+            each === learner
+              ? { ...each, signOffs: [...each.signOffs, { skill: 'tension' as const, machineKind: drive }] }
+              : each,
           ),
         },
       })

@@ -2,14 +2,15 @@ import { itemKey, type StockItem } from './item'
 
 /**
  * One line about a shelf. `received`: came in · `counted`: this many lie there now, whatever was thought before · `taken`:
- * went out for a class · `adjusted`: more or fewer for a reason, below 0 for fewer.
+ * went out for a class · `adjusted`: more or fewer for a reason, below 0 for fewer · `put-away`: an empty shelf is kept no more,
+ * until something is said of it again.
  */
 export interface StockMove {
   readonly moveId: string
   /** the order in which the database took it, whatever the clocks say; absent: the order is that of happening */
   readonly landed?: number
   readonly item: StockItem
-  readonly kind: 'received' | 'counted' | 'taken' | 'adjusted'
+  readonly kind: 'received' | 'counted' | 'taken' | 'adjusted' | 'put-away'
   readonly count: number
   readonly because?: string
   /** UTC, ISO 8601 with milliseconds */
@@ -39,14 +40,10 @@ export const inOrderOfShelf = (a: StockMove, b: StockMove): number =>
 const byTime = (a: StockMove, b: StockMove): number =>
   a.happenedAt < b.happenedAt ? -1 : a.happenedAt > b.happenedAt ? 1 : a.moveId < b.moveId ? -1 : 1
 
-/** What each shelf holds now: the last count, and what came and went since. Items by first mention. */
+/** What each shelf holds now: the last count, and what came and went since. Items by first mention; those put away left out. */
 export function onHand(moves: readonly StockMove[], fitted: readonly NeedleFitted[]): OnHand[] {
-  const byKey = new Map<string, StockMove[]>()
-  for (const move of [...moves].sort(inOrderOfShelf)) {
-    const key = itemKey(move.item)
-    byKey.set(key, [...(byKey.get(key) ?? []), move])
-  }
-  return [...byKey].map(([key, own]) => {
+  const kept = [...byShelf(moves)].filter(([, own]) => own.at(-1)!.kind !== 'put-away')
+  return kept.map(([key, own]) => {
     const base = own.findLast(({ kind }) => kind === 'counted')
     const since = base ? own.slice(own.indexOf(base) + 1) : own
     const from = base?.happenedAt ?? own[0]!.happenedAt
@@ -60,4 +57,20 @@ export function onHand(moves: readonly StockMove[], fitted: readonly NeedleFitte
       ...(base && { countedAt: base.happenedAt }),
     }
   })
+}
+
+/** The shelves that are kept no more, with the moment of it; by first mention. */
+export const shelvesAway = (moves: readonly StockMove[]): { readonly item: StockItem; readonly since: string }[] =>
+  [...byShelf(moves).values()].flatMap((own) => {
+    const last = own.at(-1)!
+    return last.kind === 'put-away' ? [{ item: last.item, since: last.happenedAt }] : []
+  })
+
+function byShelf(moves: readonly StockMove[]): ReadonlyMap<string, StockMove[]> {
+  const byKey = new Map<string, StockMove[]>()
+  for (const move of [...moves].sort(inOrderOfShelf)) {
+    const key = itemKey(move.item)
+    byKey.set(key, [...(byKey.get(key) ?? []), move])
+  }
+  return byKey
 }

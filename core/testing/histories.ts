@@ -57,6 +57,7 @@ export const ANY_BODY = {
     use: fc.record({ load: fc.constantFrom(...LOADS), motorMinutes: fc.integer({ min: 0, max: 200 }) }),
     finishedProject: fc.boolean(),
   }),
+  'turn-ended': fc.record({ finished: fc.boolean() }),
   'bobbin-wound': fc.record({ count: fc.integer({ min: 1, max: 3 }) }),
   'laid-out': fc.record({
     what: fc.constant('two swatches'),
@@ -70,6 +71,7 @@ export const ANY_BODY = {
   'found-off': fc.record({ settings: fc.record({ dial: fc.integer({ min: 0, max: 9 }), widthMm: fc.constant(3) }) }),
   restored: fc.constant({}),
   'trait-learnt': fc.constant({ trait: 'evenFeed', words: 'yes', source: 'tried' }),
+  'trait-put-away': fc.constant({ trait: 'evenFeed', words: 'yes' }),
   'fault-opened': fc.record({ fault: fc.constantFrom('electrical' as const, 'jam' as const) }),
   'fault-cured': fc.record({
     fault: fc.constantFrom('electrical' as const, 'jam' as const),

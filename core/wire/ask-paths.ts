@@ -6,7 +6,10 @@ export const ASK_PATHS = {
   'read-device': '/api/devices/{device}',
   'plan-session': '/api/sessions/{session}/plan',
   'plan-course': '/api/courses/{course}/plan',
+  'practice-room': '/api/practice-room',
+  'mail-code': '/api/letters',
   calls: '/api/calls',
+  'live-room': '/api/live',
 } as const
 
 export type AskName = keyof typeof ASK_PATHS

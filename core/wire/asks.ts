@@ -5,8 +5,11 @@ import type { ReadRows } from '../exchange/project-rows'
 import type { LineMachine } from '../log-line/log-line'
 import type { Role } from '../room/role'
 import { strict } from '../schema/shape'
+import type { LiveRoom } from '../session/live-room'
 import type { Help } from '../session/session-plan'
 import type { AskName } from './ask-paths'
+import { OneTimeCode } from './commands/shape'
+import { Email } from './entries'
 
 const Id = Type.String({ format: 'uuid' })
 const Words = Type.String()
@@ -42,7 +45,7 @@ const Call = strict({
   /** "Heron, no. 1" */
   where: Words,
   who: Words,
-  about: Type.Union([Type.Literal('help'), Type.Literal('hurt')]),
+  about: Type.Union([Type.Literal('help'), Type.Literal('hurt'), Type.Literal('visit')]),
   calledAt: Words,
   since: Words,
   words: Words,
@@ -83,13 +86,33 @@ export const ASKS = {
       /** a session under way is planned anew from this block on */
       fromBlock: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 })),
     }),
-    line: Type.Union([strict({ better: strict(InShort) }), strict({ kept: Id, ...InShort }), Failed]),
+    /** the plan is kept as soon as it is found; what would help comes after it and may be waited for or not */
+    line: Type.Union([
+      strict({ better: strict(InShort) }),
+      strict({ kept: Id, ...InShort }),
+      strict({ help: Type.Integer() }),
+      Failed,
+    ]),
   },
   'plan-course': {
     body: strict({}),
-    line: Type.Union([strict({ week: Week }), strict({ done: Type.Literal(true) }), Failed]),
+    /** each session as it is planned; `planned` once all are, and then again those where something would help */
+    line: Type.Union([
+      strict({ week: Week }),
+      strict({ planned: Type.Literal(true) }),
+      strict({ done: Type.Literal(true) }),
+      Failed,
+    ]),
   },
+  /** how whoever opened it signs in there; shown once */
+  'practice-room': {
+    body: strict({ how: Type.Union([Type.Literal('open'), Type.Literal('throw-away')]) }),
+    answer: strict({ email: Type.Optional(Words), password: Type.Optional(Words) }),
+  },
+  /** a code that was just made, to whom it is for; the address is kept nowhere */
+  'mail-code': { body: strict({ code: OneTimeCode, email: Email }), answer: strict({ sent: Type.Literal(true) }) },
   calls: { event: strict({ now: Words, calls: Type.Array(Call) }) },
+  'live-room': { event: strict({ now: Words, room: reckoned<LiveRoom>() }) },
 } as const satisfies Readonly<Record<AskName, Ask>>
 
 type Part<Name extends AskName, Of extends 'body' | 'answer' | 'line' | 'event'> = (typeof ASKS)[Name] extends {
@@ -105,6 +128,7 @@ export type EventOf<Name extends AskName> = Part<Name, 'event'>
 type Named<Kind extends 'answer' | 'line' | 'event'> = {
   [Name in AskName]: (typeof ASKS)[Name] extends { readonly [_ in Kind]: TSchema } ? Name : never
 }[AskName]
+export type EventAsk = Named<'event'>
 export type WholeAsk = Named<'answer'>
 export type LinesAsk = Named<'line'>
 

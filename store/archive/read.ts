@@ -8,12 +8,11 @@ import pg from 'pg'
 import { from as copyFrom, type CopyStreamQuery } from 'pg-copy-streams'
 import { connect } from '../connect'
 import type { Database } from '../database'
-import { migrate, MIGRATIONS } from '../migrate'
+import { migrate, MIGRATIONS, pendingMigrations } from '../migrate'
+import { hasVenue } from '../site/setup'
 import { ofEveryVenue } from '../site-wall'
+import { BadArchive } from './bad-archive'
 import { fileOf, MANIFEST, RAW, type Manifest } from './write'
-
-/** Why an archive is not taken: nothing of it is kept. */
-export class BadArchive extends Error {}
 
 /** Text of rows packs some twenty times smaller; what swells a thousand times was made to. */
 const MOST_SWOLLEN = 300
@@ -28,6 +27,8 @@ async function eachChunk(
   const queue: { file: string; chunk: Uint8Array; last: boolean }[] = []
   let swollen = 0
   let failed: Error | undefined
+  /** what went wrong with whoever takes the chunks, and not with the zip */
+  let takers: Error | undefined
   const unzip = new Unzip((entry) => {
     entry.ondata = (error, chunk, last) => {
       if (error) failed = new BadArchive(`${entry.name} is damaged: ${error.message}`)
@@ -43,12 +44,18 @@ async function eachChunk(
         swollen += next.chunk.length
         if (swollen > size * MOST_SWOLLEN + 1_000_000)
           throw new BadArchive('It swells to far more than an archive of rows does; nothing of it was read')
-        await take(next.file, next.chunk, next.last)
+        try {
+          await take(next.file, next.chunk, next.last)
+        } catch (error) {
+          takers = error as Error
+          throw error
+        }
       }
       if (failed) throw failed
     }
     unzip.push(new Uint8Array(0), true)
   } catch (error) {
+    if (takers) throw takers
     throw error instanceof BadArchive ? error : new BadArchive(`It is no whole zip: ${(error as Error).message}`)
   }
 }
@@ -107,25 +114,46 @@ export async function checkArchive(path: string): Promise<Manifest> {
 }
 
 /**
- * Reads an archive into a database that holds nothing, in one transaction, then brings its tables up to date.
- * @throws BadArchive when it is not whole or the database is not empty; then nothing is kept
+ * Reads an archive into a database that holds nothing, in one transaction, then brings its tables up to date. That of one venue
+ * may also come to others, where the tables have the shape of its time.
+ * @throws BadArchive when it is not whole, the database is not empty, or the venue is here already; then nothing is kept
  */
 export async function restoreArchive(path: string, databaseUrl: string): Promise<Manifest> {
   const manifest = await checkArchive(path)
   const store = connect(databaseUrl)
   try {
-    await toShapeOf(store, manifest)
-    const { count } = await store
-      .selectFrom('site')
-      .select((site) => site.fn.countAll<string>().as('count'))
-      .executeTakeFirstOrThrow()
-    if (Number(count) > 0) throw new BadArchive('The database holds a venue already: restore into an empty one')
+    const others = (await anyTable(store)) && (await hasVenue(store, 'any'))
+    if (others && !manifest.venue) throw new BadArchive('The database holds a venue already: restore into an empty one')
+    if (others) await mustFitBeside(store, manifest)
+    else await toShapeOf(store, manifest)
     await load(path, manifest, databaseUrl)
     await migrate(store)
   } finally {
     await store.destroy()
   }
   return manifest
+}
+
+/** Whether anything was ever made in this database. */
+const anyTable = async (store: Kysely<Database>): Promise<boolean> =>
+  (await store.introspection.getTables()).some(({ name }) => name === 'site')
+
+/** @throws BadArchive where the venue is, or where the tables have not the very shape that they had when the archive was made */
+async function mustFitBeside(store: Kysely<Database>, { migrations, venue }: Manifest): Promise<void> {
+  const same = await store.selectFrom('site').select('name').where('site_id', '=', venue!.siteId).executeTakeFirst()
+  if (same) throw new BadArchive(`This venue is here already, as ${same.name}`)
+  const lacking = await pendingMigrations(store)
+  const here = Object.keys(MIGRATIONS).filter((name) => !lacking.includes(name))
+  if (here.length !== migrations.length)
+    throw new BadArchive(
+      'It was made by another version than the one that runs here: bring both servers to the same version, then take it out again',
+    )
+}
+
+/** What a venue of an archive has in common with what is here, by the index that says so. */
+const HERE_ALREADY: Readonly<Record<string, string>> = {
+  site: 'Another venue here begins its class codes with the same word',
+  sign_in_user: 'Somebody here signs in with the address of somebody of this venue',
 }
 
 /** The tables as they were when the archive was made. */
@@ -163,6 +191,9 @@ async function load(path: string, manifest: Manifest, databaseUrl: string): Prom
     await client.query('commit')
   } catch (error) {
     await client.query('rollback').catch(() => undefined)
+    const { code, table } = error as { readonly code?: unknown; readonly table?: unknown }
+    if (code === '23505' && typeof table === 'string')
+      throw new BadArchive(HERE_ALREADY[table] ?? 'Some of this venue is here already')
     throw error
   } finally {
     await client.end()

@@ -80,7 +80,11 @@ const calls = (store: Reader, siteId: string) =>
     .where('help_call.site_id', '=', siteId)
 
 /** Every call that nobody has ended: who was hurt first, then who has waited longest. */
-export async function readOpenCalls(store: Reader, siteId: string): Promise<HelpCall[]> {
+export const readOpenCalls = async (store: Reader, siteId: string): Promise<HelpCall[]> =>
+  (await readEveryCall(store, siteId)).filter(({ about }) => about !== 'visit')
+
+/** The same, with whom staff go to unasked. */
+export async function readEveryCall(store: Reader, siteId: string): Promise<HelpCall[]> {
   const rows = await calls(store, siteId)
     .where('ended_at', 'is', null)
     .orderBy((order) => order.case().when('about', '=', 'hurt').then(0).else(1).end())
@@ -101,4 +105,17 @@ export async function readOwnCalls(store: Reader, siteId: string, personId: stri
     .limit(5)
     .execute()
   return rows.map(asCall)
+}
+
+/** When staff were last with each learner, by person id; of so long ago and no longer. */
+export async function readVisits(store: Reader, siteId: string, since: Date): Promise<ReadonlyMap<string, Date>> {
+  const rows = await store
+    .selectFrom('help_call')
+    .select(['person_id', (of) => of.fn.max('ended_at').as('ended_at')])
+    .where('site_id', '=', siteId)
+    .where('ended_at', '>', since)
+    .where('ended_how', '=', 'done')
+    .groupBy('person_id')
+    .execute()
+  return new Map(rows.flatMap((row) => (row.ended_at ? [[row.person_id, row.ended_at] as const] : [])))
 }

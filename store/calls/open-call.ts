@@ -1,7 +1,10 @@
 import type { CallFound, HelpCall } from '@/core/people/help-call'
 import type { CommandCall } from '../commands/command'
 
-/** A second call from the same seat is the same call with what was found since; its place in the row stays. */
+/**
+ * A second call from the same seat is the same call with what was found since; its place in the row stays. To whom somebody is
+ * on the way unasked, and who calls meanwhile, that one is coming.
+ */
 export async function openCall(
   { tx, actor, commandId, now }: CommandCall,
   machineId: string,
@@ -10,11 +13,11 @@ export async function openCall(
 ): Promise<void> {
   const { numUpdatedRows } = await tx
     .updateTable('help_call')
-    .set({ found: JSON.stringify(found) })
+    .set({ about, found: JSON.stringify(found) })
     .where('site_id', '=', actor.siteId)
     .where('person_id', '=', actor.personId)
     .where('machine_id', '=', machineId)
-    .where('about', '=', about)
+    .where('about', 'in', about === 'help' ? ['help', 'visit'] : [about])
     .where('ended_at', 'is', null)
     .executeTakeFirst()
   if (numUpdatedRows > 0n) return

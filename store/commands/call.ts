@@ -54,6 +54,42 @@ export const goToCall = command('go-to-call', async ({ tx, actor, now }, { callI
     throw new Refused(409, 'ended', 'This call is over: it was taken back, or somebody has been there', 'callId')
 })
 
+/** Nobody called; where they did meanwhile, their own call is gone to. */
+export const visitSeat = command('visit-seat', async (call, { machineId, personId }) => {
+  const { tx, actor, now, commandId } = call
+  await mustHaveMachine(call, machineId)
+  const person = await tx
+    .selectFrom('person')
+    .select('name')
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .executeTakeFirst()
+  if (!person) throw notFound('person', 'personId')
+  const going = { seen_at: now, seen_by: actor.personId, going_at: now, going_by: actor.personId }
+  const { numUpdatedRows } = await tx
+    .updateTable('help_call')
+    .set({ going_at: now, going_by: actor.personId })
+    .where('site_id', '=', actor.siteId)
+    .where('machine_id', '=', machineId)
+    .where('person_id', '=', personId)
+    .where('ended_at', 'is', null)
+    .executeTakeFirst()
+  if (numUpdatedRows > 0n) return
+  await tx
+    .insertInto('help_call')
+    .values({
+      site_id: actor.siteId,
+      call_id: commandId,
+      machine_id: machineId,
+      person_id: personId,
+      about: 'visit',
+      found: JSON.stringify({}),
+      called_at: now,
+      ...going,
+    })
+    .execute()
+})
+
 /** The learner has been helped. */
 export const endCall = command('end-call', async ({ tx, actor, now }, { callId }) => {
   await tx

@@ -5,6 +5,7 @@ import type { Actor } from '../actor'
 import type { Store } from '../connect'
 import { readClasses } from '../project/classes'
 import { readCourses, readProjects } from '../project/projects'
+import { readSessions } from '../session/sessions'
 import { readMembership, learnerSignIn } from '../site/people'
 import { aProject, aVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
@@ -90,6 +91,35 @@ describe('classes', () => {
     await expect(
       run('copy-course', { courseId: uuid(), copyOf: uuid(), name: 'x', learners: true }),
     ).rejects.toMatchObject({ status: 404, path: 'copyOf' })
+  })
+
+  it('do what they like in their own way, which a copy takes along and two people do not overwrite', async () => {
+    const courseId = await openClass('Saturdays', 'Uma')
+    expect((await shown(courseId)).settings).toEqual({})
+    const own = {
+      usual: { from: '10:00', minutes: 90, blocks: 1 },
+      tension: 'hands-off' as const,
+      supervised: { under: 12, toOne: 4 },
+    }
+    await run('set-class', { courseId, settings: own, was: {} })
+    expect((await shown(courseId)).settings).toEqual(own)
+    expect((await readProjects(store, who.siteId, { courseId }))[0]!.ofClass).toEqual(own)
+    await expect(run('set-class', { courseId, settings: {}, was: {} })).rejects.toMatchObject({ code: 'changed' })
+    await expect(
+      run('set-class', { courseId, settings: { usual: { ...own.usual, from: '25:00' } } }),
+    ).rejects.toMatchObject({
+      code: 'invalid',
+      path: 'settings.usual.from',
+    })
+    await expect(run('set-class', { courseId: uuid(), settings: {} })).rejects.toMatchObject({ status: 404 })
+    const copy = uuid()
+    await run('copy-course', { courseId: copy, copyOf: courseId, name: 'Sundays', learners: false })
+    expect((await shown(copy)).settings).toEqual(own)
+    await run('add-sessions', {
+      courseId,
+      sessions: [{ sessionId: uuid(), startsAt: '2031-01-10T18:00:00Z', endsAt: '2031-01-10T20:00:00Z', blocks: 1 }],
+    })
+    expect((await readSessions(store, who.siteId, { courseId }))[0]!.ofClass).toEqual(own)
   })
 
   it('are renamed, and one that is not there is said so', async () => {

@@ -1,7 +1,10 @@
 import { randomInt } from 'node:crypto'
 import { sql } from 'kysely'
+import { ClassSettingsSchema } from '@/core/room/class-settings'
+import { check } from '@/core/schema/validate'
 import { CODE_LETTERS } from '@/core/people/invitation'
 import { notFound, Refused } from '../refused'
+import { mustBeAsSeen } from './as-seen'
 import { command, type CommandCall } from './command'
 
 const newClassCode = (): string =>
@@ -65,6 +68,25 @@ export const changeClassCode = command('change-class-code', async (call, { cours
   change(call, courseId, { class_code: await wholeCode(call, classCode) }),
 )
 
+/** What this class does in its own way. */
+export const setClass = command('set-class', async ({ tx, actor }, { courseId, settings, was }) => {
+  const course = await tx
+    .selectFrom('course')
+    .select('settings')
+    .where('site_id', '=', actor.siteId)
+    .where('course_id', '=', courseId)
+    .forUpdate()
+    .executeTakeFirst()
+  if (!course) throw notFound('class', 'courseId')
+  mustBeAsSeen(was, check(ClassSettingsSchema, course.settings), 'What this class does in its own way')
+  await tx
+    .updateTable('course')
+    .set({ settings: JSON.stringify(settings) })
+    .where('site_id', '=', actor.siteId)
+    .where('course_id', '=', courseId)
+    .execute()
+})
+
 /** Nobody comes in any more; of learners who are in no other open class the sign-ins end, and what they need is forgotten. */
 export const closeCourse = command('close-course', async (call, { courseId }) => {
   await change(call, courseId, { closed_at: call.now })
@@ -99,14 +121,20 @@ export const copyCourse = command('copy-course', async (call, { courseId, copyOf
   const { tx, actor } = call
   const from = await tx
     .selectFrom('course')
-    .select('course_id')
+    .select('settings')
     .where('site_id', '=', actor.siteId)
     .where('course_id', '=', copyOf)
     .executeTakeFirst()
   if (!from) throw notFound('class', 'copyOf')
   await tx
     .insertInto('course')
-    .values({ site_id: actor.siteId, course_id: courseId, name, class_code: await wholeCode(call) })
+    .values({
+      site_id: actor.siteId,
+      course_id: courseId,
+      name,
+      class_code: await wholeCode(call),
+      settings: JSON.stringify(from.settings),
+    })
     .execute()
   if (!learners) return
   await tx

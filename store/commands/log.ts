@@ -31,6 +31,7 @@ export const log = command('log', async (call, { machineId, happenedAt, kind, bo
   await checkLearner(call, machineId, line)
   await checkNeedle(call, machineId, line)
   if (line.kind === 'correction') await checkCorrection(call, machineId, line.body)
+  await checkProject(call, line)
   await writeLine(call.tx, call.actor, machineId, line)
   const raised = callRaisedBy(line)
   if (raised) await openCall(call, machineId, raised.about, raised.found)
@@ -82,6 +83,15 @@ async function checkLearner({ tx, actor, now }: CommandCall, machineId: string, 
     .executeTakeFirstOrThrow()
   if (Number(count) >= LEARNER.lines)
     throw new Refused(429, 'too-many', 'That is more than anybody writes in a minute: wait a little, or call staff')
+}
+
+/** Whose project a learner's line is about: after it is told whether they may write such a line at all. */
+async function checkProject({ tx, actor }: CommandCall, line: MachineEvent): Promise<void> {
+  if (actor.role !== 'learner') return
+  const happened = line.kind === 'correction' ? line.body.replacement : line
+  const about = happened && 'projectId' in happened.body ? happened.body.projectId : undefined
+  if (about !== undefined && about !== (await seatOf(tx, actor.siteId, actor.personId))?.projectId)
+    throw new Refused(403, 'not-yours', 'This is about a project of somebody else', 'body.projectId')
 }
 
 async function checkNeedle({ tx, actor }: CommandCall, machineId: string, line: MachineEvent): Promise<void> {

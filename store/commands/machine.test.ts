@@ -5,7 +5,7 @@ import { archetype } from '@/core/knowledge/machine/archetype'
 import type { Actor } from '../actor'
 import type { Store } from '../connect'
 import { readBook } from '../machine/book'
-import { readMachine } from '../machine/machines'
+import { readMachine, readMachines } from '../machine/machines'
 import { readSite } from '../site/site'
 import { aVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
@@ -69,6 +69,18 @@ describe('a machine from a template', () => {
     expect((await readMachine(store, who.siteId, machineId))!.traits).toEqual({ ...traits, shankFlat: 'back' })
   })
 
+  it('has an answer taken back, which is asked again, and the book keeps what it was', async () => {
+    const machineId = await add({ traits })
+    await run('put-trait-away', { machineId, trait: 'shankFlat' })
+    expect((await readMachine(store, who.siteId, machineId))!.traits).not.toHaveProperty('shankFlat')
+    const [last] = (await readBook(store, who.siteId, machineId)).slice(-1)
+    expect(last).toMatchObject({
+      kind: 'trait-put-away',
+      body: { trait: 'shankFlat', words: String(traits.shankFlat) },
+    })
+    await expect(run('put-trait-away', { machineId, trait: 'shankFlat' })).rejects.toMatchObject({ status: 404 })
+  })
+
   it('is refused whole when it names a trait that is none, or a value that no trait has', async () => {
     await expect(add({ traits: { colour: 'red' } })).rejects.toMatchObject({ path: 'traits.colour' })
     await expect(add({ traits: { shankFlat: 'up' } })).rejects.toMatchObject({ path: 'traits.shankFlat' })
@@ -103,6 +115,25 @@ describe('a table', () => {
     // Its own place is not in its way.
     await run('place-machine', { machineId: first, place: { x: 301, y: 300 } })
     expect(await place(first)).toEqual({ x: 301, y: 300 })
+  })
+
+  it('stands in a row with the others, by number, and never over the instructor’s', async () => {
+    const here = await aVenue(store, 'rows')
+    const act = (name: string, body: object) => runCommand(store, here, name, { commandId: uuid(), body })
+    await act('place-instructor', { place: { x: 20, y: 8 } })
+    for (const each of [3, 1, 2])
+      await act('add-machine', {
+        machineId: uuid(),
+        name: `Knot ${each}`,
+        number: each,
+        place: { x: 90, y: 200 },
+        traits: {},
+        source: 'plate',
+      })
+    await act('place-in-rows', { perRow: 2 })
+    const standing = (await readMachines(store, here.siteId)).sort((a, b) => a.number - b.number)
+    expect(standing.map(({ place }) => `${place.x} ${place.y}`)).toEqual(['14 26', '38 26', '14 43'])
+    await expect(act('place-in-rows', { perRow: 17 })).rejects.toMatchObject({ path: 'perRow' })
   })
 
   it('of the instructor stands nowhere until somebody says where, and within the room then', async () => {

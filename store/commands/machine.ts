@@ -1,6 +1,7 @@
 import { v5 as uuidOf } from 'uuid'
 import { TRAIT_NAMES, TRAITS, type TraitName } from '@/core/knowledge/machine/trait'
 import { checkDial, checkLengthMarks, checkSpan } from '@/core/schema/dial'
+import { inRows } from '@/core/room/free-place'
 import { INSTRUCTOR_TABLE, TABLE, tableInTheWay, type Place, type TableSize } from '@/core/room/table'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
@@ -9,7 +10,7 @@ import type { LengthMarks } from '@/core/units/length-marks'
 import { traitWords } from '@/core/machine/trait-words'
 import { startBook, writeLine } from '../machine/book'
 import { INSTRUCTOR, placeOrNextFree, tablesBut } from '../machine/tables'
-import { readMachine, type Machine } from '../machine/machines'
+import { readMachine, readMachines, type Machine } from '../machine/machines'
 import { notFound, Refused } from '../refused'
 import { mustBeFreeName } from './put-away'
 import { command, type CommandCall } from './command'
@@ -92,6 +93,27 @@ export const setTrait = command('set-trait', async (call, { machineId, trait, va
   })
 })
 
+/** The answer goes, the book keeps what it was. */
+export const putTraitAway = command('put-trait-away', async (call, { machineId, trait }) => {
+  const { tx, actor, now } = call
+  await mustHaveMachine(call, machineId)
+  const was = await tx
+    .deleteFrom('trait')
+    .where('site_id', '=', actor.siteId)
+    .where('machine_id', '=', machineId)
+    .where('trait', '=', trait)
+    .returning('value')
+    .executeTakeFirst()
+  if (!was) throw new Refused(404, 'not-found', 'Nothing is said of that here', 'trait')
+  await writeLine(tx, actor, machineId, {
+    kind: 'trait-put-away',
+    body: { trait, words: traitWords(was.value).slice(0, 500) },
+    eventId: call.commandId,
+    happenedAt: now.toISOString(),
+    personId: actor.personId,
+  })
+})
+
 /** Only what a template said is confirmed; what somebody has answered meanwhile stays theirs. */
 export const confirmTraits = command('confirm-traits', async (call, { machineId, traits }) => {
   const { tx, actor, now } = call
@@ -124,6 +146,28 @@ export const placeMachine = command('place-machine', async (call, { machineId, p
     .where('site_id', '=', call.actor.siteId)
     .where('machine_id', '=', machineId)
     .execute()
+})
+
+/** Every machine's table in rows, by number; the instructor's own stays where it is, and no table lies over it. */
+export const placeInRows = command('place-in-rows', async ({ tx, actor }, { perRow }) => {
+  const tables = await tablesBut(tx, actor.siteId)
+  const machines = (await readMachines(tx, actor.siteId)).sort((a, b) => a.number - b.number)
+  const others = tables.filter(({ id }) => id === INSTRUCTOR)
+  const places = inRows(machines.length, perRow, others)
+  if (!places)
+    throw new Refused(
+      409,
+      'no-room',
+      `${machines.length} tables in rows of ${perRow} are longer than a hall is here`,
+      'perRow',
+    )
+  for (const [index, { machineId }] of machines.entries())
+    await tx
+      .updateTable('machine')
+      .set({ place_x: places[index]!.x, place_y: places[index]!.y })
+      .where('site_id', '=', actor.siteId)
+      .where('machine_id', '=', machineId)
+      .execute()
 })
 
 /** Where the instructor's own table stands: near it is where beginners sit. */

@@ -11,27 +11,36 @@ import type { Actor } from '../actor'
 import type { Store } from '../connect'
 import { Refused } from '../refused'
 import type { Command } from './command'
-import { callStaff, endCall, goToCall, seeCalls, takeCallBack } from './call'
+import { callStaff, endCall, goToCall, seeCalls, takeCallBack, visitSeat } from './call'
 import { log } from './log'
-import { addMachine, confirmTraits, placeInstructor, placeMachine, setTrait } from './machine'
-import { changeVenue } from './venue'
+import {
+  addMachine,
+  confirmTraits,
+  placeInRows,
+  placeInstructor,
+  placeMachine,
+  putTraitAway,
+  setTrait,
+} from './machine'
+import { changeVenue, takeArchive } from './venue'
 import { changeRole, endInvitation, endPerson, erase, invitePerson, letInAgain, renamePerson } from './people'
 import { logProgress, signOff } from './progress'
 import { logDropTest } from './drop-test'
 import { changeHouseRules } from './house-rules'
 import { importKits } from './import-kits'
 import { importMachines } from './import-machines'
-import { changeClassCode, closeCourse, copyCourse, openCourse, renameCourse, reopenCourse } from './course'
+import { changeClassCode, closeCourse, copyCourse, openCourse, renameCourse, reopenCourse, setClass } from './course'
 import { addProject, addProjects, changeProject, giveKit, giveKits, takeKitsBack } from './project'
 import { putAway, renameMachine, renameProject, takeOut } from './put-away'
 import { endKey, makeKey } from './keys'
 import { addSessions, changeSession, endPair, pairPeople, setAttendance, setNeeds, setPlan } from './session'
-import { adjustStock, countStock, receiveStock, takeStock } from './stock'
+import { adjustStock, countStock, putShelfAway, receiveStock, takeStock } from './stock'
 
 /** Everything that can be written, by the name it has on the wire. */
 export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   log,
   'call-staff': callStaff,
+  'visit-seat': visitSeat,
   'take-call-back': takeCallBack,
   'see-calls': seeCalls,
   'go-to-call': goToCall,
@@ -43,19 +52,24 @@ export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   'add-projects': addProjects,
   'change-project': changeProject,
   'open-course': openCourse,
+  'set-class': setClass,
   'put-away': putAway,
   'take-out': takeOut,
   'rename-project': renameProject,
   'rename-machine': renameMachine,
+  'take-archive': takeArchive,
   'add-machine': addMachine,
   'place-machine': placeMachine,
   'place-instructor': placeInstructor,
+  'place-in-rows': placeInRows,
   'set-trait': setTrait,
+  'put-trait-away': putTraitAway,
   'confirm-traits': confirmTraits,
   'receive-stock': receiveStock,
   'count-stock': countStock,
   'take-stock': takeStock,
   'adjust-stock': adjustStock,
+  'put-shelf-away': putShelfAway,
   'add-sessions': addSessions,
   'change-session': changeSession,
   'set-attendance': setAttendance,
@@ -88,7 +102,12 @@ export const COMMANDS: Readonly<Record<CommandName, Command>> = {
 
 const isCommand = (name: string): name is CommandName => Object.hasOwn(COMMANDS, name)
 
-export const EnvelopeSchema = strict({ commandId: Type.String({ format: 'uuid' }), body: Type.Unknown() })
+export const EnvelopeSchema = strict({
+  commandId: Type.String({ format: 'uuid' }),
+  /** who wrote it, where it waited on a device on which somebody else may be signed in by now */
+  as: Type.Optional(Type.String({ format: 'uuid' })),
+  body: Type.Unknown(),
+})
 
 /** `before`: this very command had landed already, so nothing was written again. */
 export interface Landed {
@@ -113,7 +132,9 @@ export async function runCommand(
 ): Promise<Landed> {
   if (!found)
     throw new Refused(404, 'unknown-name', `"${name}" is no command; allowed are ${Object.keys(COMMANDS).join(', ')}`)
-  const { commandId, body: raw } = check(EnvelopeSchema, envelope)
+  const { commandId, as, body: raw } = check(EnvelopeSchema, envelope)
+  if (as !== undefined && as !== actor.personId)
+    throw new Refused(403, 'not-you', 'Somebody else wrote this: it waits until they are signed in here', 'as')
   const body: unknown = check(found.schema, raw)
   const action = found.action(body)
   if (!may(actor.role, action)) {

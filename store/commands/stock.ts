@@ -1,7 +1,7 @@
 import { sql } from 'kysely'
 import { itemKey, itemWords, type StockItem } from '@/core/stock/item'
 import type { StockMove } from '@/core/stock/ledger'
-import { Refused } from '../refused'
+import { notFound, Refused } from '../refused'
 import { readShelves } from '../stock/stock'
 import { command, type CommandCall } from './command'
 
@@ -57,4 +57,19 @@ export const adjustStock = command('adjust-stock', async (call, { item, change, 
   await holdShelf(call, item)
   if (change < 0) await mustHold(call, item, -change)
   await write(call, 'adjusted', item, change, because)
+})
+
+/** @throws Refused 409 while something lies there */
+export const putShelfAway = command('put-shelf-away', async (call, { item }) => {
+  await holdShelf(call, item)
+  const [shelf] = await readShelves(call.tx, call.actor.siteId, itemKey(item))
+  if (!shelf) throw notFound('shelf', 'item')
+  if (shelf.count > 0)
+    throw new Refused(
+      409,
+      'not-empty',
+      `${shelf.count} lie on the shelf of ${itemWords(item)}: take them out or count it to 0 first`,
+      'item',
+    )
+  await write(call, 'put-away', item, 0)
 })

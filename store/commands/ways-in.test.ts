@@ -281,6 +281,23 @@ describe('a call for help', () => {
   })
 })
 
+describe('a line that waited on a device', () => {
+  it('lands as whoever wrote it, and as nobody else who is signed in there by now', async () => {
+    const written = (as: string) => ({
+      commandId: uuid(),
+      as,
+      body: { machineId, happenedAt: new Date().toISOString(), kind: 'cleaned', body: {} },
+    })
+    const { instructor, helper } = actors
+    expect(await fault(runCommand(store, instructor, 'log', written(helper.personId)))).toMatchObject({
+      code: 'not-you',
+    })
+    const envelope = written(helper.personId)
+    expect(await runCommand(store, helper, 'log', envelope)).toMatchObject({ landed: 'now' })
+    expect(await runCommand(store, helper, 'log', envelope)).toMatchObject({ landed: 'before' })
+  })
+})
+
 describe('a venue', () => {
   it('goes whole, with plans, calls, needs and pairs hanging on it', async () => {
     const { siteId } = actors.coordinator

@@ -1,14 +1,18 @@
 import pg from 'pg'
 
-/** What is told: which venue has news of its calls. */
-const CHANNEL = 'orthodex_calls'
+/** What is told of which venue: that its calls have news, or anything that a screen of its room shows. */
+const CHANNELS = { calls: 'orthodex_calls', room: 'orthodex_room' } as const
+export type Topic = keyof typeof CHANNELS
+const keyOf = (channel: string, siteId: string): string => `${channel} ${siteId}`
 const PAUSES_MS = [200, 500, 1000, 2000, 5000]
 
 type Listener = () => void
 
 export interface News {
   /** @returns how to stop being told */
-  onNews(siteId: string, tell: Listener): () => void
+  onNews(siteId: string, of: Topic, tell: Listener): () => void
+  /** how many are told just now */
+  watching(): number
   /** told once, when this process stops: streams end in order */
   onClose(tell: Listener): () => void
   close(): Promise<void>
@@ -20,7 +24,7 @@ export interface News {
  * @param url a PostgreSQL connection string
  */
 export function listenForNews(url: string, onTrouble: (error: unknown) => void = () => {}): News {
-  const bySite = new Map<string, Set<Listener>>()
+  const byKey = new Map<string, Set<Listener>>()
   const closing = new Set<Listener>()
   let client: pg.Client | undefined
   let closed = false
@@ -28,7 +32,7 @@ export function listenForNews(url: string, onTrouble: (error: unknown) => void =
   let again: NodeJS.Timeout | undefined
 
   const everybody = () => {
-    for (const listeners of bySite.values()) for (const tell of [...listeners]) tell()
+    for (const listeners of byKey.values()) for (const tell of [...listeners]) tell()
   }
   const retry = () => {
     if (closed || again) return
@@ -52,12 +56,12 @@ export function listenForNews(url: string, onTrouble: (error: unknown) => void =
     }
     next.on('error', lost)
     next.on('end', () => lost())
-    next.on('notification', ({ payload }) => {
-      for (const tell of [...(bySite.get(payload ?? '') ?? [])]) tell()
+    next.on('notification', ({ channel, payload }) => {
+      for (const tell of [...(byKey.get(keyOf(channel, payload ?? '')) ?? [])]) tell()
     })
     try {
       await next.connect()
-      await next.query(`listen ${CHANNEL}`)
+      for (const channel of Object.values(CHANNELS)) await next.query(`listen ${channel}`)
       client = next
       tries = 0
       everybody()
@@ -68,14 +72,16 @@ export function listenForNews(url: string, onTrouble: (error: unknown) => void =
   void connect()
 
   return {
-    onNews: (siteId, tell) => {
-      const listeners = bySite.get(siteId) ?? new Set()
-      bySite.set(siteId, listeners.add(tell))
+    onNews: (siteId, of, tell) => {
+      const key = keyOf(CHANNELS[of], siteId)
+      const listeners = byKey.get(key) ?? new Set()
+      byKey.set(key, listeners.add(tell))
       return () => {
         listeners.delete(tell)
-        if (listeners.size === 0) bySite.delete(siteId)
+        if (listeners.size === 0) byKey.delete(key)
       }
     },
+    watching: () => [...byKey.values()].reduce((sum, listeners) => sum + listeners.size, 0),
     onClose: (tell) => {
       closing.add(tell)
       return () => void closing.delete(tell)

@@ -1,4 +1,6 @@
 import type { Kysely, Transaction } from 'kysely'
+import { ClassSettingsSchema, type ClassSettings } from '@/core/room/class-settings'
+import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 
 type Reader = Kysely<Database> | Transaction<Database>
@@ -12,6 +14,7 @@ export interface ClassShown {
   readonly bags: number
   /** its next session, that was not called off */
   readonly nextAt?: Date
+  readonly settings: ClassSettings
 }
 
 /** Every class of a venue with how many learn there and when it meets next; open ones first, then by name. */
@@ -23,6 +26,7 @@ export async function readClasses(store: Reader, siteId: string, now: Date): Pro
       'name',
       'class_code',
       'closed_at',
+      'settings',
       course
         .selectFrom('enrolment')
         .select((count) => count.fn.countAll<number>().as('learners'))
@@ -63,6 +67,7 @@ export async function readClasses(store: Reader, siteId: string, now: Date): Pro
     code: row.class_code,
     learners: Number(row.learners),
     bags: Number(row.bags),
+    settings: check(ClassSettingsSchema, row.settings),
     ...(row.closed_at && { closedAt: row.closed_at }),
     ...(row.next_at && { nextAt: new Date(row.next_at) }),
   }))

@@ -2,6 +2,7 @@ import { sql, type Kysely, type SqlBool, type Transaction } from 'kysely'
 import type { Kit } from '@/core/kit/request'
 import { KitSchema } from '@/core/kit/kit-schema'
 import { ProjectSchema, type ProjectFacts } from '@/core/kit/project'
+import { ClassSettingsSchema, type ClassSettings } from '@/core/room/class-settings'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 import { STANDS_HERE } from '../machine/stands-here'
@@ -25,6 +26,8 @@ export interface Project extends ProjectFacts {
   readonly learner: string
   readonly courseId: string
   readonly course: string
+  /** what its class does in its own way */
+  readonly ofClass: ClassSettings
   /** it is put away by itself, or with whoever makes it */
   readonly putAway?: 'bag' | 'learner'
   readonly putAwayAt?: Date
@@ -91,6 +94,7 @@ export async function readProjects(
       'person.name as learner',
       'course.course_id',
       'course.name as course_name',
+      'course.settings as course_settings',
       'given.kit_given_id',
       'given.machine_id',
       'given.kit',
@@ -131,6 +135,7 @@ export async function readProjects(
     learner: row.learner,
     courseId: row.course_id,
     course: row.course_name,
+    ofClass: check(ClassSettingsSchema, row.course_settings),
     ...(row.put_away_at && {
       putAway: row.alone ? ('bag' as const) : ('learner' as const),
       putAwayAt: row.put_away_at,
@@ -230,13 +235,14 @@ export async function seatOf(store: Reader, siteId: string, personId: string): P
 
 /** Classes that are open, by name. */
 export async function readCourses(store: Reader, siteId: string) {
-  return store
+  const rows = await store
     .selectFrom('course')
-    .select(['course_id', 'name', 'class_code'])
+    .select(['course_id', 'name', 'class_code', 'settings'])
     .where('site_id', '=', siteId)
     .where('closed_at', 'is', null)
     .orderBy('name')
     .execute()
+  return rows.map(({ settings, ...row }) => ({ ...row, settings: check(ClassSettingsSchema, settings) }))
 }
 
 /** Who sits where: the learner of the last kit given for each machine, by machine id. */

@@ -1,4 +1,5 @@
 import { sql, type Kysely, type SqlBool, type Transaction } from 'kysely'
+import { ClassSettingsSchema, type ClassSettings } from '@/core/room/class-settings'
 import {
   AccessNeedsSchema,
   ComesSchema,
@@ -18,6 +19,8 @@ export interface Session {
   readonly sessionId: string
   readonly courseId: string
   readonly course: string
+  /** what its class does in its own way */
+  readonly ofClass: ClassSettings
   readonly startsAt: Date
   readonly endsAt: Date
   readonly blocks: number
@@ -47,6 +50,7 @@ export async function readSessions(
       'session_id',
       'session.course_id',
       'course.name',
+      'course.settings',
       'starts_at',
       'ends_at',
       'blocks',
@@ -66,6 +70,7 @@ export async function readSessions(
     sessionId: row.session_id,
     courseId: row.course_id,
     course: row.name,
+    ofClass: check(ClassSettingsSchema, row.settings),
     startsAt: row.starts_at,
     endsAt: row.ends_at,
     blocks: row.blocks,

@@ -1,5 +1,6 @@
 import { sql, type Kysely } from 'kysely'
-import { HouseRulesSchema } from '@/core/room/house-rules'
+import { stringify as stableText } from 'safe-stable-stringify'
+import { DEFAULT_HOUSE_RULES, HouseRulesSchema } from '@/core/room/house-rules'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 
@@ -13,6 +14,10 @@ export interface Beginning {
   readonly sessions: number
   /** whether it says who helps when somebody is hurt */
   readonly firstAid: boolean
+  /** whether somebody has said where the instructor stands */
+  readonly arranged: boolean
+  /** whether the house rules are other than they were at first */
+  readonly ownRules: boolean
 }
 
 export async function readBeginning(store: Kysely<Database>, siteId: string): Promise<Beginning> {
@@ -22,6 +27,7 @@ export async function readBeginning(store: Kysely<Database>, siteId: string): Pr
     .selectFrom('site')
     .select([
       'house_rules',
+      'instructor_x',
       count('machine').as('machines'),
       count('stock_move', 'distinct item_key').as('shelves'),
       count('course').as('classes'),
@@ -34,7 +40,12 @@ export async function readBeginning(store: Kysely<Database>, siteId: string): Pr
     ])
     .where('site_id', '=', siteId)
     .executeTakeFirstOrThrow()
-  const { house_rules, ...counts } = row
-  const { firstAid } = check(HouseRulesSchema, house_rules)
-  return { ...counts, firstAid: Boolean(firstAid?.firstAider && firstAid.box) }
+  const { house_rules, instructor_x, ...counts } = row
+  const { firstAid, ...rules } = check(HouseRulesSchema, house_rules)
+  return {
+    ...counts,
+    firstAid: Boolean(firstAid?.firstAider && firstAid.box),
+    arranged: instructor_x !== null,
+    ownRules: stableText(rules) !== stableText(DEFAULT_HOUSE_RULES),
+  }
 }

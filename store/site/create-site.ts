@@ -1,6 +1,8 @@
 import type { Transaction } from 'kysely'
 import { v7 as uuid } from 'uuid'
 import { DEFAULT_HOUSE_RULES } from '@/core/room/house-rules'
+import { DEFAULT_VENUE_SETTINGS } from '@/core/room/venue-settings'
+import type { Units } from '@/core/units/measure'
 import type { Role } from '@/core/room/role'
 import type { Actor } from '../actor'
 import type { Database } from '../database'
@@ -21,8 +23,13 @@ export async function createSite(
     readonly code: string
     readonly name: string
     readonly timeZone: string
+    readonly units?: Units
     /** a demo or training venue: stand-in devices may be read */
     readonly practice?: boolean
+    /** the venue beside which it was opened */
+    readonly practiceOf?: string
+    /** when it is thrown away by itself */
+    readonly endsAt?: Date
   },
   coordinator: Omit<NewPerson, 'role'> & { readonly personId?: string },
 ): Promise<Actor> {
@@ -36,6 +43,9 @@ export async function createSite(
       name: venue.name,
       time_zone: venue.timeZone,
       practice: venue.practice ?? false,
+      practice_of: venue.practiceOf ?? null,
+      ends_at: venue.endsAt ?? null,
+      ...(venue.units && { settings: JSON.stringify({ ...DEFAULT_VENUE_SETTINGS, units: venue.units }) }),
       house_rules: JSON.stringify(DEFAULT_HOUSE_RULES),
     })
     .execute()

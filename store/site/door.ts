@@ -15,12 +15,22 @@ const QUARTER_HOUR = 15 * 60_000
  */
 export const DOOR: Readonly<
   Record<
-    'addressHere' | 'addressAnywhere' | 'network' | 'classCode' | 'site' | 'networkOfClass' | 'pin' | 'tablet',
+    | 'addressHere'
+    | 'addressAnywhere'
+    | 'forgotten'
+    | 'network'
+    | 'classCode'
+    | 'site'
+    | 'networkOfClass'
+    | 'pin'
+    | 'tablet',
     DoorLimit
   >
 > = {
   addressHere: { most: 10, windowMs: QUARTER_HOUR },
   addressAnywhere: { most: 40, windowMs: QUARTER_HOUR },
+  // Letters that a stranger could have sent to somebody.
+  forgotten: { most: 3, windowMs: QUARTER_HOUR },
   network: { most: 60, windowMs: QUARTER_HOUR },
   classCode: { most: 40, windowMs: QUARTER_HOUR },
   site: { most: 200, windowMs: QUARTER_HOUR },

@@ -7,6 +7,7 @@ import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
 import { freshStore } from '../testing/store'
+import { codeForForgotten } from './forgotten'
 import { joinBy, readInvitation, readInvitations } from './invitations'
 import { readMembership, readStaff } from './people'
 import { claimServer, hasVenue, setupWord, siteCodeFor } from './setup'
@@ -73,7 +74,7 @@ describe('an empty server', () => {
   it('is claimed once, by whoever has the word that was printed, however it is typed', async () => {
     await ofEveryVenue(store).deleteFrom('site').execute()
     await ofEveryVenue(store).deleteFrom('sign_in_user').execute()
-    expect(await hasVenue(store)).toBe(false)
+    expect(await hasVenue(store, 'own')).toBe(false)
     await expect(claimServer(store, SECRET, { ...FIRST, word: 'aaaa-bbbb-cccc' })).rejects.toMatchObject({
       status: 401,
       path: 'word',
@@ -82,7 +83,7 @@ describe('an empty server', () => {
       status: 400,
       path: 'timeZone',
     })
-    expect(await hasVenue(store)).toBe(false)
+    expect(await hasVenue(store, 'own')).toBe(false)
     const both = await Promise.allSettled([
       claimServer(store, SECRET, { ...FIRST, word: setupWord(SECRET).toUpperCase().replaceAll('-', ' ') }),
       claimServer(store, SECRET, { ...FIRST, email: 'other@loft.example' }),
@@ -107,6 +108,7 @@ describe('a code', () => {
   it('lets somebody in once, with an address and a password of their own', async () => {
     const { code: own, personId } = await invited('instructor')
     expect(await readInvitation(store, own.toUpperCase(), new Date())).toEqual({
+      siteId: noor.siteId,
       name: 'Bo',
       venue: 'The Salt Loft',
       kind: 'join',
@@ -210,5 +212,26 @@ describe('staff', () => {
     await run('rename-person', { personId: bo.personId, name: 'Bodil' })
     expect((await readStaff(store, noor.siteId)).map(({ name }) => name)).toContain('Bodil')
     await expect(run('rename-person', { personId: uuid(), name: 'x' })).rejects.toMatchObject({ status: 404 })
+  })
+})
+
+describe('a password that is forgotten', () => {
+  it('has a code of its own, beside those that were read out, until one of them is used', async () => {
+    const who = await joined('helper', 'bo@loft.example')
+    const readOut = code()
+    await run('let-in-again', { personId: who.personId, invitationId: uuid(), code: readOut })
+    const mailed = (await codeForForgotten(store, ' BO@Loft.example', new Date()))!
+    expect(mailed).toMatchObject({ name: 'Bo', venue: 'The Salt Loft' })
+    for (const each of [readOut, mailed.code])
+      expect(await readInvitation(store, each, new Date())).toMatchObject({ kind: 'password', siteId: noor.siteId })
+    expect(await joinBy(store, { code: mailed.code, password: 'another-password' }, new Date())).toBe('bo@loft.example')
+    expect(await readInvitation(store, readOut, new Date())).toBeUndefined()
+  })
+
+  it('is nobody’s who has left, and nobody’s who never was', async () => {
+    const who = await joined('helper', 'bo@loft.example')
+    await run('end-person', { personId: who.personId })
+    expect(await codeForForgotten(store, 'bo@loft.example', new Date())).toBeUndefined()
+    expect(await codeForForgotten(store, 'nobody@loft.example', new Date())).toBeUndefined()
   })
 })

@@ -20,34 +20,25 @@ export interface Invitation {
   readonly expiresAt: Date
 }
 
+interface NewCode {
+  readonly siteId: string
+  readonly invitationId: string
+  readonly personId: string
+  readonly kind: InvitationKind
+  readonly role: StaffRole
+  readonly code: string
+  readonly madeBy: string
+  readonly now: Date
+}
+
 /** Keeps a code that lets a person in once; those they had before let nobody in any more. */
-export async function invite(
-  tx: Transaction<Database>,
-  {
-    siteId,
-    madeBy,
-    now,
-    code,
-    ...of
-  }: {
-    readonly siteId: string
-    readonly invitationId: string
-    readonly personId: string
-    readonly kind: InvitationKind
-    readonly role: StaffRole
-    readonly code: string
-    readonly madeBy: string
-    readonly now: Date
-  },
-): Promise<void> {
-  await tx
-    .updateTable('invitation')
-    .set({ ended_at: now })
-    .where('site_id', '=', siteId)
-    .where('person_id', '=', of.personId)
-    .where('used_at', 'is', null)
-    .where('ended_at', 'is', null)
-    .execute()
+export async function invite(tx: Transaction<Database>, code: NewCode): Promise<void> {
+  await endCodes(tx, code.siteId, code.personId, code.now)
+  await addCode(tx, code)
+}
+
+/** A code beside those that the person has: whoever asks for it may be a stranger, and takes none away. */
+export async function addCode(tx: Transaction<Database>, { siteId, madeBy, now, code, ...of }: NewCode): Promise<void> {
   await tx
     .insertInto('invitation')
     .values({
@@ -61,6 +52,17 @@ export async function invite(
       made_at: now,
       expires_at: new Date(now.getTime() + INVITATION_HOURS[of.kind] * 3_600_000),
     })
+    .execute()
+}
+
+async function endCodes(tx: Transaction<Database>, siteId: string, personId: string, now: Date): Promise<void> {
+  await tx
+    .updateTable('invitation')
+    .set({ ended_at: now })
+    .where('site_id', '=', siteId)
+    .where('person_id', '=', personId)
+    .where('used_at', 'is', null)
+    .where('ended_at', 'is', null)
     .execute()
 }
 
@@ -95,10 +97,10 @@ export async function readInvitations(store: Reader, siteId: string, now: Date):
 export async function readInvitation(store: Reader, code: string, now: Date) {
   const row = await open(store, now)
     .innerJoin('site', 'site.site_id', 'invitation.site_id')
-    .select(['person.name', 'kind', 'site.name as venue'])
+    .select(['invitation.site_id', 'person.name', 'kind', 'site.name as venue'])
     .where('code_digest', '=', digestOf(code))
     .executeTakeFirst()
-  return row && { name: row.name, venue: row.venue, kind: row.kind as InvitationKind }
+  return row && { siteId: row.site_id, name: row.name, venue: row.venue, kind: row.kind as InvitationKind }
 }
 
 /**
@@ -132,6 +134,7 @@ export async function joinBy(
       .where('invitation_id', '=', found.invitation_id)
       .execute()
     const { site_id: siteId, person_id: personId } = found
+    await endCodes(tx, siteId, personId, now)
     const known = await tx
       .selectFrom('membership')
       .innerJoin('sign_in_user', 'sign_in_user.id', 'membership.user_id')

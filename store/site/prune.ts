@@ -1,7 +1,20 @@
 import type { Kysely } from 'kysely'
 import type { Database } from '../database'
+import { removeSite } from './remove-site'
 
 const DAY_MS = 24 * 3_600_000
+
+/** Practice rooms whose time is over, with everything in them. @returns how many */
+export async function prunePractice(store: Kysely<Database>, now: Date): Promise<number> {
+  const over = await store
+    .selectFrom('site')
+    .select('site_id')
+    .where('practice', '=', true)
+    .where('ends_at', '<', now)
+    .execute()
+  for (const { site_id } of over) await store.transaction().execute((tx) => removeSite(tx, site_id))
+  return over.length
+}
 
 /**
  * Takes away what nobody needs any more: sign-ins that have ended, with the address they came from, and marks of wrong tries

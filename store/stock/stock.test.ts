@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { StockItem } from '@/core/stock/item'
 import { itemKey } from '@/core/stock/item'
+import { shelvesAway } from '@/core/stock/ledger'
 import { reconcileNeedles } from '@/core/stock/reconcile'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
@@ -32,6 +33,21 @@ describe('a shelf', () => {
     expect(await on(cone)).toBe(3)
     await run('count-stock', { item: cone, count: 5 })
     expect(await on(cone)).toBe(5)
+  })
+
+  it('that is empty is put away by a line, wanted no more, and comes back when something is said of it', async () => {
+    const item: StockItem = { kind: 'thread', tex: 40, fibre: 'cotton', use: 'all-purpose' }
+    await run('count-stock', { item, count: 1 })
+    await expect(run('put-shelf-away', { item })).rejects.toMatchObject({ code: 'not-empty', path: 'item' })
+    await run('take-stock', { item, count: 1 })
+    await run('put-shelf-away', { item })
+    expect(await on(item)).toBeUndefined()
+    const away = shelvesAway(await readMoves(store, who.siteId))
+    expect(away.map((each) => itemKey(each.item))).toEqual([itemKey(item)])
+    await expect(run('put-shelf-away', { item })).rejects.toMatchObject({ status: 404 })
+    await run('receive-stock', { item, count: 3 })
+    expect(await on(item)).toBe(3)
+    expect(shelvesAway(await readMoves(store, who.siteId))).toEqual([])
   })
 
   it('gives its last to one of two who take it at once, and tells the other', async () => {

@@ -5,12 +5,16 @@ import type { KitRequest } from '@/core/kit/request'
 import { STRUCTURES, TRAITS_OF_FABRIC, type FabricTrait } from '@/core/knowledge/cloth/fabric'
 import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
 import { OPERATIONS } from '@/core/knowledge/stitch/stitch'
+import { metricFrom, shownIn, unitOf, type Quantity } from '@/core/units/measure'
 import { plain, spaced } from '@/core/units/words'
 import type { FabricFacts } from './fabric-facts'
 import { MeasureTable } from './measure-table'
+import { useUnits } from './units'
 import { Amount, Count } from '../fields/number'
 import { Select } from '../fields/select'
 
+/** Lengths of seam are kept to the centimetre, so that what was typed comes back as it was. */
+const rounded = (value: number): number => Math.round(value * 100) / 100
 const SEWING = { look: 'small', optional: true, min: 0, max: 500, placeholder: 'not said' } as const
 
 /** Without metres nothing is said of thread. */
@@ -34,12 +38,14 @@ export function FabricFields({
 }) {
   const { fabric, layers } = facts
   const whole = completeFabric(fabric)
+  const units = useUnits()
   /** A number that a person enters is no guess any more. */
   const set = (part: Partial<KitRequest['fabric']>) => {
     const { guessed, ...rest } = { ...fabric, ...part }
     const left = part.guessed ?? guessed?.filter((field) => part[field] === undefined)
     change({ ...facts, fabric: { ...rest, ...(left && left.length > 0 && { guessed: left }) } })
   }
+  const seamM = facts.sewn?.seamM
   const isGuess = (field: (typeof FABRIC_NUMBERS)[number]) => whole.estimated.includes(field)
   const take = (name: string) => {
     const named = NAMED_FABRICS.find((each) => each.name === name)
@@ -76,7 +82,7 @@ export function FabricFields({
       {!byThickness && (
         <Measure
           name="Mass"
-          unit="g/m²"
+          of="clothMass"
           value={whole.massGsm}
           guessed={isGuess('massGsm')}
           min={20}
@@ -88,7 +94,7 @@ export function FabricFields({
       )}
       <Measure
         name="Thickness of one layer"
-        unit="mm"
+        of="thickness"
         value={whole.thicknessMm}
         guessed={isGuess('thicknessMm')}
         min={0.05}
@@ -127,10 +133,17 @@ export function FabricFields({
       <MeasureTable fabric={fabric} measured={set} practice={practice} />
       <div className="grid grid-cols-2 gap-3">
         <Amount
-          label="Metres of seam"
+          label={units.length === 'metric' ? 'Metres of seam' : 'Yards of seam'}
           {...SEWING}
-          value={facts.sewn?.seamM}
-          set={(seamM: number | undefined) => change(withSewn(facts, { seamM, starts: facts.sewn?.starts ?? 1 }))}
+          value={seamM === undefined ? undefined : rounded(shownIn('seam', seamM, units))}
+          set={(typed: number | undefined) =>
+            change(
+              withSewn(facts, {
+                seamM: typed === undefined ? undefined : rounded(metricFrom('seam', typed, units)),
+                starts: facts.sewn?.starts ?? 1,
+              }),
+            )
+          }
         />
         <Count
           label="Seams begun"
@@ -165,7 +178,10 @@ export function FabricFields({
 
 function Measure(props: {
   name: string
-  unit: string
+  /** what is measured, metric here and in the venue's units on the page */
+  of?: Quantity
+  /** where it has but one */
+  unit?: string
   value: number
   guessed: boolean
   min: number
@@ -174,8 +190,12 @@ function Measure(props: {
   note?: string | undefined
   set: (value: number) => void
 }) {
-  const { name, unit, value, guessed, min, max, step, note, set } = props
-  const typed = (number: number) => Number.isFinite(number) && number >= 0 && set(number)
+  const { name, of, value, guessed, min, max, step, note, set } = props
+  const units = useUnits()
+  const unit = of ? unitOf(of, units) : props.unit
+  const typed = (number: number) => {
+    if (Number.isFinite(number) && number >= 0) set(of ? metricFrom(of, number, units) : number)
+  }
   return (
     <div className="flex flex-col gap-1">
       <span className="flex items-baseline justify-between font-bold">
@@ -201,7 +221,7 @@ function Measure(props: {
           aria-label={`${name} (${unit})`}
           min={0}
           step="any"
-          value={plain(value)}
+          value={plain(of ? shownIn(of, value, units) : value)}
           onChange={({ target }) => typed(target.valueAsNumber)}
         />
         <span className="text-sm">{unit}</span>

@@ -14,6 +14,7 @@ import { FabricFields } from './fabric-fields'
 import type { FabricFacts } from './fabric-facts'
 import { Amount } from '../fields/number'
 import { OverrideForm } from './override-form'
+import { UnitsOf } from './units'
 import { TraitField, type FieldSchema } from './trait-field'
 
 const nothing = () => {}
@@ -49,6 +50,25 @@ describe('a cloth’s fields', () => {
     const measured = fields(facts({ structure: 'woven', massGsm: 150 }))
     const guesses = (markup: string) => markup.match(/a guess: measure it/g)?.length ?? 0
     expect(guesses(lent)).toBe(guesses(measured) + 1)
+  })
+
+  it('are read and typed in the units of the venue, and say which', () => {
+    const inch = renderToStaticMarkup(
+      <UnitsOf units={{ length: 'inch', mass: 'ounces' }}>
+        <FabricFields
+          facts={facts(
+            { structure: 'woven', massGsm: 339.06, thicknessMm: 0.508 },
+            { sewn: { seamM: 9.14, starts: 1 } },
+          )}
+          change={nothing}
+        />
+      </UnitsOf>,
+    )
+    expect(valueOf(labelled(inch, 'Mass (oz/yd²)'))).toBe('10')
+    expect(valueOf(labelled(inch, 'Thickness of one layer (thou)'))).toBe('20')
+    expect(text(inch)).toContain('Yards of seam')
+    expect(inch).toContain('wide, in')
+    expect(inch).toContain('ounces')
   })
 
   it('can be dragged and typed, the same number in both', () => {

@@ -4,15 +4,21 @@ import { useState } from 'react'
 import { readDeviceLine } from '@/core/fabric/device-line'
 import { FABRIC_NUMBERS, measureFabric } from '@/core/fabric/intake'
 import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
+import { metricFrom, shownIn, unitOf, type Quantity, type Units } from '@/core/units/measure'
 import { plain } from '@/core/units/words'
 import { ask } from '../ask'
 import { Select } from '../fields/select'
 import type { FabricFacts } from './fabric-facts'
+import { useUnits } from './units'
 
 type Fabric = FabricFacts['fabric']
-type Readings = Readonly<Record<'widthCm' | 'heightCm' | 'grams' | 'layers' | 'stackMm' | 'fromCm' | 'toCm', string>>
+/** As they were typed, in the venue's units. */
+type Readings = Readonly<Record<'width' | 'height' | 'weight' | 'layers' | 'stack' | 'from' | 'to', string>>
 
-const EMPTY: Readings = { widthCm: '10', heightCm: '10', grams: '', layers: '4', stackMm: '', fromCm: '10', toCm: '' }
+const emptyIn = ({ length }: Units): Readings => {
+  const side = length === 'metric' ? '10' : '4'
+  return { width: side, height: side, weight: '', layers: '4', stack: '', from: side, to: '' }
+}
 const amount = (text: string): number | undefined => {
   const value = Number(text.replace(',', '.'))
   return text.trim() !== '' && Number.isFinite(value) && value > 0 ? value : undefined
@@ -29,14 +35,15 @@ export function MeasureTable({
   /** whether this venue is for practice and has a stand-in scale and gauge */
   practice: boolean
 }) {
-  const [readings, setReadings] = useState(EMPTY)
+  const units = useUnits()
+  const [readings, setReadings] = useState(() => emptyIn(units))
   const [sample, setSample] = useState(NAMED_FABRICS[0]!.name)
   const [said, setSaid] = useState('')
 
   const type = (change: Partial<Readings>, practised = false) => {
     const next = { ...readings, ...change }
     setReadings(next)
-    const found = whatItSays(fabric, next)
+    const found = whatItSays(fabric, next, units)
     if (!found) return
     // What a stand-in says was never measured: it stays a guess.
     const numbers = FABRIC_NUMBERS.filter((field) => found[field] !== undefined)
@@ -44,7 +51,8 @@ export function MeasureTable({
   }
 
   const askDevice = async (device: 'scale' | 'gauge') => {
-    const area = (amount(readings.widthCm) ?? 10) * (amount(readings.heightCm) ?? 10)
+    const side = (text: string) => metricFrom('piece', amount(text) ?? 10, units)
+    const area = side(readings.width) * side(readings.height)
     const query = {
       name: sample,
       areaCm2: String(area),
@@ -57,7 +65,8 @@ export function MeasureTable({
       const reading = readDeviceLine(line)
       if (!reading?.settled) throw new Error(line)
       setSaid(`${line} (practice: kept as a guess)`)
-      type(device === 'scale' ? { grams: plain(reading.value) } : { stackMm: plain(reading.value) }, true)
+      const shown = (of: 'weight' | 'thickness') => plain(shownIn(of, reading.value, units))
+      type(device === 'scale' ? { weight: shown('weight') } : { stack: shown('thickness') }, true)
     } catch {
       setSaid(`The ${device} gave no reading; type what you see on it.`)
     }
@@ -80,19 +89,19 @@ export function MeasureTable({
       <div className="flex flex-col gap-3 pb-3">
         <fieldset className="flex flex-wrap items-end gap-2">
           <legend className="text-sm font-bold">Weigh a cut piece</legend>
-          {field('widthCm', 'wide, cm')}
-          {field('heightCm', 'high, cm')}
-          {field('grams', 'grams')}
+          {field('width', `wide, ${unitOf('piece', units)}`)}
+          {field('height', `high, ${unitOf('piece', units)}`)}
+          {field('weight', units.mass === 'grams' ? 'grams' : 'ounces')}
         </fieldset>
         <fieldset className="flex flex-wrap items-end gap-2">
           <legend className="text-sm font-bold">Measure a stack</legend>
           {field('layers', 'layers')}
-          {field('stackMm', 'mm in all')}
+          {field('stack', `${unitOf('thickness', units)} in all`)}
         </fieldset>
         <fieldset className="flex flex-wrap items-end gap-2">
           <legend className="text-sm font-bold">Mark, pull to its comfortable limit, read</legend>
-          {field('fromCm', 'from, cm')}
-          {field('toCm', 'to, cm')}
+          {field('from', `from, ${unitOf('piece', units)}`)}
+          {field('to', `to, ${unitOf('piece', units)}`)}
         </fieldset>
         {practice && (
           <fieldset className="flex flex-col gap-2 border-t border-dashed border-base-content/40 pt-2">
@@ -129,10 +138,15 @@ export function MeasureTable({
 }
 
 /** Only what was read is told; everything else about the cloth stays as it was. */
-function whatItSays(fabric: Fabric, readings: Readings): Partial<Fabric> | undefined {
-  const [widthCm, heightCm, grams] = [amount(readings.widthCm), amount(readings.heightCm), amount(readings.grams)]
-  const [layers, stackMm] = [amount(readings.layers), amount(readings.stackMm)]
-  const [fromCm, toCm] = [amount(readings.fromCm), amount(readings.toCm)]
+function whatItSays(fabric: Fabric, readings: Readings, units: Units): Partial<Fabric> | undefined {
+  const metric = (quantity: Quantity, text: string) => {
+    const typed = amount(text)
+    return typed && metricFrom(quantity, typed, units)
+  }
+  const [widthCm, heightCm] = [metric('piece', readings.width), metric('piece', readings.height)]
+  const grams = metric('weight', readings.weight)
+  const [layers, stackMm] = [amount(readings.layers), metric('thickness', readings.stack)]
+  const [fromCm, toCm] = [metric('piece', readings.from), metric('piece', readings.to)]
   const swatch = widthCm && heightCm && grams ? { widthCm, heightCm, grams } : undefined
   const stack = layers && stackMm ? { layers: Math.max(1, Math.round(layers)), thicknessMm: stackMm } : undefined
   const stretch = fromCm && toCm && toCm >= fromCm ? { fromCm, toCm } : undefined

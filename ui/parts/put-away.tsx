@@ -1,5 +1,7 @@
 'use client'
 
+import type { Fault } from '@/core/schema/invalid'
+import type { StockItem } from '@/core/stock/item'
 import type { Puttable } from '@/core/wire/commands/putting-away'
 import { FaultNote } from './fault-note'
 import { useWrite } from './use-write'
@@ -40,8 +42,17 @@ export function PutAway({ what, id, name, words = 'Put away', then }: Thing & { 
   )
 }
 
-export function TakeOut({ what, id, name }: Thing) {
-  const { busy, fault, write } = useWrite()
+function TakeOutButton({
+  name,
+  busy,
+  fault,
+  onClick,
+}: {
+  name: string
+  busy: boolean
+  fault?: Fault | undefined
+  onClick: () => void
+}) {
   return (
     <>
       <button
@@ -49,7 +60,7 @@ export function TakeOut({ what, id, name }: Thing) {
         className="btn btn-outline"
         aria-label={`Take ${name} out`}
         disabled={busy}
-        onClick={() => void write('take-out', { what, id }, { done: `${name} is out again` })}
+        onClick={onClick}
       >
         Take out
       </button>
@@ -58,21 +69,22 @@ export function TakeOut({ what, id, name }: Thing) {
   )
 }
 
+export function TakeOut({ what, id, name }: Thing) {
+  const { busy, fault, write } = useWrite()
+  const takeOut = () => void write('take-out', { what, id }, { done: `${name} is out again` })
+  return <TakeOutButton name={name} busy={busy} fault={fault} onClick={takeOut} />
+}
+
 /** A machine comes back by a line in its book. */
 export function TakeOutMachine({ machineId, name }: { machineId: string; name: string }) {
   const { busy, fault, log } = useWrite()
-  return (
-    <>
-      <button
-        type="button"
-        className="btn btn-outline"
-        aria-label={`Take ${name} out`}
-        disabled={busy}
-        onClick={() => void log(machineId, 'taken-out', {}, { done: `${name} stands in the room again` })}
-      >
-        Take out
-      </button>
-      <FaultNote fault={fault} />
-    </>
-  )
+  const takeOut = () => void log(machineId, 'taken-out', {}, { done: `${name} stands in the room again` })
+  return <TakeOutButton name={name} busy={busy} fault={fault} onClick={takeOut} />
+}
+
+/** A shelf comes back empty: by being counted. */
+export function TakeOutShelf({ item, name }: { item: StockItem; name: string }) {
+  const { busy, fault, write } = useWrite()
+  const takeOut = () => void write('count-stock', { item, count: 0 }, { done: `The shelf of ${name} is out again` })
+  return <TakeOutButton name={`the shelf of ${name}`} busy={busy} fault={fault} onClick={takeOut} />
 }

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { v7 as uuid } from 'uuid'
-import type { EventKind, LineBody } from '@/core/machine/event'
+import type { EventKind, Happening, LineBody } from '@/core/machine/event'
 import type { Fault } from '@/core/schema/invalid'
 import type { CommandName, CommandSent } from '@/core/wire/commands'
 import { logLine, send, type Outcome } from '../write'
@@ -20,6 +20,14 @@ export interface WriteWords {
   readonly undoFor?: string
   /** offer to undo it in another way */
   readonly undo?: () => void
+}
+
+/** A line whose id follows from what it is about. */
+export interface NamedLine {
+  readonly machineId: string
+  readonly kind: EventKind
+  readonly body: Happening['body']
+  readonly named: string
 }
 
 /**
@@ -57,6 +65,11 @@ export function useWrite() {
       return false
     }
     tried.current = undefined
+    if (outcome.waits) {
+      toast.message('Written down here; nobody else sees it until the network is back')
+      if (words.then) router.push(words.then)
+      return true
+    }
     const { undoFor, undo: undoOther } = words
     toast.success(words.done, {
       ...(undoOther && { action: { label: 'Undo', onClick: undoOther } }),
@@ -68,15 +81,36 @@ export function useWrite() {
   }
 
   const undo = async (machineId: string, eventId: string) => {
-    const outcome = await logLine(machineId, 'correction', { corrects: eventId, because: 'Undone at once' })
+    const outcome = await logLine(
+      machineId,
+      'correction',
+      { corrects: eventId, because: 'Undone at once' },
+      'Taken back',
+    )
     if (outcome.ok) toast.message('Taken back; the book shows both lines')
     else toast.error(outcome.error.message)
     router.refresh()
   }
 
+  /** Lines of one tap, one after the other, each under the id that names it: told once, and tried again only those that did not land. */
+  const logEach = async (lines: readonly NamedLine[], done: string): Promise<boolean> => {
+    setBusy(true)
+    setFault(undefined)
+    for (const { machineId, kind, body, named } of lines) {
+      const outcome = await logLine(machineId, kind, body as LineBody<EventKind>, done, named)
+      // Somebody may have ticked one of them a moment ago.
+      if (!outcome.ok && outcome.error.code !== 'id-taken') return settle(outcome, { done })
+    }
+    setBusy(false)
+    toast.success(done)
+    router.refresh()
+    return true
+  }
+
   return {
     busy,
     fault,
+    logEach,
     /** @returns the id under which it landed; undefined when it did not */
     write: async <Name extends CommandName>(
       name: Name,
@@ -100,7 +134,7 @@ export function useWrite() {
       setFault(undefined)
       const { id, at } = attempt(JSON.stringify([machineId, kind, body, named]), named)
       return settle(
-        await logLine(machineId, kind, body, id, at),
+        await logLine(machineId, kind, body, words.done, id, at),
         words.forGood ? words : { ...words, undoFor: machineId },
       )
     },

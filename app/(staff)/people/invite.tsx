@@ -19,7 +19,7 @@ const START: { name: string; role: StaffRole } = { name: '', role: 'helper' }
 const newCode = () => codeFrom(crypto.getRandomValues(new Uint8Array(12)))
 
 /** Somebody new is invited by name; they choose their own address and password. */
-export function Invite() {
+export function Invite({ mails }: { mails: boolean }) {
   // Sent again after a fault, it is the same code.
   const [code, setCode] = useState(newCode)
   const [made, setMade] = useState<MadeCode>()
@@ -42,7 +42,7 @@ export function Invite() {
         <Text label="Name" most={80} {...form.field('name')} hint="A first name or nickname is enough." />
         <Select label="Role" {...form.field('role')} options={STAFF_ROLES.map((role) => [role, ROLE_WORDS[role]])} />
       </CommandForm>
-      {made && <CodeShown made={made} />}
+      {made && <CodeShown made={made} mails={mails} />}
     </section>
   )
 }

@@ -11,6 +11,7 @@ import { Keys } from './keys'
 import { readInvitations } from '@/store/site/invitations'
 import { readStaff } from '@/store/site/people'
 import type { StaffRole } from '@/core/room/role'
+import { mails } from '../../_server/mail'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'
 import { Invite, OpenInvitations } from './invite'
@@ -61,7 +62,7 @@ export default async function PeoplePage() {
         </nav>
         <ul className="mt-4">
           {here.map((person) => (
-            <StaffRow key={person.personId} person={person} self={person.personId === actor.personId} />
+            <StaffRow key={person.personId} person={person} self={person.personId === actor.personId} mails={mails()} />
           ))}
         </ul>
         {gone.length > 0 && (
@@ -69,14 +70,14 @@ export default async function PeoplePage() {
             <summary className="min-h-11 cursor-pointer py-2 font-bold">Who has left ({gone.length})</summary>
             <ul>
               {gone.map((person) => (
-                <StaffRow key={person.personId} person={person} self={false} />
+                <StaffRow key={person.personId} person={person} self={false} mails={mails()} />
               ))}
             </ul>
           </details>
         )}
       </section>
       <div className="flex flex-col gap-8">
-        <Invite />
+        <Invite mails={mails()} />
         <OpenInvitations
           invitations={invitations.map(({ invitationId, name, kind, role, expiresAt }) => ({
             invitationId,

@@ -18,7 +18,7 @@ export interface StaffShown {
 }
 
 /** One member of staff: what they may do, a new password, and the day they leave. */
-export function StaffRow({ person, self }: { person: StaffShown; self: boolean }) {
+export function StaffRow({ person, self, mails }: { person: StaffShown; self: boolean; mails: boolean }) {
   const { personId, name, role, email, left } = person
   const [made, setMade] = useState<MadeCode>()
   const [ending, setEnding] = useState(false)
@@ -81,7 +81,7 @@ export function StaffRow({ person, self }: { person: StaffShown; self: boolean }
           </button>
         </div>
       )}
-      {made && <CodeShown made={made} />}
+      {made && <CodeShown made={made} mails={mails} />}
       <FaultNote fault={fault} />
     </li>
   )

@@ -5,8 +5,11 @@ import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'
 import { readClassLearners } from '@/store/project/learners'
 import { readProjects } from '@/store/project/projects'
+import { itemKey, itemWords } from '@/core/stock/item'
+import { shelvesAway } from '@/core/stock/ledger'
+import { readMoves } from '@/store/stock/stock'
 import { readSessions } from '@/store/session/sessions'
-import { TakeOut, TakeOutMachine } from '@/ui/parts/put-away'
+import { TakeOut, TakeOutMachine, TakeOutShelf } from '@/ui/parts/put-away'
 import { dayIn } from '@/core/units/day'
 import { dayWords, formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../_server/actor'
@@ -19,18 +22,20 @@ export const metadata: Metadata = { title: 'Put away' }
 export default async function PutAwayPage() {
   const actor = await mustSee('see-room')
   const store = theStore()
-  const [machines, learners, bags, sessions, site] = await Promise.all([
+  const [machines, learners, bags, sessions, moves, site] = await Promise.all([
     readMachines(store, actor.siteId, { putAway: true }),
     readClassLearners(store, actor.siteId, 'put-away'),
     readProjects(store, actor.siteId, { putAway: true }),
     readSessions(store, actor.siteId, { putAway: true }),
+    readMoves(store, actor.siteId),
     siteOf(actor.siteId),
   ])
   const mayTakeOut = may(actor.role, 'take-out')
   const since = (moment: Date | string) => `since ${dayWords(dayIn(new Date(moment), site.timeZone))}`
   // A bag whose learner is put away comes out with them.
   const own = bags.filter(({ putAway }) => putAway === 'bag')
-  const nothing = machines.length + learners.length + own.length + sessions.length === 0
+  const shelves = shelvesAway(moves)
+  const nothing = machines.length + learners.length + own.length + sessions.length + shelves.length === 0
   return (
     <div className="mx-auto max-w-4xl">
       <h1 className="text-3xl font-bold">Put away</h1>
@@ -86,6 +91,17 @@ export default async function PutAwayPage() {
             out={mayTakeOut && <TakeOut what="session" id={sessionId} name="The session" />}
           >
             <span className="text-lg font-bold">{formatInTimeZone(startsAt, site.timeZone)}</span>
+          </Row>
+        ))}
+      </Kind>
+      <Kind title="Shelves" count={shelves.length}>
+        {shelves.map(({ item, since: at }) => (
+          <Row
+            key={itemKey(item)}
+            note={since(at)}
+            out={may(actor.role, 'count-stock') && <TakeOutShelf item={item} name={itemWords(item)} />}
+          >
+            <span className="text-lg font-bold first-letter:uppercase">{itemWords(item)}</span>
           </Row>
         ))}
       </Kind>

@@ -108,6 +108,9 @@ export default async function RoomPage({ searchParams }: Props) {
                   What comes back
                 </Link>
               )}
+              <Link href="/room/now" className="btn btn-outline min-h-11">
+                Now
+              </Link>
               <Link href="/room/care" className="btn btn-ghost min-h-11 px-3">
                 Care
               </Link>

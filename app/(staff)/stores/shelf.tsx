@@ -53,6 +53,15 @@ export function Shelf({
   const allowed = (Object.keys(WORDS) as Doing[]).filter((each) =>
     each === 'take-stock' ? mayTake && item.kind !== 'needle' : mayCount,
   )
+  const putAway = () =>
+    void write(
+      'put-shelf-away',
+      { item },
+      {
+        done: `The shelf of ${words} is put away`,
+        undo: () => void write('count-stock', { item, count: 0 }, { done: `The shelf of ${words} is out again` }),
+      },
+    )
   const begin = (next: Doing) => {
     setDoing(next)
     setNumber(next === 'count-stock' ? count : WORDS[next].start)
@@ -97,8 +106,20 @@ export function Shelf({
               {WORDS[each].button}
             </button>
           ))}
+          {mayCount && count === 0 && (
+            <button
+              type="button"
+              className="btn btn-ghost px-2"
+              aria-label={`Put away: ${words}`}
+              disabled={busy}
+              onClick={putAway}
+            >
+              Put away
+            </button>
+          )}
         </span>
       </div>
+      {!doing && <FaultNote fault={fault} />}
       {doing && (
         <form
           className="mt-2 flex flex-wrap items-end gap-3 border-l-4 border-base-300 pl-4"

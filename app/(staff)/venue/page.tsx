@@ -1,9 +1,12 @@
 import type { Metadata } from 'next'
 import { dayIn } from '@/core/units/day'
+import { SHORTEST_PASSPHRASE } from '@/store/archive/sealed'
 import { readRetention } from '@/store/people/retention'
+import { OpenPracticeRoom, ThrowPracticeAway } from '@/ui/parts/practice-room'
 import { mustSee } from '../../_server/actor'
 import { siteOf } from '../../_server/site'
 import { theStore } from '../../_server/store'
+import { TakeCopy } from './take-copy'
 import { VenueForm } from './venue-form'
 
 export const metadata: Metadata = { title: 'The venue' }
@@ -11,7 +14,7 @@ export const metadata: Metadata = { title: 'The venue' }
 export default async function VenuePage() {
   const actor = await mustSee('see-people')
   const now = new Date()
-  const { name, timeZone, settings } = await siteOf(actor.siteId)
+  const { name, timeZone, settings, practice } = await siteOf(actor.siteId)
   const learners = await readRetention(theStore(), actor.siteId, timeZone, now)
   return (
     <div className="mx-auto max-w-2xl">
@@ -25,6 +28,8 @@ export default async function VenuePage() {
         learners={learners}
         today={dayIn(now, timeZone)}
       />
+      {practice ? <ThrowPracticeAway /> : <OpenPracticeRoom />}
+      <TakeCopy shortest={SHORTEST_PASSPHRASE} />
     </div>
   )
 }

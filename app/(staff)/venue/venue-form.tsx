@@ -3,12 +3,14 @@
 import Link from 'next/link'
 import { retentionPreview, type Learner } from '@/core/people/retention'
 import { SHORTEST_RETENTION_MONTHS, WEEK_DAYS, type VenueSettings } from '@/core/room/venue-settings'
+import { METRIC } from '@/core/units/measure'
 import { counted } from '@/core/units/words'
-import { Choice, Choices } from '@/ui/fields/choice'
+import { Choice, Choices, Tick } from '@/ui/fields/choice'
 import { CommandForm, useCommandForm } from '@/ui/fields/command-form'
 import { Count } from '@/ui/fields/number'
 import { Select } from '@/ui/fields/select'
 import { Text } from '@/ui/fields/text'
+import { LengthsIn, WeightsIn } from '@/ui/parts/units-fields'
 import { dayWords } from '@/ui/time'
 
 interface Props {
@@ -26,7 +28,7 @@ const ALL_DAYS = WEEK_DAYS.map((_, day) => String(day))
 const dayName = (day: string) => WEEK_DAYS[Number(day)]!
 
 export function VenueForm({ name, timeZone, settings, zones, learners, today }: Props) {
-  const { weekStartsOn, openDays, learnersAfterMonths } = settings
+  const { weekStartsOn, openDays, learnersAfterMonths, units = METRIC, namesOnWall = true } = settings
   const days: readonly string[] = openDays.map(String)
   const form = useCommandForm('change-venue', {
     start: {
@@ -34,6 +36,9 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
       timeZone,
       weekStartsOn: String(weekStartsOn),
       openDays: days,
+      length: units.length,
+      mass: units.mass,
+      namesOnWall,
       erases: learnersAfterMonths === undefined ? 'never' : 'after',
       months: learnersAfterMonths ?? 12,
     },
@@ -43,6 +48,8 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
       settings: {
         weekStartsOn: Number(values.weekStartsOn) as VenueSettings['weekStartsOn'],
         openDays: values.openDays.map(Number).sort(),
+        units: { length: values.length, mass: values.mass },
+        ...(!values.namesOnWall && { namesOnWall: false }),
         ...(values.erases === 'after' && { learnersAfterMonths: values.months }),
       },
       was: { name, timeZone, settings },
@@ -50,6 +57,7 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
     places: {
       weekStartsOn: 'settings.weekStartsOn',
       openDays: 'settings.openDays',
+      namesOnWall: 'settings.namesOnWall',
       months: 'settings.learnersAfterMonths',
     },
     words: (values) => ({ done: `${values.name} goes by the clock of ${values.timeZone}` }),
@@ -77,6 +85,11 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
         hint="A session on another day can still be put down; it is said that the venue is closed then."
         {...form.field('openDays')}
       />
+      <div className="flex flex-wrap gap-x-8 gap-y-4">
+        <LengthsIn {...form.field('length')} />
+        <WeightsIn {...form.field('mass')} />
+      </div>
+      <Tick label="A screen on the wall says who sits where" {...form.field('namesOnWall')} />
       <Choice
         label="Learners are erased"
         options={[

@@ -3,11 +3,12 @@
 import { UNSEEN_AFTER_MS } from '@/core/people/call-wait'
 import { useWrite } from '@/ui/parts/use-write'
 import type { ShownCall } from '@/core/wire/asks'
-import { useCalls, useNow } from './use-calls'
+import { useNow, useTold } from '../live/use-told'
 
 /** What became of a learner's own call, on every page of theirs. */
 export function OwnCalls() {
-  const { calls, live, aheadMs } = useCalls()
+  const { told, live, aheadMs } = useTold('calls')
+  const calls = (told?.calls ?? []).filter(({ about, ended }) => about !== 'visit' || !ended)
   const now = useNow()
   const { busy, write } = useWrite()
   const shown = [...calls.filter(({ ended }) => !ended), ...calls.filter(({ ended }) => ended).slice(0, 1)]
@@ -44,6 +45,7 @@ export function OwnCalls() {
 }
 
 function progress({ about, since, seen, going, ended }: ShownCall): string {
+  if (about === 'visit') return `${going?.by ?? 'Somebody'} is coming to you`
   const called = about === 'hurt' ? `Told at ${since} that somebody is hurt` : `Called at ${since}`
   if (ended) return ended.how === 'done' ? `${called}: done` : `${called}: taken back`
   if (going) return `${called}: ${going.by} is coming to you`

@@ -5,18 +5,22 @@ import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useEffect, useRef } from 'react'
 import { useWrite } from '@/ui/parts/use-write'
+import type { ShownCall } from '@/core/wire/asks'
 import { send } from '@/ui/write'
 import { DRAWN_CALLS } from './drawn-calls'
-import { useCalls, useNow } from './use-calls'
+import { useNow, useTold } from '../live/use-told'
 
 const waited = (ms: number): string => {
   const minutes = Math.floor(ms / 60_000)
   return minutes < 1 ? 'just now' : minutes === 1 ? 'a minute' : `${minutes} minutes`
 }
 
+const NOBODY: readonly ShownCall[] = []
+
 /** Every open call, on every page of staff: who, where, since when, and what the finder found. */
 export function StaffCalls({ personId }: { personId: string }) {
-  const { calls, told, live, aheadMs } = useCalls()
+  const { told, live, aheadMs } = useTold('calls')
+  const calls = told?.calls ?? NOBODY
   const now = useNow()
   const router = useRouter()
   const path = usePathname()

@@ -16,7 +16,7 @@ export const GET = answerTo('calls', {}, async ({ actor, request, may }) => {
     may('see-calls')
       ? readOpenCalls(theStore(), actor.siteId)
       : readOwnCalls(theStore(), actor.siteId, actor.personId, new Date())
-  return eventStream(request, theNews(), actor.siteId, async () =>
-    (await read()).map((call) => shownCall(call, timeZone)),
-  )
+  return eventStream<'calls'>(request, theNews(), { siteId: actor.siteId, topic: 'calls' }, async () => ({
+    calls: (await read()).map((call) => shownCall(call, timeZone)),
+  }))
 })

@@ -11,8 +11,8 @@ const LONGEST_MS = 1_500
 let asking: Promise<unknown> | undefined
 
 /** Whether this copy can reach its database. Several that ask at once ask once, so that asking never eats the connections. */
-export const GET = (): Promise<Response> =>
-  answering(async () => {
+export const GET = (request: Request): Promise<Response> =>
+  answering(request, async () => {
     asking ??= sql`select 1`.execute(theStore()).finally(() => (asking = undefined))
     const asked = asking.then(
       () => true,

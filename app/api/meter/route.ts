@@ -14,7 +14,7 @@ const MOST_CHARACTERS = 200_000
  * is; whose turn it is there says which cloth wears the needle.
  */
 export const POST = (request: Request): Promise<Response> =>
-  answering(async () => {
+  answering(request, async () => {
     const secret = /^Bearer (\S+)$/.exec(request.headers.get('authorization') ?? '')?.[1]
     const key = secret && (await openWith(theStore(), 'run-meter', secret))
     if (!key || !key.machineId) throw new Refused(401, 'no-key', 'Send the meter’s own key: Authorization: Bearer …')

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next'
 import { redirect } from 'next/navigation'
 import { dialSchool } from '@/core/people/progress'
+import { rulesOfClass } from '@/core/room/class-settings'
 import { readProgress } from '@/store/people/progress'
 import { theStore } from '../../_server/store'
 import { DialUnknown } from '../../_parts/seat/dial-unknown'
@@ -25,7 +26,11 @@ export default async function StationSwatchPage() {
           {...props}
           role="learner"
           mayTurnScrew={false}
-          school={dialSchool(site.houseRules.tension, progress.get(actor.personId), machine.traits.drive)}
+          school={dialSchool(
+            rulesOfClass(site.houseRules, project?.ofClass ?? {}).tension,
+            progress.get(actor.personId),
+            machine.traits.drive,
+          )}
           homeHref="/station"
           faultHref="/station/fault"
         />

@@ -8,7 +8,22 @@ import type { Symptom } from '../fault/symptom'
 export type StepDrawing =
   'dial' | 'needle' | 'bobbin' | 'foot-up' | 'foot-down' | 'hand-wheel' | 'spool' | 'take-up' | 'discs'
 
+/** The way of the thread through a machine, in order: what is looked at in one go, standing in one place. */
+export const CHECK_STATIONS = {
+  ready: 'You and the machine',
+  stitch: 'Stitch and dial',
+  spool: 'Spool',
+  discs: 'Foot up, through the discs',
+  eye: 'Take-up to the needle’s eye',
+  needle: 'Needle',
+  bobbin: 'Bobbin',
+  turn: 'One turn by hand',
+} as const
+export type CheckStation = keyof typeof CHECK_STATIONS
+
 export interface CheckStepGiven {
+  /** where on the way of the thread it is looked at; absent on lists that go another way */
+  readonly station?: CheckStation
   readonly group: CheckGroup
   /** the step as a few words; the sentence is in `because` */
   readonly title: string
@@ -36,6 +51,7 @@ export interface IfFailed {
 
 const step = (
   id: string,
+  station: CheckStation,
   group: CheckGroup,
   title: string,
   when: Rule<unknown>['when'],
@@ -44,7 +60,7 @@ const step = (
 ): Rule<CheckStepGiven> => ({
   id,
   when,
-  give: { group, title, ...more },
+  give: { station, group, title, ...more },
   because,
   source: 'common practice',
   confidence: 'high',
@@ -59,14 +75,23 @@ const POWER_OFF = 'Power off or threading lock on, and foot off the pedal.'
 export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   step(
     'tied-back',
+    'ready',
     'settings',
     'Hair, cords and sleeves tied back',
     {},
     'Nothing hangs that the needle or the wheel could catch: hair, cords, scarf, sleeves, a name tag.',
   ),
-  step('speed-low', 'settings', 'Speed low', { speedLimiter: { is: true } }, 'Push the speed limiter to its slow end.'),
+  step(
+    'speed-low',
+    'ready',
+    'settings',
+    'Speed low',
+    { speedLimiter: { is: true } },
+    'Push the speed limiter to its slow end.',
+  ),
   step(
     'dogs-up',
+    'ready',
     'settings',
     'Feed dogs up',
     { dogsDrop: { is: true }, kitDogsDown: { is: false } },
@@ -75,6 +100,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'dogs-down',
+    'ready',
     'settings',
     'Feed dogs down',
     { dogsDrop: { is: true }, kitDogsDown: { is: true } },
@@ -83,6 +109,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'dogs-covered',
+    'ready',
     'settings',
     'Feed dogs covered',
     { dogsDrop: { is: false }, kitDogsDown: { is: true } },
@@ -91,6 +118,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'winder-off',
+    'ready',
     'settings',
     'Winder off',
     { winder: { in: ['slides-right'] } },
@@ -99,6 +127,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'winder-off-wheel',
+    'ready',
     'settings',
     'Hand wheel home',
     { winder: { in: ['hand-wheel-out'] } },
@@ -107,6 +136,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'winder-off-button',
+    'ready',
     'settings',
     'Winder off',
     { winder: { in: ['button'] } },
@@ -115,6 +145,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'needle-centred',
+    'stitch',
     'settings',
     'Needle in the middle',
     {
@@ -126,6 +157,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'needle-centred-from-left',
+    'stitch',
     'settings',
     'Needle to the middle',
     {
@@ -137,6 +169,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'needle-aside',
+    'stitch',
     'settings',
     'Needle to the side',
     { needlePosition: { in: ['left-or-centre', 'anywhere'] }, kitNeedleAside: { is: true } },
@@ -145,6 +178,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'needle-fixed',
+    'stitch',
     'settings',
     'Foot to the side',
     { needlePosition: { in: ['centre'] }, kitNeedleAside: { is: true } },
@@ -153,6 +187,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'stitch-mark',
+    'stitch',
     'settings',
     'Stitch',
     { kitStraight: { is: true }, straightStitchMark: { known: true } },
@@ -161,6 +196,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'stitch-mark-zigzag',
+    'stitch',
     'settings',
     'Stitch',
     { kitStitch: { in: ['zigzag'] }, zigzagStitchMark: { known: true } },
@@ -168,6 +204,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'stitch-mark-other',
+    'stitch',
     'settings',
     'Stitch: {kitStitchWords}',
     {
@@ -181,6 +218,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'zigzag-plate',
+    'stitch',
     'settings',
     'Zigzag plate and zigzag foot on',
     { wantsWidePlate: { is: true }, straightPlateHere: { is: true } },
@@ -196,6 +234,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'length-mark',
+    'stitch',
     'settings',
     'Stitch length at {kitLengthMark}',
     { kitLengthMark: { known: true }, lengthDial: { notIn: ['backwards', 'stitches-per-inch'] } },
@@ -203,6 +242,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'length-mark-backwards',
+    'stitch',
     'settings',
     'Stitch length at {kitLengthMark}',
     { kitLengthMark: { known: true }, lengthDial: { in: ['backwards'] } },
@@ -210,6 +250,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'length-backwards',
+    'stitch',
     'settings',
     'Stitch length {kitLengthMm} mm',
     { lengthDial: { in: ['backwards'] }, kitLengthMark: { known: false } },
@@ -217,6 +258,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'length',
+    'stitch',
     'settings',
     'Stitch length {kitLengthMm} mm',
     { lengthDial: { in: ['millimetres'] }, kitLengthMark: { known: false } },
@@ -225,6 +267,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'length-per-inch',
+    'stitch',
     'settings',
     'Stitch length {kitPerInch} to the inch',
     { lengthDial: { in: ['stitches-per-inch'] } },
@@ -232,6 +275,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'dial-at-start',
+    'stitch',
     'settings',
     'Tension {dialStart}',
     { tensionSetOn: { notIn: ['screen'] }, dialStart: { known: true } },
@@ -240,6 +284,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'dial-on-screen',
+    'stitch',
     'settings',
     'Tension {dialStart}',
     { tensionSetOn: { in: ['screen'] }, dialShown: { known: false }, dialStart: { known: true } },
@@ -248,6 +293,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'dial-on-screen-shown',
+    'stitch',
     'settings',
     'Tension {dialStart}',
     { tensionSetOn: { in: ['screen'] }, dialShown: { known: true }, dialStart: { known: true } },
@@ -256,6 +302,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'spool-lying',
+    'spool',
     'threading',
     'Spool lying, with its cap',
     { spoolPin: { in: ['lying', 'both'] } },
@@ -264,6 +311,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'spool-upright',
+    'spool',
     'threading',
     'Spool upright, on felt',
     { spoolPin: { in: ['upright'] } },
@@ -272,6 +320,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'spool-cone',
+    'spool',
     'threading',
     'Cone on its stand',
     { spoolPin: { in: ['cone-stand'] } },
@@ -280,6 +329,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'needle-top-button',
+    'discs',
     'threading',
     'Needle and take-up at the top',
     { needleRaisedBy: { in: ['button'] } },
@@ -288,6 +338,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'needle-top-wheel',
+    'discs',
     'threading',
     'Needle and take-up at the top',
     { needleRaisedBy: { notIn: ['button'] } },
@@ -296,6 +347,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'foot-up',
+    'discs',
     'threading',
     'Foot up',
     {},
@@ -304,6 +356,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'discs-outside',
+    'discs',
     'threading',
     'Through the discs',
     { tensionDiscs: { in: ['outside'] } },
@@ -312,6 +365,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'discs-hidden',
+    'discs',
     'threading',
     'Through the discs',
     { tensionDiscs: { notIn: ['outside'] } },
@@ -320,6 +374,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'take-up-slot',
+    'eye',
     'threading',
     'In the take-up lever',
     { takeUp: { in: ['slot'] } },
@@ -328,6 +383,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'take-up-eye',
+    'eye',
     'threading',
     'Through the take-up lever',
     { takeUp: { in: ['closed-eye'] } },
@@ -335,6 +391,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
     { checks: ['rethread-foot-up', 'take-up'], drawing: 'take-up' },
   ),
   step(
+    'eye',
     'eye',
     'threading',
     'Eye, {eyeThreadedWords}',
@@ -344,6 +401,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'threader',
+    'eye',
     'threading',
     'Threader',
     { threader: { in: ['built-in'] }, threaderFits: { is: true } },
@@ -352,6 +410,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'threader-too-fine',
+    'eye',
     'threading',
     'By hand, not with the threader',
     { threader: { in: ['built-in'] }, threaderFits: { is: false, known: true } },
@@ -360,6 +419,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'tug',
+    'eye',
     'threading',
     'Tug test',
     {},
@@ -369,6 +429,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   step(
     'needle-seated',
     'needle',
+    'needle',
     'Needle seated',
     {},
     'It is straight, up to the stop, and the clamp is tight{clampWords}: pulled and twisted, it neither drops nor turns.',
@@ -376,6 +437,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'needle-right',
+    'needle',
     'needle',
     '{needleWords}',
     { needleWords: { known: true } },
@@ -385,6 +447,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   step(
     'flat',
     'needle',
+    'needle',
     'Flat to the {shankFlatWords}',
     { shankFlat: { in: ['back', 'left', 'right'] } },
     'The flat side of the shank faces {shankFlatWords} on this machine.',
@@ -392,6 +455,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'round-shank',
+    'needle',
     'needle',
     'Long groove to the {grooveWords}',
     { shankFlat: { in: ['round'] }, eyeThreaded: { known: true } },
@@ -401,6 +465,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   step(
     'bobbin-drop-in',
     'bobbin',
+    'bobbin',
     'Bobbin runs like a {bobbinRuns}',
     { bobbinCase: { in: ['drop-in'] }, bobbinRuns: { known: true } },
     'Drop the bobbin in so that, seen from above, its thread hangs like a {bobbinRuns}; draw it through the slot and under the spring.',
@@ -408,6 +473,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'bobbin-latch',
+    'bobbin',
     'bobbin',
     'Bobbin runs like a {bobbinRuns}, case clicked',
     { bobbinCase: { in: ['front-latch'] }, bobbinRuns: { known: true } },
@@ -417,6 +483,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   step(
     'bobbin-side',
     'bobbin',
+    'bobbin',
     'Bobbin runs like a {bobbinRuns}, from the side',
     { bobbinCase: { in: ['side'] }, bobbinRuns: { known: true } },
     'Load it from the side; looking into the open case the thread hangs like a {bobbinRuns}. Under the spring, case home.',
@@ -424,6 +491,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'bobbin-unknown',
+    'bobbin',
     'bobbin',
     'Bobbin home',
     { any: [{ bobbinCase: { known: false } }, { bobbinRuns: { known: false } }] },
@@ -433,6 +501,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   step(
     'bobbin-class',
     'bobbin',
+    'bobbin',
     'Class {bobbinClass} bobbin',
     { bobbinClass: { known: true } },
     'Only class {bobbinClass}{bobbinMaterialWords} belongs in this machine: look-alikes jam or sew badly.',
@@ -440,6 +509,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'raise',
+    'bobbin',
     'raise',
     'Raise the bobbin thread',
     { bobbinThreadRaised: { is: true } },
@@ -448,6 +518,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'tails',
+    'bobbin',
     'raise',
     'Both tails back',
     {},
@@ -456,6 +527,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'no-touch',
+    'turn',
     'no-touch',
     'One turn by hand',
     {},
@@ -472,6 +544,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'width',
+    'turn',
     'no-touch',
     'Width fits the foot',
     { kitStraight: { is: false } },
@@ -488,6 +561,7 @@ export const SEAT_CHECK: readonly Rule<CheckStepGiven>[] = readable([
   ),
   step(
     'foot-down',
+    'turn',
     'settings',
     'Foot down before you sew',
     {},

@@ -26,6 +26,8 @@ import { somebodyHurt } from './somebody-hurt'
 import { swatchStitched } from './swatch-stitched'
 import { takenOut } from './taken-out'
 import { traitLearnt } from './trait-learnt'
+import { traitPutAway } from './trait-put-away'
+import { turnEnded } from './turn-ended'
 import { used } from './used'
 
 /** Every kind of line in a machine's book but the correction. A new one is a file beside this and a row here. */
@@ -37,6 +39,7 @@ export const KINDS = {
   'check-run': checkRun,
   'swatch-stitched': swatchStitched,
   used,
+  'turn-ended': turnEnded,
   'bobbin-wound': bobbinWound,
   'laid-out': laidOut,
   cleaned,
@@ -45,6 +48,7 @@ export const KINDS = {
   'found-off': foundOff,
   restored,
   'trait-learnt': traitLearnt,
+  'trait-put-away': traitPutAway,
   'fault-opened': faultOpened,
   'fault-cured': faultCured,
   'fault-run': faultRun,

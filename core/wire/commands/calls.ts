@@ -12,6 +12,8 @@ export const CALLS = {
     mayWrite: STAFF,
     body: strict({ callIds: Type.Array(Id, { minItems: 1, maxItems: 200, uniqueItems: true }) }),
   },
+  /** nobody called: staff go to somebody unasked, who sees that they come */
+  'visit-seat': { mayWrite: STAFF, body: strict({ machineId: Id, personId: Id }) },
   'go-to-call': { mayWrite: STAFF, body: strict({ callId: Id }) },
   'end-call': { mayWrite: STAFF, body: strict({ callId: Id }) },
 } as const satisfies Commands

@@ -3,6 +3,7 @@ import { KitsFileSchema } from '../../exchange/kits-file'
 import { DropTestSchema, OverrideSchema } from '../../kit/kit-schema'
 import { Name, ProjectSchema } from '../../kit/project'
 import { PointWord } from '../../knowledge/vocabulary'
+import { ClassSettingsSchema } from '../../room/class-settings'
 import { COORDINATOR, STAFF, TEACHING } from '../../room/role'
 import { Above0, strict } from '../../schema/shape'
 import { Id, type Commands } from './shape'
@@ -35,6 +36,15 @@ export const CLASSES = {
   'rename-course': { mayWrite: TEACHING, body: strict({ courseId: Id, name: Name }) },
   /** a code of its own, or one that the machine makes; the old one lets nobody in any more */
   'change-class-code': { mayWrite: TEACHING, body: strict({ courseId: Id, classCode: Type.Optional(ClassCode) }) },
+  'set-class': {
+    mayWrite: TEACHING,
+    body: strict({
+      courseId: Id,
+      settings: ClassSettingsSchema,
+      /** as they stood when the change was begun */
+      was: Type.Optional(ClassSettingsSchema),
+    }),
+  },
   /** it takes nobody in any more, and its sessions, bags and books stay */
   'close-course': { mayWrite: TEACHING, body: strict({ courseId: Id }) },
   'reopen-course': { mayWrite: TEACHING, body: strict({ courseId: Id }) },

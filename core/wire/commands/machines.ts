@@ -32,12 +32,16 @@ export const MACHINES = {
     mayWrite: TEACHING,
     body: strict({ machineId: Id, trait: words(TRAIT_NAMES), value: Type.Unknown(), source }),
   },
+  /** what was said is not known any more */
+  'put-trait-away': { mayWrite: TEACHING, body: strict({ machineId: Id, trait: words(TRAIT_NAMES) }) },
   /** somebody stands at it and says that what a template said is so */
   'confirm-traits': {
     mayWrite: TEACHING,
     body: strict({ machineId: Id, traits: Type.Array(words(TRAIT_NAMES), { minItems: 1, uniqueItems: true }) }),
   },
   'place-machine': { mayWrite: TEACHING, body: strict({ machineId: Id, place: Place }) },
+  /** every table, by number, in rows of so many from the front */
+  'place-in-rows': { mayWrite: TEACHING, body: strict({ perRow: Type.Integer({ minimum: 1, maximum: 16 }) }) },
   'place-instructor': { mayWrite: TEACHING, body: strict({ place: Place }) },
   'import-machines': { mayWrite: COORDINATOR, body: strict({ file: MachinesFileSchema }) },
   'change-venue': {
@@ -49,6 +53,8 @@ export const MACHINES = {
       was: Type.Optional(strict({ ...VENUE, settings: Type.Optional(VenueSettingsSchema) })),
     }),
   },
+  /** the whole venue is taken away as a file: nothing changes, and who took it is kept */
+  'take-archive': { mayWrite: COORDINATOR, body: strict({}) },
   'change-house-rules': {
     mayWrite: COORDINATOR,
     body: strict({

@@ -16,6 +16,8 @@ export const STORES = {
     mayWrite: STAFF,
     body: strict({ item: StockItemSchema, count: From1, because: Type.Optional(Because) }),
   },
+  /** an empty shelf is kept no more; counting it again brings it back */
+  'put-shelf-away': { mayWrite: TEACHING, body: strict({ item: StockItemSchema }) },
   'adjust-stock': {
     mayWrite: TEACHING,
     body: strict({

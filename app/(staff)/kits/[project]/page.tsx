@@ -1,4 +1,5 @@
 import type { Metadata } from 'next'
+import { rulesOfClass } from '@/core/room/class-settings'
 import { may } from '@/core/wire/permission'
 import { standingOf } from '@/core/machine/standing'
 import { TRAIT_QUESTIONS } from '@/core/knowledge/machine/trait'
@@ -68,7 +69,7 @@ export default async function BagPage({ params, searchParams }: Props) {
       }))}
       machines={choices}
       firstMachine={first?.machineId}
-      room={room}
+      room={{ ...room, rules: rulesOfClass(room.rules, project.ofClass) }}
       mayGive={may(actor.role, 'give-kit')}
       putAway={project.putAway}
       practice={site.practice}

@@ -2,6 +2,7 @@
 
 import { Download } from 'lucide-react'
 import { useState } from 'react'
+import type { ClassSettings } from '@/core/room/class-settings'
 import { Tick } from '@/ui/fields/choice'
 import { CommandForm, useCommandForm } from '@/ui/fields/command-form'
 import { Text } from '@/ui/fields/text'
@@ -9,6 +10,7 @@ import { FaultNote } from '@/ui/parts/fault-note'
 import { PutAway } from '@/ui/parts/put-away'
 import { useFormId } from '@/ui/parts/use-form-id'
 import { useWrite } from '@/ui/parts/use-write'
+import { ClassRules } from './class-rules'
 
 export interface ClassRowShown {
   readonly courseId: string
@@ -16,11 +18,12 @@ export interface ClassRowShown {
   readonly code: string
   readonly words: string
   readonly learners: readonly { readonly enrolmentId: string; readonly name: string }[]
+  readonly settings: ClassSettings
   /** the day on which it was closed */
   readonly closed?: string
 }
 
-type Doing = 'rename' | 'copy' | 'learners'
+type Doing = 'rename' | 'rules' | 'copy' | 'learners'
 
 /** One class: its code for the board, and what can be done with it. */
 export function ClassRow({ course, mayChange }: { course: ClassRowShown; mayChange: boolean }) {
@@ -75,6 +78,9 @@ export function ClassRow({ course, mayChange }: { course: ClassRowShown; mayChan
                 >
                   New code
                 </button>
+                <button type="button" className="btn btn-ghost px-2" onClick={() => turn('rules')}>
+                  Its own rules …
+                </button>
               </>
             )}
             {course.learners.length > 0 && (
@@ -107,6 +113,9 @@ export function ClassRow({ course, mayChange }: { course: ClassRowShown; mayChan
       </div>
       <FaultNote fault={fault} />
       {doing === 'rename' && <Rename course={course} done={() => setDoing(undefined)} />}
+      {doing === 'rules' && (
+        <ClassRules courseId={courseId} name={name} settings={course.settings} done={() => setDoing(undefined)} />
+      )}
       {doing === 'learners' && (
         <div className="border-l-4 border-base-300 pl-4">
           <p className="text-sm">

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
+import { supervisedWords, type ClassSettings } from '@/core/room/class-settings'
 import { may } from '@/core/wire/permission'
 import { readClasses } from '@/store/project/classes'
 import { readClassLearners } from '@/store/project/learners'
@@ -14,6 +15,15 @@ import { NewClass } from './new-class'
 
 export const metadata: Metadata = { title: 'Classes' }
 
+/** What a class does in its own way, in a few words. */
+const ownWays = (settings: ClassSettings): string[] => [
+  ...(settings.usual
+    ? [`usually ${settings.usual.from} for ${settings.usual.minutes} min in ${counted(settings.usual.blocks, 'block')}`]
+    : []),
+  ...(settings.tension ? [settings.tension === 'hands-on' ? 'learners turn the dial' : 'a mentor turns the dial'] : []),
+  ...(settings.supervised ? [supervisedWords(settings)!] : []),
+]
+
 export default async function ClassesPage() {
   const actor = await mustSee('see-kits')
   const store = theStore()
@@ -22,14 +32,15 @@ export default async function ClassesPage() {
     readClassLearners(store, actor.siteId, 'at-work'),
     siteOf(actor.siteId),
   ])
-  const shown = classes.map(({ courseId, name, code, closedAt, learners, bags, nextAt }): ClassRowShown => {
+  const shown = classes.map(({ courseId, name, code, closedAt, learners, bags, nextAt, settings }): ClassRowShown => {
     const next = nextAt ? `next ${formatInTimeZone(nextAt, site.timeZone)}` : 'no session to come'
     return {
       courseId,
       name,
       code,
+      settings,
       learners: everybody.filter((each) => each.courseId === courseId),
-      words: [counted(learners, 'learner'), counted(bags, 'bag'), next].join(', '),
+      words: [counted(learners, 'learner'), counted(bags, 'bag'), next, ...ownWays(settings)].join(', '),
       ...(closedAt && { closed: dayWords(dayIn(closedAt, site.timeZone)) }),
     }
   })

@@ -20,7 +20,7 @@ export default async function LabelsPage() {
     siteOf(actor.siteId),
   ])
   const bags = projects.flatMap((project) => {
-    const bag = printedBag(project, machines, site.houseRules.beginners ?? false)
+    const bag = printedBag(project, machines, site.houseRules)
     return bag ? [{ id: project.projectId, bag }] : []
   })
   return (

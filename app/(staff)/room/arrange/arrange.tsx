@@ -5,6 +5,7 @@ import Link from 'next/link'
 import { useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { FARTHEST, INSTRUCTOR_TABLE, TABLE, tableInTheWay, type Place, type TableSize } from '@/core/room/table'
+import { Count } from '@/ui/fields/number'
 import { spoken } from '@/ui/parts/drag-words'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
@@ -92,6 +93,7 @@ export function Arrange({ machines, instructor }: { machines: readonly Machine[]
           Drag each table to where it stands, and the instructor’s to where you are: beginners are seated near it. With
           keys: Tab to a table, Space to lift it, arrows to move it, Space to put it down.
         </p>
+        <Rows of={machines.length} landed={() => setMoved({})} />
         <Link href="/room" className="btn btn-primary ml-auto min-h-11">
           Done
         </Link>
@@ -122,6 +124,30 @@ export function Arrange({ machines, instructor }: { machines: readonly Machine[]
         </div>
       </DndContext>
     </>
+  )
+}
+
+/** For a room that stands in rows: all its tables at once, by number; each is then dragged where it differs. */
+function Rows({ of, landed }: { of: number; landed: () => void }) {
+  const [perRow, setPerRow] = useState(Math.min(4, Math.max(1, of)))
+  const { busy, fault, write } = useWrite()
+  if (of < 2) return null
+  return (
+    <form
+      className="flex items-end gap-2"
+      onSubmit={(submitted) => {
+        submitted.preventDefault()
+        void write('place-in-rows', { perRow }, { done: `The tables stand in rows of ${perRow}` }).then(
+          (done) => done && landed(),
+        )
+      }}
+    >
+      <Count label="In rows of" look="small" min={1} max={16} value={perRow} set={setPerRow} />
+      <button type="submit" className="btn btn-outline" disabled={busy}>
+        Put them so
+      </button>
+      <FaultNote fault={fault} />
+    </form>
   )
 }
 

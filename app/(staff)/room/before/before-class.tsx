@@ -2,7 +2,14 @@ import Link from 'next/link'
 import { BenchStops, type Stop } from '../../../_parts/bench-stops'
 
 /** The room in walking order: at each machine only what differs from what tonight needs, one tap each. */
-export function BeforeClass({ walk }: { walk: readonly Stop[] }) {
+export function BeforeClass({
+  walk,
+  tonight,
+}: {
+  walk: readonly Stop[]
+  /** sessions to come, whose own walk has bobbins and bags as well */
+  tonight: readonly { readonly href: string; readonly words: string }[]
+}) {
   const open = walk.filter(({ tasks, standing }) => tasks.length > 0 || standing === 'stopped')
   const tasks = walk.reduce((sum, stop) => sum + stop.tasks.length, 0)
   return (
@@ -18,6 +25,13 @@ export function BeforeClass({ walk }: { walk: readonly Stop[] }) {
           ? 'Nothing to do: every machine stands as tonight needs it.'
           : `${tasks} ${tasks === 1 ? 'thing' : 'things'} at ${open.length} of ${walk.length} machines, in walking order.`}
       </p>
+      {tonight.map(({ href, words }) => (
+        <p key={href} className="mt-2">
+          <Link href={href} className="btn btn-primary min-h-11">
+            The walk for {words}, with its bobbins and bags
+          </Link>
+        </p>
+      ))}
       <BenchStops walk={walk} />
     </>
   )

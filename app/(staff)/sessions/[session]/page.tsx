@@ -1,6 +1,5 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { CLASS_END } from '@/core/knowledge/care/place-caution'
 import { may } from '@/core/wire/permission'
 import { POINTS, systemWords } from '@/core/knowledge/needle/needle'
 import { plain, spaced } from '@/core/units/words'
@@ -15,6 +14,7 @@ import { mustSee } from '../../../_server/actor'
 import { askedNow, readSessionFacts, sessionPage } from '../../../_server/session-facts'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
+import { ClassEnd } from './class-end'
 import { SessionNav } from './session-nav'
 import { RunSheet } from './run-sheet'
 
@@ -72,6 +72,7 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
         proofHolds={kept?.plan.proof?.asked === asked.digest}
         question={asked.question}
         beginsOddly={beginsOddly}
+        ofClass={session.ofClass}
         begun={begun}
         earlier={history.slice(1).map(({ planId, madeAt, madeBy, plan }) => ({
           planId,
@@ -119,21 +120,11 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
           whyNot: Object.fromEntries(asked.whyNot.get(projectId)!),
         }))}
       />
-      <section className="mt-8" aria-labelledby="class-end">
-        <h2 id="class-end" className="text-xl font-bold">
-          When the last one has left
-        </h2>
-        <ol className="mt-2 grid gap-x-6 gap-y-2 sm:grid-cols-2">
-          {CLASS_END.map(({ title, how }) => (
-            <li key={title} className="seam py-2">
-              <strong>{title}.</strong> {how}
-            </li>
-          ))}
-        </ol>
-        <Link className="link" href="/stores" prefetch={false}>
-          Where every needle went
+      <ClassEnd>
+        <Link className="link print:hidden" href={`/sessions/${session.sessionId}/close`} prefetch={false}>
+          Close the session: what is still open, in one tap each
         </Link>
-      </section>
+      </ClassEnd>
     </>
   )
 }

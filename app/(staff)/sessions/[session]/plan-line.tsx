@@ -19,7 +19,7 @@ interface Props extends SheetProps {
 /** What the plan costs, what it saves, and how sure it is: in one line each. */
 export function PlanLine(props: Props) {
   const { figures, byHand, seats, planning, learners, proof, proofHolds, mayPlan, running, blocks, busy } = props
-  const { plan, stop, thinking, found } = planning
+  const { plan, stop, thinking, helping, found } = planning
   // A session that is under way is planned from now on.
   const [from, setFrom] = useState(running)
   const seated = learners.length - figures.unseated.length
@@ -99,6 +99,14 @@ export function PlanLine(props: Props) {
           </>
         )}
       </div>
+      {helping && (
+        <p className="mt-2 flex flex-wrap items-center gap-3 print:hidden">
+          Trying what would seat the others …
+          <button type="button" className="btn btn-ghost" onClick={stop}>
+            Skip it
+          </button>
+        </p>
+      )}
       {!thinking && proof && proofHolds && proof.help.length > 0 && figures.unseated.length > 0 && (
         <p className="mt-2">
           <strong>What would help most:</strong>{' '}

@@ -2,6 +2,7 @@
 
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
 import { useState } from 'react'
+import { supervisedAsks } from '@/core/room/class-settings'
 import { breachWords, byHandFigures, moveOptions, placeKey, sheetFigures } from '@/core/session/sheet'
 import { spoken } from '@/ui/parts/drag-words'
 import { FaultNote } from '@/ui/parts/fault-note'
@@ -97,6 +98,7 @@ export function RunSheet(props: SheetProps) {
   const takeKitsBack = (kitGivenIds: readonly string[]) =>
     write('take-kits-back', { kitGivenIds }, { done: 'The kits are taken back' })
 
+  const supervised = supervisedAsks(props.ofClass, seats)
   const seatAt = (machineId: string, block: number) =>
     seats.filter((seat) => seat.machineId === machineId && seat.block === block)
   const carriedLearner = carried ? who.get(carried) : undefined
@@ -114,6 +116,7 @@ export function RunSheet(props: SheetProps) {
         busy={busy}
       />
       <FaultNote fault={fault ?? planning.fault} />
+      {supervised && <p className="my-3 border-l-4 border-warning py-1 pl-3">{supervised}</p>}
       {figures.breaches.length > 0 && (
         <section aria-label="What does not go together" className="my-3 border-l-4 border-error py-1 pl-3">
           <ul>

@@ -5,7 +5,9 @@ import { formatInTimeZone } from '@/ui/time'
 const PARTS = [
   { path: '', name: 'Run sheet' },
   { path: '/bench', name: 'Bench list' },
+  { path: '/changeover', name: 'Changeover' },
   { path: '/people', name: 'Who comes' },
+  { path: '/close', name: 'Close' },
 ] as const
 
 /** Which session it is, and its sheets. */
@@ -32,7 +34,7 @@ export function SessionNav({
         </h1>
       </div>
       <nav aria-label="Sheets of this session" className="flex flex-wrap gap-1 print:hidden">
-        {PARTS.map(({ path, name }) => (
+        {PARTS.filter(({ path }) => path !== '/changeover' || session.blocks > 1).map(({ path, name }) => (
           <Link
             key={path}
             href={home + path}

@@ -1,3 +1,4 @@
+import type { ClassSettings } from '@/core/room/class-settings'
 import type { Kit } from '@/core/kit/request'
 import type { PlannedSeat, PlanProof } from '@/core/session/session-schema'
 import type { PlanQuestion } from '@/core/session/plan-question'
@@ -66,6 +67,8 @@ export interface SheetProps {
   readonly begun: Readonly<Record<number, readonly string[]>>
   /** what was planned before, the newest first */
   readonly earlier: readonly EarlierPlan[]
+  /** how the class is supervised, where it is */
+  readonly ofClass: Pick<ClassSettings, 'supervised'>
   readonly mayPlan: boolean
   readonly mayGive: boolean
 }

@@ -14,16 +14,21 @@ export function usePlanning(sessionId: string) {
   const router = useRouter()
   const [found, setFound] = useState<PlanInShort>()
   const [thinking, setThinking] = useState(false)
+  /** the plan stands, and what would help is still tried */
+  const [helping, setHelping] = useState(false)
   const [refreshing, refresh] = useTransition()
   const [fault, setFault] = useState<Fault>()
   const stopper = useRef<AbortController>(undefined)
 
   const plan = async (basis: () => Promise<string | null>, fromBlock?: number) => {
+    // Whoever plans again waits no longer for what would have helped with the plan before.
+    stopper.current?.abort()
     const stop = new AbortController()
     stopper.current = stop
     setThinking(true)
     setFault(undefined)
     setFound(undefined)
+    let kept = false
     const wrong = await askLines(
       'plan-session',
       {
@@ -33,22 +38,36 @@ export function usePlanning(sessionId: string) {
       },
       (line) => {
         if ('better' in line) setFound(line.better)
-        else
+        else if ('kept' in line) {
+          kept = true
           toast.success(
             `${line.seated} of ${line.of} seated, ${counted(line.changeoverMinutes, 'minute')} of changeovers`,
           )
+          setThinking(false)
+          setHelping(line.seated < line.of)
+          refresh(() => router.refresh())
+        }
       },
     )
     if (wrong) {
       setFault(wrong)
       toast.error(wrong.message)
     }
-    if (stop.signal.aborted) toast.message('Stopped; the best plan so far is kept')
+    if (stopper.current !== stop) return
+    setHelping(false)
+    if (stop.signal.aborted && !kept) toast.message('Stopped; the best plan so far is kept')
     // What was stopped is kept a moment later.
     if (stop.signal.aborted) await new Promise((resolve) => setTimeout(resolve, 300))
     setThinking(false)
     // Until the page shows the new plan, it is still being made.
     refresh(() => router.refresh())
   }
-  return { plan, stop: () => stopper.current?.abort(), thinking: thinking || refreshing, found, fault }
+  return {
+    plan,
+    stop: () => stopper.current?.abort(),
+    thinking: thinking || (refreshing && !helping),
+    helping,
+    found,
+    fault,
+  }
 }

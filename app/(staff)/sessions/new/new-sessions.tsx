@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import type { ClassSettings } from '@/core/room/class-settings'
 import { WEEK_DAYS } from '@/core/room/venue-settings'
 import { Count } from '@/ui/fields/number'
 import { Select } from '@/ui/fields/select'
@@ -9,15 +10,23 @@ import { FaultNote } from '@/ui/parts/fault-note'
 import { useFormId } from '@/ui/parts/use-form-id'
 import { useWrite } from '@/ui/parts/use-write'
 import { formatInTimeZone } from '@/ui/time'
-import { momentIn, MOST_WEEKS, wrongWithSession } from '@/ui/zone'
+import { momentIn, MOST_WEEKS, timeAfter, wrongWithSession } from '@/ui/zone'
 
 interface Course {
   readonly courseId: string
   readonly name: string
+  readonly usual?: ClassSettings['usual']
 }
 
 /** Turns at a machine in one session. */
 const MOST_BLOCKS = 12
+
+/** When a class usually meets; where it has not said, in the evening. */
+const usualOf = ({ usual = { from: '18:00', minutes: 120, blocks: 2 } }: Course) => ({
+  from: usual.from,
+  to: timeAfter(usual.from, usual.minutes),
+  blocks: usual.blocks,
+})
 
 /** One session, or the same one every week. */
 export function NewSessions({
@@ -34,9 +43,7 @@ export function NewSessions({
 }) {
   const [courseId, setCourseId] = useState(courses[0]!.courseId)
   const [day, setDay] = useState(today)
-  const [from, setFrom] = useState('18:00')
-  const [to, setTo] = useState('20:00')
-  const [blocks, setBlocks] = useState(2)
+  const [{ from, to, blocks }, setTimes] = useState(usualOf(courses[0]!))
   const [weeks, setWeeks] = useState(1)
   const { busy, fault, write } = useWrite()
   const { idOf } = useFormId()
@@ -71,13 +78,16 @@ export function NewSessions({
       <Select
         label="Class"
         value={courseId}
-        set={setCourseId}
+        set={(id) => {
+          setCourseId(id)
+          setTimes(usualOf(courses.find((each) => each.courseId === id)!))
+        }}
         options={courses.map(({ courseId: id, name }) => [id, name])}
       />
       <div className="grid gap-4 sm:grid-cols-3">
         <Text label="First day" type="date" value={day} set={setDay} />
-        <Text label="From" type="time" value={from} set={setFrom} />
-        <Text label="To" type="time" value={to} set={setTo} />
+        <Text label="From" type="time" value={from} set={(time) => setTimes({ from: time, to, blocks })} />
+        <Text label="To" type="time" value={to} set={(time) => setTimes({ from, to: time, blocks })} />
       </div>
       <div className="grid gap-4 sm:grid-cols-2">
         <Count
@@ -85,7 +95,7 @@ export function NewSessions({
           min={1}
           max={MOST_BLOCKS}
           value={blocks}
-          set={setBlocks}
+          set={(count) => setTimes({ from, to, blocks: count })}
         />
         <Count label="Every week, so many times" min={1} max={MOST_WEEKS} value={weeks} set={setWeeks} />
       </div>

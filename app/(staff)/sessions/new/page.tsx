@@ -28,7 +28,11 @@ export default async function NewSessionsPage() {
         </p>
       ) : (
         <NewSessions
-          courses={courses.map(({ course_id, name }) => ({ courseId: course_id, name }))}
+          courses={courses.map(({ course_id, name, settings: { usual } }) => ({
+            courseId: course_id,
+            name,
+            ...(usual && { usual }),
+          }))}
           today={dayIn(new Date(), site.timeZone)}
           timeZone={site.timeZone}
           openDays={site.settings.openDays}

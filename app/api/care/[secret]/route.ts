@@ -8,8 +8,8 @@ import { settings } from '../../../_server/settings'
 import { theStore } from '../../../_server/store'
 
 /** What care is due, for any calendar that subscribes with a key made for it: `/api/care/KEY.ics`. */
-export const GET = (_: Request, { params }: { params: Promise<{ secret: string }> }): Promise<Response> =>
-  answering(async () => {
+export const GET = (request: Request, { params }: { params: Promise<{ secret: string }> }): Promise<Response> =>
+  answering(request, async () => {
     const secret = (await params).secret.replace(/\.ics$/, '')
     const key = await openWith(theStore(), 'care-feed', secret)
     if (!key) throw notFound('calendar', 'secret')

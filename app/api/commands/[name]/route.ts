@@ -1,4 +1,5 @@
 import { runCommand } from '@/store/commands/run'
+import { countWrite } from '../../../_server/metrics'
 import { readJson } from '../../../_server/answer'
 import { inTurn } from '../../../_server/writes'
 import { theStore } from '../../../_server/store'
@@ -17,5 +18,7 @@ const SIZES: Readonly<Record<string, number>> = {
 export const POST = route<{ name: string }>({ writes: true }, async ({ actor, request, params }) => {
   const { name } = params
   const envelope = await readJson(request, SIZES[name])
-  return inTurn(() => runCommand(theStore(), actor, name, envelope))
+  const landed = await inTurn(() => runCommand(theStore(), actor, name, envelope))
+  countWrite(name)
+  return landed
 })

@@ -7,4 +7,4 @@ const MOST_BYTES = 8_000
 
 export const GET = (request: Request): Promise<Response> => signIn().handler(request)
 export const POST = (request: Request): Promise<Response> =>
-  answering(async () => atTheDoor(request, await readText(request, MOST_BYTES)))
+  answering(request, async () => atTheDoor(request, await readText(request, MOST_BYTES)))

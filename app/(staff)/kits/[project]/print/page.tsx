@@ -15,7 +15,7 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
   const actor = await mustSee('see-kits')
   const project = await projectPage(actor.siteId, (await params).project)
   const [machines, site] = await Promise.all([readMachines(theStore(), actor.siteId), siteOf(actor.siteId)])
-  const bag = printedBag(project, machines, site.houseRules.beginners ?? false)
+  const bag = printedBag(project, machines, site.houseRules)
   return (
     <>
       <div className="mb-5 flex flex-wrap items-center gap-4 print:hidden">

@@ -1,28 +1,58 @@
 'use client'
 
 import { useState } from 'react'
+import type { TraitSource } from '@/core/machine/trait-source'
 import type { TraitName } from '@/core/knowledge/machine/trait'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { TraitField, type FieldSchema } from '@/ui/parts/trait-field'
 import { useWrite } from '@/ui/parts/use-write'
 
-interface Props {
-  readonly machineId: string
-  readonly mayAnswer: boolean
+/** A trait as it is asked: the question, and what is known. */
+export interface TraitAsked {
   readonly trait: TraitName
   readonly question: string
   readonly schema: FieldSchema
   readonly value?: unknown
   readonly words?: string
+  /** how what is known came to be */
+  readonly source?: TraitSource
   /** it comes from a template; nobody has looked yet */
   readonly unchecked?: boolean
+  /** whose word it is */
+  readonly by?: string
+}
+
+interface Props extends TraitAsked {
+  readonly machineId: string
+  readonly mayAnswer: boolean
 }
 
 /** One trait: what is known, and a way to say it better. Standing at the machine, it was tried. */
-export function AnswerTrait({ machineId, mayAnswer, trait, question, schema, value, words, unchecked = false }: Props) {
+export function AnswerTrait({
+  machineId,
+  mayAnswer,
+  trait,
+  question,
+  schema,
+  value,
+  words,
+  source = 'tried',
+  unchecked = false,
+  by,
+}: Props) {
   const [open, setOpen] = useState(false)
   const [answer, setAnswer] = useState<unknown>(value)
   const { busy, fault, write } = useWrite()
+  const putAway = () =>
+    void write(
+      'put-trait-away',
+      { machineId, trait },
+      {
+        done: 'It is asked again; the book keeps what it was',
+        undo: () =>
+          void write('set-trait', { machineId, trait, value, source }, { done: 'It stands on its card again' }),
+      },
+    ).then((landed) => landed && setOpen(false))
   if (!open) {
     return (
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -30,6 +60,7 @@ export function AnswerTrait({ machineId, mayAnswer, trait, question, schema, val
           <span className="text-sm">{question}</span>
           <br />
           {words ? <strong>{words}</strong> : <em>not known yet</em>}
+          {by && <span className="text-sm"> · {by}</span>}
         </p>
         {unchecked && mayAnswer && (
           <button
@@ -75,6 +106,11 @@ export function AnswerTrait({ machineId, mayAnswer, trait, question, schema, val
         <button type="button" className="btn btn-ghost" onClick={() => setOpen(false)}>
           Leave it
         </button>
+        {words && (
+          <button type="button" className="btn btn-ghost ml-auto" disabled={busy} onClick={putAway}>
+            Not known any more
+          </button>
+        )}
       </div>
     </form>
   )

@@ -70,6 +70,10 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
                 list: session.sessionId,
                 who: first.learner,
                 what: first.name,
+                projectId: first.projectId,
+                traits: machine.traits,
+                dialSet: kits.get(first.projectId)?.get(machineId)?.dial.setting ?? machine.traits.tensionDial?.normal,
+                bobbins: machine.traits.bobbinClass,
               }
             })}
           />

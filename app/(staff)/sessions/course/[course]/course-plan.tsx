@@ -37,6 +37,8 @@ export function CoursePlan({
   const stopper = useRef<AbortController>(undefined)
 
   const plan = async () => {
+    // What would help with the plans before is of no use any more.
+    stopper.current?.abort()
     const stop = new AbortController()
     stopper.current = stop
     setThinking(true)
@@ -44,12 +46,18 @@ export function CoursePlan({
     setWeeks([])
     const how = { at: { course: courseId }, body: {}, signal: stop.signal }
     const wrong = await askLines('plan-course', how, (line) => {
-      if ('week' in line) setWeeks((before) => [...before, line.week])
+      if (stopper.current !== stop) return
+      if ('planned' in line) setThinking(false)
+      if ('week' in line)
+        setWeeks((before) => [...before.filter(({ sessionId }) => sessionId !== line.week.sessionId), line.week])
     })
-    setFault(wrong)
+    if (stopper.current !== stop) return
+    if (!stop.signal.aborted) setFault(wrong)
     setThinking(false)
   }
   const keep = async () => {
+    // Whoever keeps them waits for no more.
+    stopper.current?.abort()
     for (const { sessionId, seats } of weeks) {
       const session = sessions.find((each) => each.sessionId === sessionId)!
       const outcome = await send('set-plan', {

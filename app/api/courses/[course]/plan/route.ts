@@ -11,7 +11,7 @@ import { theStore } from '../../../../_server/store'
 import { answerTo } from '../../../../_server/asked'
 
 /** One session may be thought about so long, with all the others to come. */
-const SECONDS = 4
+const SECONDS = 2
 
 /** Plans what is left of a course, session after session; answers a line of JSON for each. Nothing is kept. */
 export const POST = answerTo<'plan-course', { course: string }>(
@@ -43,7 +43,15 @@ export const POST = answerTo<'plan-course', { course: string }>(
       runsOut: left.filter(({ count }) => count === 0).map(({ item }) => itemWords(item)),
     })
     return linesOfJson<LineOf<'plan-course'>>(async (say, stop) => {
-      await planCourseApart(weeks, (week) => say({ week: shown(week) }), stop)
+      let told = 0
+      await planCourseApart(
+        weeks,
+        (week, stage) => {
+          say({ week: shown(week) })
+          if (stage === 'planned' && (told += 1) === weeks.length) say({ planned: true })
+        },
+        stop,
+      )
       say({ done: true })
     })
   },

@@ -4,6 +4,7 @@ import { sheetFigures } from '@/core/session/sheet'
 import { runCommand } from '@/store/commands/run'
 import { keepProvedPlan } from '@/store/commands/session'
 import { notFound, Refused } from '@/store/refused'
+import { addHelp } from '@/store/session/plan-help'
 import { readSessions } from '@/store/session/sessions'
 import { isId } from '../../../../_server/answer'
 import { asPlannedSeat, asPlanSeat } from '@/core/session/seat'
@@ -14,8 +15,8 @@ import { theStore } from '../../../../_server/store'
 import { answerTo } from '../../../../_server/asked'
 
 /**
- * Plans a session and keeps the plan. Answers in lines of JSON: each better plan in short as it is found, then `kept`. Whoever
- * stops listening stops the thinking, and the best plan so far is kept all the same.
+ * Plans a session and keeps the plan. Answers in lines of JSON: each better plan in short as it is found, then `kept`, then how many
+ * changes would help. Whoever stops listening stops the thinking, and the best plan so far is kept all the same.
  */
 export const POST = answerTo<'plan-session', { session: string }>(
   'plan-session',
@@ -79,10 +80,23 @@ export const POST = answerTo<'plan-session', { session: string }>(
       boundMinutes,
     })
     return linesOfJson<LineOf<'plan-session'>>(async (say, stop) => {
-      const plan = await planSessionApart(ask, (better) => say({ better: short(better) }), stop)
-      if (!plan || (stop.aborted && isNoBetter(plan))) return
-      await keep(plan)
-      say({ kept: commandId, ...short(plan) })
+      let kept: Promise<unknown> | undefined
+      const keepAndSay = (plan: PlannedSession) =>
+        (kept ??= keep(plan).then(() => say({ kept: commandId, ...short(plan) })))
+      const plan = await planSessionApart(
+        ask,
+        (better, stage) => {
+          if (stage === 'better') say({ better: short(better) })
+          // What goes wrong with it is said where it is awaited.
+          else keepAndSay(better).catch(() => undefined)
+        },
+        stop,
+      )
+      if (!plan || (!kept && stop.aborted && isNoBetter(plan))) return
+      await keepAndSay(plan)
+      if (plan.help.length === 0) return
+      await addHelp(theStore(), actor.siteId, commandId, plan.help)
+      say({ help: plan.help.length })
     })
   },
 )

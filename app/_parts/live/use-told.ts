@@ -2,24 +2,25 @@
 
 import { useEffect, useState, useSyncExternalStore } from 'react'
 import { ASK_PATHS } from '@/core/wire/ask-paths'
-import type { EventOf, ShownCall } from '@/core/wire/asks'
+import type { EventAsk, EventOf } from '@/core/wire/asks'
 
-export interface Calls {
-  readonly calls: readonly ShownCall[]
-  /** whether the server has told anything yet */
-  readonly told: boolean
+export interface Told<Name extends EventAsk> {
+  /** the newest that the server has told; absent: nothing yet */
+  readonly told?: EventOf<Name>
   /** whether the line to the room's server is up */
   readonly live: boolean
+  /** since when it is not; ms, this device's clock */
+  readonly lostAt?: number
   /** how far this device's clock is ahead of the server's, ms */
   readonly aheadMs: number
 }
 
 /**
- * Calls as they stand, kept up to date by the server. Only a page that somebody has before them listens: a hidden one would
+ * What the server tells of a topic, kept up to date. Only a page that somebody has before them listens: a hidden one would
  * say "seen" of what nobody sees, and a browser has few lines to one server. Coming back, it is told the whole again.
  */
-export function useCalls(): Calls {
-  const [state, setState] = useState<Calls>({ calls: [], told: false, live: true, aheadMs: 0 })
+export function useTold<Name extends EventAsk>(name: Name): Told<Name> {
+  const [state, setState] = useState<Told<Name>>({ live: true, aheadMs: 0 })
   const visible = useSyncExternalStore(
     (tell) => {
       document.addEventListener('visibilitychange', tell)
@@ -30,16 +31,16 @@ export function useCalls(): Calls {
   )
   useEffect(() => {
     if (!visible) return
-    const source = new EventSource(ASK_PATHS.calls)
+    const source = new EventSource(ASK_PATHS[name])
     source.onmessage = ({ data }) => {
-      const { now, calls } = JSON.parse(data as string) as EventOf<'calls'>
-      setState({ calls, told: true, live: true, aheadMs: Date.now() - Date.parse(now) })
+      const told = JSON.parse(data as string) as EventOf<Name> & { readonly now: string }
+      setState({ told, live: true, aheadMs: Date.now() - Date.parse(told.now) })
     }
     // The browser makes the line again by itself; until then what stands here may be old, and says so.
-    source.onerror = () => setState((before) => ({ ...before, live: false }))
-    source.onopen = () => setState((before) => ({ ...before, live: true }))
+    source.onerror = () => setState((before) => ({ ...before, live: false, lostAt: before.lostAt ?? Date.now() }))
+    source.onopen = () => setState(({ lostAt: _, ...before }) => ({ ...before, live: true }))
     return () => source.close()
-  }, [visible])
+  }, [name, visible])
   return state
 }
 

@@ -104,33 +104,59 @@ const LEARNT: Readonly<Record<string, Readonly<Record<string, number>>>> = {
   Lotta: { discs: 5, start: 5 },
 }
 
+export interface PracticeVenue {
+  /** absent: one is made */
+  readonly siteId?: string
+  readonly code: string
+  /** of every member of staff */
+  readonly password: string
+  readonly emails: Readonly<Record<(typeof DEMO_STAFF)[number]['role'], string>>
+  /** the venue that opened it beside itself, and until when it stays */
+  readonly practiceOf?: string | undefined
+  readonly endsAt?: Date
+}
+
+const DEMO: PracticeVenue = {
+  code: DEMO_CLASS_CODE.split('-')[0]!,
+  password: DEMO_PASSWORD,
+  emails: { coordinator: DEMO_STAFF[0].email, instructor: DEMO_STAFF[1].email, helper: DEMO_STAFF[2].email },
+}
+
 /**
- * Fills an empty database with the Saltmarsh Road Toolshed: nine machines, twelve projects, eight weeks of history up to
- * `today`, all written through the same commands that people use.
+ * Makes the Saltmarsh Road Toolshed: nine machines, twelve projects, eight weeks of history up to `today`, all written through
+ * the same commands that people use.
+ * @returns its id
  */
-export async function seedDemo(store: Store, today: Date): Promise<void> {
+export async function seedDemo(store: Store, today: Date, venue = DEMO): Promise<string> {
+  const { siteId, code: siteCode, password, emails, practiceOf, endsAt } = venue
   const chance = new Chance(20_260)
   const weeksAgo = new Date(today.getTime() - 70 * 24 * 3_600_000)
   const [first, ...others] = DEMO_STAFF
-  const coordinator = await store
-    .transaction()
-    .execute((tx) =>
-      createSite(
-        tx,
-        { code: 'salt', name: 'Saltmarsh Road Toolshed', timeZone: 'Europe/London', practice: true },
-        { name: first.name, email: first.email, password: DEMO_PASSWORD },
-      ),
-    )
+  const coordinator = await store.transaction().execute((tx) =>
+    createSite(
+      tx,
+      {
+        ...(siteId && { siteId }),
+        code: siteCode,
+        name: 'Saltmarsh Road Toolshed',
+        timeZone: 'Europe/London',
+        practice: true,
+        ...(practiceOf && { practiceOf }),
+        ...(endsAt && { endsAt }),
+      },
+      { name: first.name, email: emails.coordinator, password },
+    ),
+  )
   const id = () => chance.id(weeksAgo)
   const run = (name: string, body: object, who: Actor = coordinator, commandId = id(), now = weeksAgo) =>
     runCommand(store, who, name, { commandId, body }, now)
 
   const staff: Record<string, Actor> = { coordinator }
-  for (const { role, name, email } of others) {
+  for (const { role, name } of others) {
     const personId = uuid()
     const code = codeFrom(crypto.getRandomValues(new Uint8Array(12)))
     await run('invite-person', { personId, invitationId: uuid(), name, role, code })
-    await joinBy(store, { code, email, password: DEMO_PASSWORD }, weeksAgo)
+    await joinBy(store, { code, email: emails[role], password }, weeksAgo)
     staff[role] = { siteId: coordinator.siteId, personId, role }
   }
 
@@ -222,6 +248,7 @@ export async function seedDemo(store: Store, today: Date): Promise<void> {
       today,
     )
   }
+  return coordinator.siteId
 }
 
 /** What must have been bought for the history to have happened and the shelf to hold what it holds. */

@@ -1,0 +1,91 @@
+'use client'
+
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useEffect, useRef, useState } from 'react'
+import type { LiveRoom, LiveSeat } from '@/core/session/live-room'
+import { instructorsRound } from '@/core/session/round'
+import type { EventOf } from '@/core/wire/asks'
+import type { SeatFacts } from '../../../_server/round'
+import { AsOf } from '../../../_parts/live/as-of'
+import { LiveBoard } from '../../../_parts/live/live-board'
+import { useNow, useTold } from '../../../_parts/live/use-told'
+import { RoundCard } from './round-card'
+
+const seatsOf = ({ sessions, open }: LiveRoom): LiveSeat[] => [...sessions.flatMap(({ seats }) => seats), ...open]
+const NO_FACTS: SeatFacts = { firstHere: false, load: 'ordinary' }
+
+/** Whom to go to next, as one card; under it everybody. Who is put off comes again with the next round. */
+export function Now({
+  first,
+  facts,
+  me,
+  maySignOff,
+}: {
+  first: EventOf<'live-room'>
+  facts: Readonly<Record<string, SeatFacts>>
+  me: string
+  maySignOff: boolean
+}) {
+  const { told, live, lostAt, aheadMs } = useTold('live-room')
+  const clock = useNow() - aheadMs
+  const nowMs = told ? clock : Date.parse(first.now)
+  const { room } = told ?? first
+  const seats = seatsOf(room)
+  const router = useRouter()
+  const [later, setLater] = useState<readonly string[]>([])
+
+  // Where people and visits changed, what the round is reckoned from has, too.
+  const key = seats.map(({ projectId, machineId, call }) => `${projectId} ${machineId} ${call?.callId ?? ''}`).join()
+  const drawn = useRef(key)
+  useEffect(() => {
+    if (drawn.current === key) return
+    drawn.current = key
+    router.refresh()
+  }, [key, router])
+
+  const round = instructorsRound(
+    seats,
+    ({ projectId }) => facts[projectId] ?? NO_FACTS,
+    me,
+    new Date(nowMs).toISOString(),
+  )
+  const mine = round.find(({ seat }) => seat.call?.going?.personId === me)
+  const waiting = round.filter(({ seat }) => !later.includes(seat.projectId))
+  const stop = mine ?? waiting[0]
+  return (
+    <>
+      <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
+        <h1 className="grow text-3xl font-bold">Now</h1>
+        <Link href="/room/wall" className="btn btn-outline min-h-11" prefetch={false}>
+          For the wall
+        </Link>
+      </div>
+      <AsOf live={live} {...(lostAt !== undefined && { lostAt })} />
+      {stop ? (
+        <RoundCard
+          key={stop.seat.projectId}
+          stop={stop}
+          facts={facts[stop.seat.projectId] ?? NO_FACTS}
+          going={stop === mine}
+          others={waiting.filter((each) => each !== stop).length}
+          nowMs={nowMs}
+          maySignOff={maySignOff}
+          putOff={() => setLater([...later, stop.seat.projectId])}
+        />
+      ) : (
+        seats.length > 0 && (
+          <p className="sheet mb-6 p-5 text-lg" role="status">
+            Nobody needs you just now.
+            {later.length > 0 && (
+              <button type="button" className="btn btn-ghost ml-2 min-h-11" onClick={() => setLater([])}>
+                Begin the round again
+              </button>
+            )}
+          </p>
+        )
+      )}
+      <LiveBoard room={room} names nowMs={nowMs} />
+    </>
+  )
+}

@@ -1,0 +1,120 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { afterClass, swatchUnread } from '@/core/care/after-class'
+import { standingOf } from '@/core/machine/standing'
+import { itemWords } from '@/core/stock/item'
+import { reconcileNeedles } from '@/core/stock/reconcile'
+import { counted } from '@/core/units/words'
+import { may } from '@/core/wire/permission'
+import { readSessions } from '@/store/session/sessions'
+import { readMoves, readNeedleBooks } from '@/store/stock/stock'
+import { PrintButton } from '@/ui/parts/print-button'
+import { formatInTimeZone } from '@/ui/time'
+import { BenchStops } from '../../../../_parts/bench-stops'
+import { mustSee } from '../../../../_server/actor'
+import { readSessionFacts, sessionPage } from '../../../../_server/session-facts'
+import { siteOf } from '../../../../_server/site'
+import { theStore } from '../../../../_server/store'
+import { readSeams } from '../../../../_server/seams'
+import { ClassEnd } from '../class-end'
+import { SessionNav } from '../session-nav'
+import { Seams } from './seams'
+
+export const metadata: Metadata = { title: 'Close the session' }
+
+/** The last minute of an evening: what is still open, each in one tap, and what the class is told for next time. */
+export default async function ClosePage({ params }: { params: Promise<{ session: string }> }) {
+  const actor = await mustSee('see-sessions')
+  const session = await sessionPage(actor.siteId, (await params).session)
+  const store = theStore()
+  const now = new Date()
+  const [known, site, moves, books, coming] = await Promise.all([
+    readSessionFacts(actor.siteId, session),
+    siteOf(actor.siteId),
+    readMoves(store, actor.siteId),
+    readNeedleBooks(store, actor.siteId),
+    readSessions(store, actor.siteId, { courseId: session.courseId, from: session.endsAt }),
+  ])
+  const { facts, places, kept } = known
+  const took = await readSeams(actor.siteId, known, now)
+  const short = reconcileNeedles(moves, books).filter((balance) => balance.short > 0)
+  const sat = new Set(kept?.plan.seats.map(({ machineId }) => machineId))
+  // Where nobody has planned, every machine may have been sewn on.
+  const used = facts.machines.filter(({ machineId }) => sat.size === 0 || sat.has(machineId))
+  const stops = used
+    .map((machine) => ({ machine, tasks: afterClass(machine, facts.room.rules, now.toISOString()) }))
+    .filter(({ tasks }) => tasks.length > 0)
+  const unread = used.filter(({ state }) => swatchUnread(state))
+  const next = coming.find(({ calledOff, startsAt }) => calledOff === undefined && startsAt > session.startsAt)
+  const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
+  return (
+    <>
+      <SessionNav session={session} timeZone={site.timeZone} here="/close" />
+      <div className="flex flex-wrap items-center gap-4">
+        <p className="grow text-lg" role="status">
+          {stops.length === 0 && short.length === 0
+            ? 'Every machine of this session stands as tomorrow needs it, and every needle is accounted for.'
+            : [
+                ...(short.length > 0 ? ['a needle is missing'] : []),
+                ...(stops.length > 0 ? [`${counted(stops.length, 'machine')} still to see to`] : []),
+              ]
+                .join(', ')
+                .replace(/^./, (first) => first.toUpperCase())}
+        </p>
+        <PrintButton words="Print it" />
+        <a className="link print:hidden" href={`/api/sessions/${session.sessionId}/sheet`} download>
+          Who sat where (CSV)
+        </a>
+      </div>
+      {short.length > 0 && (
+        <section className="sheet mt-4 border-l-8 border-l-error p-4" aria-labelledby="needles-back">
+          <h2 id="needles-back" className="text-xl font-bold">
+            Needles not back
+          </h2>
+          <ul>
+            {short.map((balance) => (
+              <li key={itemWords(balance.item)} className="text-lg">
+                <span className="numeral text-2xl">{balance.short}</span> {itemWords(balance.item)}
+              </li>
+            ))}
+          </ul>
+          <p>
+            Look under the tables first.{' '}
+            <Link className="link" href="/stores" prefetch={false}>
+              Who had one last
+            </Link>
+          </p>
+        </section>
+      )}
+      <BenchStops
+        walk={stops.map(({ machine: { machineId, name, state }, tasks }) => ({
+          machineId,
+          name,
+          number: number.get(machineId)!,
+          ...standingOf(state, facts.room.rules.needle, now.toISOString()),
+          tasks,
+          bookAt: state.through?.eventId ?? '',
+          list: `close ${session.sessionId}`,
+        }))}
+      />
+      {unread.length > 0 && (
+        <p className="mt-4">
+          No swatch was read since something changed at {unread.map(({ name }) => name).join(', ')}: they begin with one
+          next time.
+        </p>
+      )}
+      <Seams {...took} rules={site.houseRules} mayChange={may(actor.role, 'change-house-rules')} />
+      <ClassEnd />
+      <section className="sheet mt-6 p-4" aria-labelledby="next-time">
+        <h2 id="next-time" className="text-xl font-bold">
+          To read out to the class
+        </h2>
+        <p className="text-lg">
+          {next
+            ? `${session.course}: we meet again on ${formatInTimeZone(next.startsAt, site.timeZone)}.`
+            : `${session.course}: no further session is in the calendar yet.`}
+        </p>
+      </section>
+    </>
+  )
+}

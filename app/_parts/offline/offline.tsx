@@ -1,0 +1,118 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useCallback, useEffect, useState } from 'react'
+import { toast } from 'sonner'
+import { keepPages } from '@/ui/offline/kept'
+import { landWaiting } from '@/ui/offline/land'
+import { dropWaiting, onWaiting, readWaiting, refuseWaiting, type WaitingLine } from '@/ui/offline/waiting'
+
+/** Who sits at a desk is wired, and keeps what they open; what is carried keeps what may be needed. */
+const atADesk = (): boolean => !window.matchMedia('(pointer: coarse)').matches
+
+/** What waits is tried again this often, should nobody say that the network is back. */
+const AGAIN_MS = 10_000
+
+/** Keeps this device able to work without a network, and shows what waits for it. */
+export function Offline({
+  personId,
+  keep,
+  timeZone,
+}: {
+  personId: string
+  /** pages that somebody of this role needs, whether they have opened them or not */
+  keep: readonly string[]
+  timeZone: string
+}) {
+  const [waiting, setWaiting] = useState<readonly WaitingLine[]>([])
+  const router = useRouter()
+  const pages = keep.join()
+
+  const land = useCallback(async () => {
+    const landed = await landWaiting(personId)
+    if (landed === 0) return
+    toast.success(landed === 1 ? 'The line that waited has landed' : `${landed} lines that waited have landed`)
+    router.refresh()
+  }, [personId, router])
+
+  useEffect(() => {
+    // Who writes on this device just now; a line that waits is theirs.
+    document.documentElement.dataset['person'] = personId
+    const look = () => void readWaiting().then(setWaiting)
+    look()
+    const stop = onWaiting(look)
+    const again = setInterval(() => void land(), AGAIN_MS)
+    const online = () => void land()
+    window.addEventListener('online', online)
+    void land()
+    return () => {
+      stop()
+      clearInterval(again)
+      window.removeEventListener('online', online)
+    }
+  }, [personId, land])
+
+  useEffect(() => {
+    if (!('serviceWorker' in navigator)) return
+    void navigator.serviceWorker
+      .register('/offline.js')
+      .then(() => navigator.serviceWorker.ready)
+      .then(() => keepPages(personId, pages === '' || atADesk() ? [] : pages.split(',')))
+      .then(
+        () => (document.documentElement.dataset['kept'] = ''),
+        // Without a network, or where the browser keeps nothing: everything else works as it does.
+        () => undefined,
+      )
+  }, [personId, pages])
+
+  if (waiting.length === 0) return null
+  const mine = waiting.filter((line) => line.personId === personId)
+  const others = waiting.length - mine.length
+  const refused = mine.filter((line) => line.refused)
+  return (
+    <section aria-label="What waits" className="border-b border-base-300 bg-base-200 print:hidden">
+      <div className="mx-auto max-w-7xl px-4 py-2">
+        <p role="status">
+          {mine.length > refused.length && (
+            <strong>
+              {mine.length - refused.length === 1 ? '1 line waits' : `${mine.length - refused.length} lines wait`} for
+              the network.{' '}
+            </strong>
+          )}
+          {others > 0 &&
+            `${others === 1 ? 'A line of somebody else waits' : `${others} lines of others wait`} here for them to sign in.`}
+        </p>
+        <ul>
+          {mine.map((line) => (
+            <li key={line.commandId} className="flex flex-wrap items-center gap-x-4">
+              <span className="grow">
+                {line.words},{' '}
+                {new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(
+                  new Date(line.body.happenedAt),
+                )}
+                {line.refused && <strong className="block text-error">Not taken: {line.refused.message}</strong>}
+              </span>
+              {line.refused && (
+                <button
+                  type="button"
+                  className="btn btn-outline btn-sm min-h-11"
+                  onClick={() => void refuseWaiting(line, undefined).then(land)}
+                >
+                  Try again
+                </button>
+              )}
+              <button
+                type="button"
+                className="btn btn-ghost btn-sm min-h-11"
+                onClick={() => void dropWaiting(line.seq)}
+                aria-label={`Drop: ${line.words}`}
+              >
+                Drop it
+              </button>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </section>
+  )
+}

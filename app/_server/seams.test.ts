@@ -1,0 +1,68 @@
+import { v7 as uuid } from 'uuid'
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
+import type { Actor } from '@/store/actor'
+import { runCommand } from '@/store/commands/run'
+import type { Store } from '@/store/connect'
+import { readSessions } from '@/store/session/sessions'
+import { aProject, aVenue, freshStore } from '@/store/testing/store'
+import { readSeams } from './seams'
+import { readSessionFacts } from './session-facts'
+
+const held = globalThis as { orthodexStore?: Store }
+const [courseId, machineId, sessionId] = [uuid(), uuid(), uuid()]
+const ida = aProject('Ida')
+const jon = {
+  ...aProject('Jon'),
+  fabric: { structure: 'knit', massGsm: 220, thicknessMm: 1, stretchPercent: 25 },
+  operation: 'stretch-seam',
+}
+const now = new Date()
+const ago = (minutes: number) => new Date(now.getTime() - minutes * 60_000).toISOString()
+let who: Actor
+let end: () => Promise<void>
+
+const run = (name: string, body: object, commandId = uuid()) =>
+  runCommand(held.orthodexStore!, who, name, { commandId, body })
+const log = (minutes: number, kind: string, body: object, id = uuid()) =>
+  run('log', { machineId, happenedAt: ago(minutes), kind, body }, id)
+const seams = async () => {
+  const [session] = await readSessions(held.orthodexStore!, who.siteId, { sessionId })
+  return readSeams(who.siteId, await readSessionFacts(who.siteId, session!), now)
+}
+
+beforeAll(async () => {
+  const fresh = await freshStore()
+  held.orthodexStore = fresh.store
+  end = fresh.end
+  who = await aVenue(fresh.store, 'room')
+  const place = { x: 10, y: 10 }
+  await run('add-machine', { machineId, name: 'Heron', number: 1, place, traits: ORDINARY_TRAITS, source: 'manual' })
+  await run('open-course', { courseId, name: 'Bags' })
+  await run('add-projects', { courseId, projects: [ida, jon] })
+  await run('add-sessions', { courseId, sessions: [{ sessionId, startsAt: ago(100), endsAt: ago(-20), blocks: 2 }] })
+  const seats = [
+    { projectId: ida.projectId, machineId, block: 1 },
+    { projectId: jon.projectId, machineId, block: 2 },
+  ]
+  await run('set-plan', { sessionId, basedOn: null, plan: { seats, leftOut: [] } })
+})
+afterAll(async () => {
+  delete held.orthodexStore
+  await end()
+})
+
+it('says what a changeover took by the books beside what was planned, and lines that were taken back do not count', async () => {
+  expect((await seams()).seams).toEqual([])
+  await log(42, 'turn-ended', { finished: false, projectId: ida.projectId })
+  await log(38, 'set-up', { dial: 4 })
+  const good = uuid()
+  await log(30, 'swatch-stitched', { dial: 4, target: 'straight', top: 'own', under: 'own', done: [] }, good)
+  const { seams: told, own } = await seams()
+  expect(told).toMatchObject([{ name: 'Heron', block: 2, took: 12 }])
+  expect(told[0]!.planned).toBeGreaterThan(0)
+  // One seam says nothing of a room.
+  expect(own).toBeUndefined()
+  await log(29, 'correction', { corrects: good, because: 'not mine' })
+  expect((await seams()).seams).toMatchObject([{ took: 4 }])
+})

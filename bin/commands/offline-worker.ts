@@ -1,0 +1,3 @@
+import { writeOfflineWorker } from '../build/offline-worker'
+
+await writeOfflineWorker('public/offline.js')

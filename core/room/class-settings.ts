@@ -1,0 +1,62 @@
+import Type, { type Static } from 'typebox'
+import { strict } from '../schema/shape'
+import { capital, counted } from '../units/words'
+import { HouseRulesSchema, type HouseRules } from './house-rules'
+
+const RULES = HouseRulesSchema.properties
+
+/** What one class does in its own way; whatever is absent is as the room has it. */
+export const ClassSettingsSchema = strict({
+  /** a session of this class, unless somebody says otherwise */
+  usual: Type.Optional(
+    strict({
+      /** on the venue's clock */
+      from: Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$', description: 'a time such as 18:00' }),
+      minutes: Type.Integer({ minimum: 15, maximum: 720 }),
+      blocks: Type.Integer({ minimum: 1, maximum: 12 }),
+    }),
+  ),
+  tension: Type.Optional(RULES.tension),
+  beginners: RULES.beginners,
+  /** nobody is asked their age: it is said of the class */
+  supervised: Type.Optional(
+    strict({
+      /** years */
+      under: Type.Integer({ minimum: 5, maximum: 21 }),
+      /** learners at machines to one member of staff */
+      toOne: Type.Integer({ minimum: 1, maximum: 12 }),
+    }),
+  ),
+})
+export type ClassSettings = Static<typeof ClassSettingsSchema>
+
+/** The rules by which a class works: the room's, but for what the class does in its own way. */
+export const rulesOfClass = <Rules extends Partial<HouseRules>>(
+  rules: Rules,
+  { tension, beginners }: Pick<ClassSettings, 'tension' | 'beginners'>,
+): Rules => ({ ...rules, ...(tension && { tension }), ...(beginners !== undefined && { beginners }) })
+
+/** How many members of staff so many learners at machines want; none where the class is not supervised. */
+export const staffWanted = ({ supervised }: Pick<ClassSettings, 'supervised'>, learners: number): number =>
+  supervised ? Math.ceil(learners / supervised.toOne) : 0
+
+/** How a class is supervised, in words; absent where it is not. */
+export const supervisedWords = ({ supervised }: Pick<ClassSettings, 'supervised'>): string | undefined =>
+  supervised && `under ${supervised.under}: one grown-up to ${supervised.toOne} at the machines`
+
+/** What a plan asks of staff where a class is supervised, in words. @param seats block of each seat, from 1 */
+export function supervisedAsks(
+  ofClass: Pick<ClassSettings, 'supervised'>,
+  seats: readonly { readonly block: number }[],
+): string | undefined {
+  const how = supervisedWords(ofClass)
+  if (!how) return undefined
+  const blocks = [...new Set(seats.map(({ block }) => block))].sort((a, b) => a - b)
+  const wanted = blocks.map((block) => ({
+    block,
+    staff: staffWanted(ofClass, seats.filter((seat) => seat.block === block).length),
+  }))
+  const most = wanted.reduce((a, b) => (b.staff > a.staff ? b : a), { block: 0, staff: 0 })
+  const asks = most.staff === 0 ? '' : `. Block ${most.block} wants ${counted(most.staff, 'grown-up')}`
+  return `${capital(how)}${asks}.`
+}

@@ -1,0 +1,95 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { LiveSeat } from './live-room'
+import { instructorsRound, type RoundFacts } from './round'
+import { SEAT_STEPS } from './seat-step'
+
+const NOW = '2026-03-05T18:30:00.000Z'
+const ago = (minutes: number) => new Date(Date.parse(NOW) - minutes * 60_000).toISOString()
+const seat = (who: string, more: Partial<LiveSeat> = {}): LiveSeat => ({
+  projectId: who,
+  personId: who,
+  who,
+  what: 'a bag',
+  machineId: who,
+  machine: who,
+  number: 1,
+  from: ago(30),
+  step: 'sewing',
+  since: ago(5),
+  ...more,
+})
+const call = (about: 'help' | 'hurt' | 'visit', minutes: number, by?: string): NonNullable<LiveSeat['call']> => ({
+  callId: 'x',
+  about,
+  calledAt: ago(minutes),
+  ...(by && { going: { at: NOW, by, personId: by } }),
+})
+const nothing: RoundFacts = { firstHere: false }
+const order = (seats: readonly LiveSeat[], facts: Readonly<Record<string, RoundFacts>> = {}) =>
+  instructorsRound(seats, ({ projectId }) => facts[projectId] ?? nothing, 'me', NOW).map(({ seat: { who } }) => who)
+
+describe('whom to go to next', () => {
+  it('is who is hurt, then who has called longest, then whose machine is stopped, then who waits', () => {
+    expect(
+      order([
+        seat('slow', { step: 'check', since: ago(25) }),
+        seat('stopped', { stopped: 'red tag' }),
+        seat('calls', { call: call('help', 2) }),
+        seat('called before', { call: call('help', 9) }),
+        seat('hurt', { call: call('hurt', 0) }),
+        seat('well'),
+      ]),
+    ).toEqual(['hurt', 'called before', 'calls', 'stopped', 'slow'])
+  })
+
+  it('is nobody to whom a colleague goes already, and still whoever I go to', () => {
+    expect(
+      order([seat('theirs', { call: call('help', 9, 'colleague') }), seat('mine', { call: call('help', 1, 'me') })]),
+    ).toEqual(['mine'])
+  })
+
+  it('is, unasked, who sits at it for the first time, has a hard cloth, or could be signed off', () => {
+    const facts = {
+      first: { firstHere: true },
+      hard: { firstHere: false, hard: 'every hole stays' },
+      ready: { firstHere: false, signOff: 'the dial' },
+    }
+    expect(order([seat('ready'), seat('hard'), seat('first'), seat('well')], facts)).toEqual(['first', 'hard', 'ready'])
+  })
+
+  it('is not whoever was just visited, unless they call', () => {
+    const visited = { first: { firstHere: true, visitedAt: ago(4) } }
+    expect(order([seat('first')], visited)).toEqual([])
+    expect(order([seat('first', { call: call('help', 0) })], visited)).toEqual(['first'])
+    expect(order([seat('first')], { first: { firstHere: true, visitedAt: ago(12) } })).toEqual(['first'])
+  })
+
+  it('always says why, for anybody: who is hurt comes before all others, who calls before all who do not', () => {
+    const anySeat = fc.record({
+      step: fc.constantFrom(...SEAT_STEPS),
+      since: fc.integer({ min: 0, max: 240 }).map(ago),
+      stopped: fc.option(fc.constant('a red tag'), { nil: undefined }),
+      about: fc.option(fc.constantFrom('help' as const, 'hurt' as const), { nil: undefined }),
+      waits: fc.integer({ min: 0, max: 180 }),
+      facts: fc.record({ firstHere: fc.boolean(), hard: fc.option(fc.constant('film'), { nil: undefined }) }),
+    })
+    fc.assert(
+      fc.property(fc.array(anySeat, { maxLength: 12 }), (many) => {
+        const seats = many.map(({ about, waits, stopped, ...rest }, index) =>
+          seat(String(index), { ...rest, ...(stopped && { stopped }), ...(about && { call: call(about, waits) }) }),
+        )
+        const round = instructorsRound(
+          seats,
+          ({ projectId }) => ({ firstHere: many[Number(projectId)]!.facts.firstHere }),
+          'me',
+          NOW,
+        )
+        for (const { because } of round) expect(because.length).toBeGreaterThan(0)
+        const rank = round.map(({ seat: { call: calls } }) => (calls?.about === 'hurt' ? 0 : calls ? 1 : 2))
+        expect(rank).toEqual([...rank].sort())
+        expect(rank.filter((each) => each < 2)).toHaveLength(many.filter(({ about }) => about).length)
+      }),
+    )
+  })
+})

@@ -1,0 +1,103 @@
+import { counted } from '../units/words'
+import type { LiveSeat } from './live-room'
+import type { SeatStep } from './seat-step'
+
+/** What is known of somebody besides where they are. */
+export interface RoundFacts {
+  /** they were never given this machine before */
+  readonly firstHere: boolean
+  /** what makes their cloth a hard one, as a sentence */
+  readonly hard?: string
+  /** what they might be signed off for on such a machine, as the words after "signed off:" */
+  readonly signOff?: string
+  /** when staff were last with them; ISO, UTC */
+  readonly visitedAt?: string
+}
+
+export interface RoundStop {
+  readonly seat: LiveSeat
+  /** why they, the weightiest reason first; never empty */
+  readonly because: readonly string[]
+}
+
+/** Minutes that a step takes when all goes well; longer, and somebody may be stuck. Source: common practice. */
+const USUAL_MINUTES: Readonly<Record<Exclude<SeatStep, 'done'>, number>> = { bag: 5, check: 10, swatch: 10, sewing: 25 }
+/** Whoever was just visited is not the next, unless they call. */
+const REST_MS = 10 * 60_000
+
+/** Weights order people as a good instructor would: danger, then those who wait, then those who may need somebody unasked. */
+const HURT = 10_000
+const CALLS = 1_000
+const STOPPED = 300
+const DONE = 60
+const FIRST = 20
+const HARD = 15
+const SIGN_OFF = 8
+
+const minutesSince = (since: string, now: string): number =>
+  Math.max(0, Math.floor((Date.parse(now) - Date.parse(since)) / 60_000))
+const forSoLong = (minutes: number): string => (minutes < 1 ? 'just now' : `for ${counted(minutes, 'minute')}`)
+
+/**
+ * Whom to go to next, the best first, each with why. Somebody to whom a colleague is going already is left out.
+ * @param me whose round it is
+ * @param now ISO, UTC
+ */
+export function instructorsRound(
+  seats: readonly LiveSeat[],
+  factsOf: (seat: LiveSeat) => RoundFacts,
+  me: string,
+  now: string,
+): RoundStop[] {
+  return seats
+    .filter(({ call }) => !call?.going || call.going.personId === me)
+    .map((seat) => {
+      const reasons = reasonsFor(seat, factsOf(seat), now).sort((a, b) => b.weight - a.weight)
+      return {
+        seat,
+        because: reasons.map(({ why }) => why),
+        weight: reasons.reduce((sum, { weight }) => sum + weight, 0),
+      }
+    })
+    .filter(({ because }) => because.length > 0)
+    .sort((a, b) => b.weight - a.weight || a.seat.number - b.seat.number)
+    .map(({ seat, because }) => ({ seat, because }))
+}
+
+interface Weighed {
+  readonly why: string
+  readonly weight: number
+}
+
+function reasonsFor(seat: LiveSeat, { firstHere, hard, signOff, visitedAt }: RoundFacts, now: string): Weighed[] {
+  const reasons: Weighed[] = []
+  if (seat.call) {
+    const waits = minutesSince(seat.call.calledAt, now)
+    if (seat.call.about === 'hurt') reasons.push({ why: `Is hurt: told ${ago(waits)}`, weight: HURT + waits })
+    else reasons.push({ why: `Calls ${forSoLong(waits)}`, weight: CALLS + waits * 5 })
+  } else if (visitedAt && Date.parse(now) - Date.parse(visitedAt) < REST_MS) {
+    return []
+  }
+  const minutes = minutesSince(seat.since, now)
+  if (seat.stopped) reasons.push({ why: `Their machine is stopped: ${seat.stopped}`, weight: STOPPED })
+  if (seat.step === 'done') {
+    reasons.push({ why: `Done ${forSoLong(minutes)}: write down what the needle did`, weight: DONE + minutes })
+    return reasons
+  }
+  const over = minutes - USUAL_MINUTES[seat.step]
+  if (over >= 0 && !seat.stopped)
+    reasons.push({ why: `${STEP_SAID[seat.step]} ${forSoLong(minutes)}`, weight: 10 + over * 2 })
+  if (firstHere) reasons.push({ why: 'First time on this machine', weight: FIRST })
+  if (hard) reasons.push({ why: `A hard one: ${hard}`, weight: HARD })
+  if (signOff && seat.step !== 'bag') reasons.push({ why: `Could be signed off: ${signOff}`, weight: SIGN_OFF })
+  return reasons
+}
+
+const ago = (minutes: number): string => (minutes < 1 ? 'just now' : `${counted(minutes, 'minute')} ago`)
+
+const STEP_SAID: Readonly<Record<Exclude<SeatStep, 'done'>, string>> = {
+  bag: 'Waits for their bag',
+  check: 'At the seat check',
+  swatch: 'At the test swatch',
+  sewing: 'Sewing',
+}

@@ -1,0 +1,109 @@
+import { allAsDrawn, expect, stateFile, test } from './people'
+
+test.use({ storageState: stateFile('instructor') })
+
+test('the room as it is: a learner’s steps reach the instructor’s round and the wall, and a visit reaches the learner', async ({
+  page,
+  browser,
+}) => {
+  const learner = await (
+    await browser.newContext({ storageState: stateFile('learner'), viewport: { width: 390, height: 844 } })
+  ).newPage()
+  const wall = await (await browser.newContext({ storageState: stateFile('helper') })).newPage()
+  await wall.goto('/room/wall')
+  const onWall = wall.getByRole('listitem').filter({ hasText: 'Curlew' })
+  await expect(onWall).toContainText('Chidi')
+  await page.goto('/room')
+  await page.getByRole('link', { name: 'Now', exact: true }).click()
+  const here = page.getByRole('listitem').filter({ has: page.getByText('Curlew', { exact: true }) })
+  await expect(here).toContainText('Sewing')
+
+  // The learner begins again from the check, and every screen follows by itself.
+  await learner.goto('/station')
+  await expect(learner.getByRole('img', { name: 'Step 4 of 5: sewing' })).toBeVisible()
+  const head = await learner.locator('header').first().boundingBox()
+  expect(head!.height).toBeLessThan(64)
+  await learner.goto('/station/check?only=all')
+  await allAsDrawn(learner)
+  await learner.getByRole('button', { name: 'Something is not so: Stitch and dial' }).click()
+  await learner
+    .getByRole('radiogroup', { name: /^Stitch/ })
+    .first()
+    .getByRole('radio', { name: 'Not yet' })
+    .click()
+  await learner.getByRole('button', { name: 'Write it down' }).click()
+  await expect(here).toContainText('Seat check')
+  await expect(onWall).toContainText('Seat check')
+
+  // One tap from whatever page calls; the best next person is who calls, and says so.
+  await learner.getByRole('button', { name: 'Call somebody' }).click()
+  const next = page.getByRole('region', { name: 'Go next to' })
+  await expect(next).toContainText('Chidi at Curlew')
+  await expect(next).toContainText('Calls just now')
+  await expect(onWall).toContainText('Calls for help')
+  await next.getByRole('button', { name: 'I am going' }).click()
+  await expect(onWall).toContainText('Tobias is going')
+  await expect(learner.getByRole('region', { name: 'Your call' })).toContainText('Tobias is coming to you')
+  // What is done there is done in place.
+  await next.getByRole('spinbutton', { name: 'Minutes in the chair' }).fill('25')
+  await next.getByRole('button', { name: 'Write down 25 min of hard cloth' }).click()
+  await expect(page.getByText('Sewing time written down')).toBeVisible()
+  await next.getByRole('button', { name: 'I have been there' }).click()
+  await expect(onWall).toContainText('Seat check')
+  await expect(next.getByRole('heading', { name: /Chidi/ })).toHaveCount(0)
+
+  // Unasked: somebody else is visited, and the learner there sees who comes; a colleague is sent elsewhere.
+  const colleague = await (await browser.newContext({ storageState: stateFile('helper') })).newPage()
+  await colleague.goto('/room/now')
+  const who = await next.getByRole('heading').innerText()
+  await expect(colleague.getByRole('region', { name: 'Go next to' }).getByRole('heading')).toHaveText(who)
+  await next.getByRole('button', { name: 'I am going' }).click()
+  await expect(next).toContainText('You are going to')
+  await expect(colleague.getByRole('region', { name: 'Go next to' }).getByRole('heading')).not.toHaveText(who)
+  for (const each of [learner, wall, colleague]) await each.context().close()
+})
+
+test('a wall shows no names where the venue says so, and says how old it is when its line is lost', async ({
+  page,
+  browser,
+}) => {
+  const desk = await (await browser.newContext({ storageState: stateFile('coordinator') })).newPage()
+  await page.goto('/room/wall')
+  await expect(page.getByText('Farah')).toBeVisible()
+  await desk.goto('/venue')
+  await desk.getByLabel('A screen on the wall says who sits where').uncheck()
+  await desk.getByRole('button', { name: 'Keep it' }).click()
+  await expect(desk.getByText(/goes by the clock of/)).toBeVisible()
+  await page.goto('/room/wall')
+  await expect(page.getByText('Heron')).toBeVisible()
+  await expect(page.getByText('Farah')).toHaveCount(0)
+  await page.route('**/api/live', (route) => route.abort())
+  await page.reload()
+  await expect(page.getByRole('status')).toContainText('The line to the room’s server is down')
+  await page.unroute('**/api/live')
+  await expect(page.getByRole('status')).toHaveCount(0)
+  await desk.context().close()
+})
+
+test('a learner’s turn ends by one tap, is written in the book, and goes on by another', async ({ browser, page }) => {
+  const learner = await (
+    await browser.newContext({ storageState: stateFile('learner'), viewport: { width: 390, height: 844 } })
+  ).newPage()
+  await page.goto('/room/now')
+  // The first test left something unchecked: it is looked at, and the swatch read, one big thing after the other.
+  await learner.goto('/station')
+  await learner.getByRole('region', { name: 'Next' }).getByRole('link', { name: 'Seat check' }).first().click()
+  await allAsDrawn(learner)
+  await learner.getByRole('button', { name: 'All done' }).click()
+  await expect(learner.getByRole('heading', { level: 1, name: 'Read your swatch' })).toBeVisible()
+  await learner.goto('/station')
+  await expect(learner.getByRole('img', { name: 'Step 4 of 5: sewing' })).toBeVisible()
+  await learner.getByRole('button', { name: 'I stop for now' }).click()
+  await expect(learner.getByText('Your turn is over for now')).toBeVisible()
+  const here = page.getByRole('listitem').filter({ has: page.getByText('Curlew', { exact: true }) })
+  await expect(here).toContainText('Done')
+  await learner.getByRole('button', { name: 'I sew on after all' }).click()
+  await expect(learner.getByRole('img', { name: 'Step 4 of 5: sewing' })).toBeVisible()
+  await expect(here).toContainText('Sewing')
+  await learner.context().close()
+})

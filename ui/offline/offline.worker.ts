@@ -1,0 +1,30 @@
+import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist, type RuntimeCaching, type SerwistPlugin } from 'serwist'
+import { ANSWERS_KEPT, CACHES, isPart } from './kept'
+
+/** A slow line is waited for so long; then what was kept is shown, which says how old it is. */
+const PATIENCE_SECONDS = 4
+
+/** Only a page that is itself is kept: no refusal, no fault, and no door that somebody was sent on to. */
+const onlyItself: SerwistPlugin = {
+  cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 && !response.redirected ? response : null),
+}
+
+const runtimeCaching: RuntimeCaching[] = [
+  {
+    // Parts of the program carry their content in their names: what is kept is right for ever.
+    matcher: ({ url, sameOrigin }) => sameOrigin && isPart(url.pathname),
+    handler: new CacheFirst({ cacheName: CACHES.parts, plugins: [new ExpirationPlugin({ maxEntries: 600 })] }),
+  },
+  {
+    matcher: ({ request, url, sameOrigin }) =>
+      sameOrigin && (request.mode === 'navigate' || ANSWERS_KEPT.includes(url.pathname)),
+    handler: new NetworkFirst({
+      cacheName: CACHES.pages,
+      networkTimeoutSeconds: PATIENCE_SECONDS,
+      matchOptions: { ignoreVary: true },
+      plugins: [onlyItself],
+    }),
+  },
+]
+
+new Serwist({ skipWaiting: true, clientsClaim: true, runtimeCaching }).addEventListeners()
