@@ -59,6 +59,8 @@ test('an empty venue, a machine typed in by its traits, a cloth by its numbers',
   await page.getByLabel('Mass (g/m²)').fill('66')
   await page.getByLabel('Thickness of one layer (mm)').fill('0.14')
   await page.getByRole('button', { name: 'Hang the bag' }).click()
+  // The page of the new project shows a kit too.
+  await expect(page.getByRole('heading', { level: 1, name: 'Sefa: a lining' })).toBeVisible()
 
   const kit = page.getByRole('article', { name: 'Kit' })
   await expect(kit).toContainText('microtex (sharp) 65/9')

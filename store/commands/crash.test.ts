@@ -1,10 +1,10 @@
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Kysely, PostgresDialect } from 'kysely'
+import { Kysely, PostgresDialect, sql } from 'kysely'
 import pg from 'pg'
 import { v7 as uuid } from 'uuid'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { foldMachine } from '@/core/machine/fold'
 import type { Actor } from '../actor'
 import { startCluster } from '@/bin/serve/private-cluster'
@@ -16,6 +16,20 @@ import { migrate } from '../migrate'
 import { aVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
 
+/** what the server knows the connections as that are cut */
+const CUT = 'cut'
+
+/** A connection that was cut while its last statement was on its way is still at work on the server for a moment. */
+async function serverIsDone(store: Store): Promise<void> {
+  await vi.waitFor(
+    async () => {
+      const left = await sql`select from pg_stat_activity where application_name = ${CUT}`.execute(store)
+      expect(left.rows).toHaveLength(0)
+    },
+    { timeout: 30_000, interval: 5 },
+  )
+}
+
 /**
  * A store whose connection is cut at one statement of a write: just before it is sent, or just after, when nobody can know
  * whether it was done.
@@ -23,7 +37,7 @@ import { runCommand } from './run'
 function failingStore(url: string): { store: Store; cutAt: (statement: number, sent: boolean) => void } {
   let left = Infinity
   let sentFirst = false
-  const pool = new pg.Pool({ connectionString: url, max: 1 })
+  const pool = new pg.Pool({ connectionString: url, max: 1, application_name: CUT })
   pool.on('error', () => {})
   pool.on('connect', (client) => {
     client.on('error', () => {})
@@ -94,6 +108,7 @@ describe('a write whose connection is cut at any statement', () => {
         () => false,
       )
       failing.cutAt(Infinity, false)
+      if (!acknowledged) await serverIsDone(store)
       const before = (await wholeBook(store, who, machineId)).some(({ eventId }) => eventId === commandId)
       if (acknowledged) expect(before).toBe(true)
       const again = await runCommand(store, who, 'log', envelope)
