@@ -51,6 +51,8 @@ const MATRIX: Readonly<Record<Action, Allowed>> = {
   'log somebody-hurt': row('●●●●'),
   'log noted': row('●●●·'),
   'log correction': row('●●●●'),
+  'leave-line': row('···●'),
+  'decide-left-line': row('●●●·'),
   'call-staff': row('●●●●'),
   'take-call-back': row('●●●●'),
   'visit-seat': row('●●●·'),
@@ -227,6 +229,8 @@ const facts = { fabric, layers: { seam: 2, crossing: 2 }, operation: 'seam' }
 
 /** A body that fits its schema and names only things that do not exist: being allowed changes nothing. */
 const BODIES: Readonly<Record<Deed, object>> = {
+  'leave-line': { machineId: nowhere, happenedAt: '2026-01-01T10:00:00.000Z', kind: 'note', body: { text: 'x' } },
+  'decide-left-line': { lineId: nowhere, take: true },
   'call-staff': { machineId: nowhere, found: {} },
   'take-call-back': { callId: nowhere },
   'visit-seat': { machineId: nowhere, personId: nowhere },

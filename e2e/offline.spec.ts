@@ -1,4 +1,4 @@
-import { expect, stateFile, test } from './people'
+import { expect, openLine, openMachine, stateFile, test } from './people'
 
 /** The cellar has no reception: what was loaded once goes on, what is written lands later, and nothing is refused in silence. */
 test.use({
@@ -51,7 +51,7 @@ test('a learner goes on without a network: check, swatch and the end of their tu
   await staff.context().close()
 })
 
-test('what the server does not take stays with its reason, and is dropped by whoever wrote it', async ({
+test('what the server does not take reaches staff on whatever page they are, and its writer sees what became of it', async ({
   page,
   browser,
 }) => {
@@ -73,9 +73,18 @@ test('what the server does not take stays with its reason, and is dropped by who
   await staff.getByRole('button', { name: 'Give this kit' }).click()
   await expect(staff.getByText('This kit was given.')).toBeVisible()
   await page.context().setOffline(false)
-  await expect(waits).toContainText('Not taken:')
-  await waits.getByRole('button', { name: /^Drop: / }).click()
   await expect(waits).toHaveCount(0)
+  const own = page.getByRole('region', { name: 'Your call' })
+  await expect(own).toContainText('A turn is over')
+  await expect(own).toContainText('Staff have it and decide')
+  // Staff look at a bag just now.
+  const left = staff.getByRole('list', { name: 'Lines that wait for you' })
+  await expect(left).toContainText('Bram sits there now: your turn at it is over')
+  await left.getByRole('button', { name: /^It was so: / }).click()
+  await expect(left).toHaveCount(0)
+  await expect(own).toContainText(/has put it in the book of Curlew/)
+  await staff.goto(`/machines/${curlew}`)
+  await expect(staff.getByRole('list', { name: 'Lines of the book, newest first' })).toContainText('A turn is over')
   await staff.context().close()
 })
 
@@ -94,13 +103,28 @@ test.describe('a tablet of staff', () => {
     await page.context().setOffline(true)
     await page.goto(knot)
     await page.getByRole('button', { name: 'Cleaned', exact: true }).click()
-    await expect(page.getByRole('region', { name: 'What waits' })).toContainText('1 line waits for the network')
+    const waits = page.getByRole('region', { name: 'What waits' })
+    await expect(waits).toContainText('1 line waits for the network')
     await page.goto(`${knot}/needle`)
     await expect(page.getByText('Foot off the pedal, power off').first()).toBeVisible()
+    // One typed line, of a machine whose page was never opened here; and the finder, on that machine.
+    await (await openLine(page)).fill('heron bobbin 2')
+    await page.keyboard.press('Enter')
+    await expect(waits).toContainText('2 lines wait for the network')
+    await page.goto(`${knot}/fault`)
+    await page.getByLabel('What do you see, hear or feel?').fill('nest')
+    await page.getByRole('button', { name: 'A nest underneath at the start' }).click()
+    await page.getByRole('region', { name: 'Look at this next' }).getByRole('button', { name: 'That was it' }).click()
+    await page.getByRole('button', { name: 'Yes, it is cured' }).click()
+    await expect(waits).toContainText('3 lines wait for the network')
     await page.context().setOffline(false)
     await expect(page.getByRole('region', { name: 'What waits' })).toHaveCount(0)
     await page.goto(knot)
-    await expect(page.getByRole('list', { name: 'Lines of the book, newest first' })).toContainText('Cleaned')
+    const book = page.getByRole('list', { name: 'Lines of the book, newest first' })
+    await expect(book).toContainText('Cleaned')
+    await expect(book).toContainText(/nest/i)
+    await openMachine(page, 'Heron')
+    await expect(book).toContainText('2 bobbins wound')
     await page.getByRole('button', { name: 'Sign out' }).click()
     await page.waitForURL('**/sign-in')
     await page.context().setOffline(true)

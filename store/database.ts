@@ -195,6 +195,22 @@ export interface HelpCallTable {
   ended_how: ColumnType<string | null, string | null | undefined, string | null>
 }
 
+/** A learner's line that was not taken when it came; its body is gone once staff have decided. */
+export interface LeftLineTable {
+  site_id: string
+  line_id: string
+  machine_id: string
+  person_id: string
+  happened_at: Time
+  kind: string
+  body: ColumnType<unknown, string, null>
+  because: string
+  left_at: Time
+  decided_by: ColumnType<string | null, string | null | undefined, string>
+  decided_at: ColumnType<Date | null, Date | null | undefined, Date>
+  taken: ColumnType<boolean | null, boolean | null | undefined, boolean>
+}
+
 /** Lets a calendar or a device in, for one purpose, without a person; only a digest of its secret is kept. */
 export interface AccessKeyTable {
   site_id: string
@@ -316,6 +332,7 @@ export interface Database {
   session_plan: SessionPlanTable
   drop_test: DropTestTable
   help_call: HelpCallTable
+  left_line: LeftLineTable
   command: CommandTable
   sign_in_rate_limit: {
     id: string

@@ -20,6 +20,7 @@ import * as classSettings from './migrations/0018-class-settings'
 import * as shelvesPutAway from './migrations/0019-shelves-put-away'
 import * as practiceBeside from './migrations/0020-practice-beside'
 import * as liveRoom from './migrations/0021-live-room'
+import * as leftLines from './migrations/0022-left-lines'
 import { rebuildOldStates } from './machine/book'
 import { ofEveryVenue } from './site-wall'
 import type { Database } from './database'
@@ -47,6 +48,7 @@ export const MIGRATIONS = {
   '0019-shelves-put-away': shelvesPutAway,
   '0020-practice-beside': practiceBeside,
   '0021-live-room': liveRoom,
+  '0022-left-lines': leftLines,
 }
 
 /** The migrations that a database still lacks, in their order. */

@@ -31,6 +31,7 @@ export const SITE_TABLES: ReadonlySet<string> = new Set([
   'enrolment',
   'help_call',
   'kit_given',
+  'left_line',
   'machine',
   'machine_event',
   'machine_state',

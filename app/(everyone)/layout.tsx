@@ -18,7 +18,12 @@ export default async function EveryoneLayout({ children }: { children: React.Rea
       calls={actor.role === 'learner' ? { of: 'own' } : { of: 'staff', personId: actor.personId }}
       logs={may(actor.role, 'see-book')}
       places={placesOf(actor.role)}
-      offline={{ personId: actor.personId, keep: [], timeZone: site.timeZone }}
+      offline={{
+        personId: actor.personId,
+        staffDecide: may(actor.role, 'leave-line'),
+        keep: [],
+        timeZone: site.timeZone,
+      }}
     >
       {children}
     </Shell>

@@ -19,7 +19,12 @@ export default async function StaffLayout({ children }: { children: React.ReactN
       logs={may(actor.role, 'see-book')}
       places={placesOf(actor.role)}
       onTablet={actor.onTablet}
-      offline={{ personId: actor.personId, keep: await keptForStaff(actor.siteId), timeZone: site.timeZone }}
+      offline={{
+        personId: actor.personId,
+        staffDecide: may(actor.role, 'leave-line'),
+        keep: await keptForStaff(actor.siteId),
+        timeZone: site.timeZone,
+      }}
     >
       {children}
     </Shell>

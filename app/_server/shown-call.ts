@@ -1,6 +1,8 @@
 import 'server-only'
 import { foundWords, type HelpCall } from '@/core/people/help-call'
-import type { ShownCall } from '@/core/wire/asks'
+import type { LeftLine } from '@/core/people/left-line'
+import type { ShownCall, ShownLeft } from '@/core/wire/asks'
+import { capital, spaced } from '@/core/units/words'
 import { timeIn } from '@/ui/time'
 
 export function shownCall(call: HelpCall, timeZone: string): ShownCall {
@@ -17,5 +19,19 @@ export function shownCall(call: HelpCall, timeZone: string): ShownCall {
     ...(seen && { seen: { at: timeIn(new Date(seen.at), timeZone), by: seen.by } }),
     ...(going && { going: { by: going.by, personId: going.personId } }),
     ...(ended && { ended }),
+  }
+}
+
+export function shownLeft(line: LeftLine, timeZone: string): ShownLeft {
+  const { lineId, machineId, machine, number, who, happenedAt, kind, words, because, decided } = line
+  return {
+    lineId,
+    machineId,
+    where: `${machine}, no. ${number}`,
+    who,
+    at: timeIn(new Date(happenedAt), timeZone),
+    words: words ? [words.title, words.detail].filter(Boolean).join(': ') : capital(spaced(kind)),
+    because,
+    ...(decided && { decided }),
   }
 }

@@ -1,3 +1,4 @@
+import { may } from '@/core/wire/permission'
 import { Shell } from '../_parts/shell'
 import { placesOf } from '../_server/home'
 import { ownSeat } from '../_server/station'
@@ -13,7 +14,12 @@ export default async function StationLayout({ children }: { children: React.Reac
       units={site.settings.units}
       who={actor.name}
       places={placesOf('learner')}
-      offline={{ personId: actor.personId, keep: KEPT_FOR_LEARNERS, timeZone: site.timeZone }}
+      offline={{
+        personId: actor.personId,
+        staffDecide: may(actor.role, 'leave-line'),
+        keep: KEPT_FOR_LEARNERS,
+        timeZone: site.timeZone,
+      }}
       calls={{ of: 'own', ...(machine && { machineId: machine.machineId }) }}
     >
       {children}

@@ -54,6 +54,19 @@ const Call = strict({
   ended: Type.Optional(strict({ at: Words, how: Type.Union([Type.Literal('done'), Type.Literal('taken-back')]) })),
 })
 
+/** A learner's line that was not taken when it came, as a screen shows it. */
+const Left = strict({
+  lineId: Id,
+  machineId: Id,
+  where: Words,
+  who: Words,
+  /** when it happened */
+  at: Words,
+  words: Words,
+  because: Words,
+  decided: Type.Optional(strict({ taken: Type.Boolean(), by: Words })),
+})
+
 export interface Ask {
   /** absent: it is only read */
   readonly body?: TSchema
@@ -111,7 +124,7 @@ export const ASKS = {
   },
   /** a code that was just made, to whom it is for; the address is kept nowhere */
   'mail-code': { body: strict({ code: OneTimeCode, email: Email }), answer: strict({ sent: Type.Literal(true) }) },
-  calls: { event: strict({ now: Words, calls: Type.Array(Call) }) },
+  calls: { event: strict({ now: Words, calls: Type.Array(Call), left: Type.Array(Left) }) },
   'live-room': { event: strict({ now: Words, room: reckoned<LiveRoom>() }) },
 } as const satisfies Readonly<Record<AskName, Ask>>
 
@@ -133,5 +146,6 @@ export type WholeAsk = Named<'answer'>
 export type LinesAsk = Named<'line'>
 
 export type ShownCall = EventOf<'calls'>['calls'][number]
+export type ShownLeft = EventOf<'calls'>['left'][number]
 export type PlanInShort = Extract<LineOf<'plan-session'>, { better: unknown }>['better']
 export type PlannedWeek = Extract<LineOf<'plan-course'>, { week: unknown }>['week']

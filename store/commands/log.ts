@@ -1,5 +1,6 @@
 import { eventBody, type BodyOf, type EventKind, type MachineEvent } from '@/core/machine/event'
 import { needleMisfit } from '@/core/machine/needle-misfit'
+import type { CommandBody } from '@/core/wire/commands'
 import { may } from '@/core/wire/permission'
 import { check } from '@/core/schema/validate'
 import { Invalid } from '@/core/schema/invalid'
@@ -17,16 +18,25 @@ const AHEAD_MS = 2 * 60_000
 
 /** Writes one line in a machine's book; the command's id is the line's id. */
 export const log = command('log', async (call, { machineId, happenedAt, kind, body }) => {
-  const line = {
+  await writeHappened(call, machineId, await checkedLine(call, { happenedAt, kind, body }))
+})
+
+/** What was sent as a line of this person, of the schema of its kind. */
+export const checkedLine = async (
+  call: CommandCall,
+  { happenedAt, kind, body }: Pick<CommandBody<'log'>, 'happenedAt' | 'kind' | 'body'>,
+): Promise<MachineEvent> =>
+  ({
     eventId: call.commandId,
     happenedAt: new Date(happenedAt).toISOString(),
     personId: call.actor.personId,
     kind,
     body: await withDuty(call, kind, checkedBody(kind, body)),
-  } as MachineEvent
-  if (new Date(happenedAt).getTime() > call.now.getTime() + AHEAD_MS) {
-    throw new Invalid('invalid', '"happenedAt" lies in the future; it must be now or earlier', 'happenedAt')
-  }
+  }) as MachineEvent
+
+/** Writes it under every law of a line that somebody writes themselves, and calls whom it calls. */
+export async function writeHappened(call: CommandCall, machineId: string, line: MachineEvent): Promise<void> {
+  checkAhead(call, line)
   await checkSeat(call, machineId)
   await checkLearner(call, machineId, line)
   await checkNeedle(call, machineId, line)
@@ -35,7 +45,12 @@ export const log = command('log', async (call, { machineId, happenedAt, kind, bo
   await writeLine(call.tx, call.actor, machineId, line)
   const raised = callRaisedBy(line)
   if (raised) await openCall(call, machineId, raised.about, raised.found)
-})
+}
+
+export function checkAhead({ now }: CommandCall, { happenedAt }: MachineEvent): void {
+  if (Date.parse(happenedAt) > now.getTime() + AHEAD_MS)
+    throw new Invalid('invalid', '"happenedAt" lies in the future; it must be now or earlier', 'happenedAt')
+}
 
 /**
  * Chair time counts as much as the room says. The share is written into the line, so that a later change of the rule does not
@@ -94,7 +109,8 @@ async function checkProject({ tx, actor }: CommandCall, line: MachineEvent): Pro
     throw new Refused(403, 'not-yours', 'This is about a project of somebody else', 'body.projectId')
 }
 
-async function checkNeedle({ tx, actor }: CommandCall, machineId: string, line: MachineEvent): Promise<void> {
+/** A needle of another system than the machine's goes into no book. */
+export async function checkNeedle({ tx, actor }: CommandCall, machineId: string, line: MachineEvent): Promise<void> {
   const happened = line.kind === 'correction' ? line.body.replacement : line
   if (happened?.kind !== 'needle-changed' || !happened.body.in) return
   const traits = (await readTraits(tx, actor.siteId, [machineId], ['needleSystem'])).get(machineId) ?? {}

@@ -12,6 +12,7 @@ import type { Store } from '../connect'
 import { Refused } from '../refused'
 import type { Command } from './command'
 import { callStaff, endCall, goToCall, seeCalls, takeCallBack, visitSeat } from './call'
+import { decideLeftLine, leaveLine } from './left-line'
 import { log } from './log'
 import {
   addMachine,
@@ -39,6 +40,8 @@ import { adjustStock, countStock, putShelfAway, receiveStock, takeStock } from '
 /** Everything that can be written, by the name it has on the wire. */
 export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   log,
+  'leave-line': leaveLine,
+  'decide-left-line': decideLeftLine,
   'call-staff': callStaff,
   'visit-seat': visitSeat,
   'take-call-back': takeCallBack,

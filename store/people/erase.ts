@@ -7,11 +7,13 @@ const ERASED = 'erased'
 /** Rows that keep words in JSON, and rows that keep them as text, each with what else finds its row again. */
 const JSON_WORDS = [
   ['help_call', 'found', ['call_id']],
+  ['left_line', 'body', ['line_id']],
   ['kit_given', 'kit', ['kit_given_id']],
   ['session_plan', 'plan', ['plan_id']],
 ] as const
 const TEXT_WORDS = [
   ['stock_move', 'because', ['move_id']],
+  ['left_line', 'because', ['line_id']],
   ['session', 'called_off', ['session_id']],
   ['machine', 'notes', ['machine_id']],
   ['project', 'name', ['project_id']],
@@ -36,7 +38,7 @@ export async function erasePerson(
     .forUpdate()
     .executeTakeFirstOrThrow()
   await forgetSignIns(tx, siteId, personId)
-  for (const table of ['person_need', 'invitation', 'pin'] as const)
+  for (const table of ['person_need', 'invitation', 'pin', 'left_line'] as const)
     await tx.deleteFrom(table).where('site_id', '=', siteId).where('person_id', '=', personId).execute()
   await tx
     .deleteFrom('seat_pair')

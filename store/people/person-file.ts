@@ -13,7 +13,7 @@ export async function readPerson(store: Reader, siteId: string, personId: string
     .where('person_id', '=', personId)
     .executeTakeFirst()
   if (!person) throw notFound('person', 'person')
-  const [signIns, classes, projects, kits, lines, calls, needs, learnt, attendance] = await Promise.all([
+  const [signIns, classes, projects, kits, lines, leftLines, calls, needs, learnt, attendance] = await Promise.all([
     store
       .selectFrom('membership')
       .innerJoin('sign_in_user', 'sign_in_user.id', 'membership.user_id')
@@ -66,6 +66,13 @@ export async function readPerson(store: Reader, siteId: string, personId: string
       .orderBy('happened_at')
       .execute(),
     store
+      .selectFrom('left_line')
+      .select(['machine_id', 'happened_at', 'kind', 'body', 'because', 'decided_at', 'taken'])
+      .where('site_id', '=', siteId)
+      .where('person_id', '=', personId)
+      .orderBy('happened_at')
+      .execute(),
+    store
       .selectFrom('help_call')
       .select(['machine_id', 'about', 'found', 'called_at', 'ended_at'])
       .where('site_id', '=', siteId)
@@ -99,6 +106,7 @@ export async function readPerson(store: Reader, siteId: string, personId: string
     projects,
     kits,
     lines,
+    leftLines,
     calls,
     needs: needs.flatMap((each) => each.needs),
     learnt,

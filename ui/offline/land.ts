@@ -1,37 +1,54 @@
 'use client'
 
 import type { Fault } from '@/core/schema/invalid'
-import { dropWaiting, readWaiting, refuseWaiting } from './waiting'
+import { dropWaiting, readWaiting, refuseWaiting, type WaitingLine } from './waiting'
 
 let landing = false
+
+interface Landed {
+  /** that are in their books */
+  lines: number
+  /** that staff decide about */
+  left: number
+}
+
+const post = (name: 'log' | 'leave-line', { commandId, personId, body }: WaitingLine): Promise<Response | undefined> =>
+  fetch(`/api/commands/${name}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ commandId, as: personId, body }),
+  }).catch(() => undefined)
+
+/** Not so while the server is away or busy, or nobody is signed in: it waits on. */
+const isSaid = ({ status }: Response): boolean => status < 500 && status !== 401 && status !== 429
 
 /**
  * Sends what waits, in the order in which it was written, as whoever wrote it. It stops where the network does; what the
  * server refuses stays with its reason, and what came after it goes on.
- * @returns how many landed
+ * @param staffDecide what is refused is given to staff, who take it or drop it
  */
-export async function landWaiting(personId: string): Promise<number> {
-  if (landing) return 0
+export async function landWaiting(personId: string, staffDecide: boolean): Promise<Landed> {
+  if (landing) return { lines: 0, left: 0 }
   landing = true
-  let landed = 0
+  const landed: Landed = { lines: 0, left: 0 }
   try {
     for (const line of await readWaiting()) {
       if (line.personId !== personId || line.refused) continue
-      const response = await fetch('/api/commands/log', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ commandId: line.commandId, as: line.personId, body: line.body }),
-      }).catch(() => undefined)
-      // Away, busy or signed out: it waits on.
-      if (!response || response.status >= 500 || response.status === 401 || response.status === 429) break
+      const response = await post('log', line)
+      if (!response || !isSaid(response)) break
       if (response.ok) {
         await dropWaiting(line.seq)
-        landed += 1
+        landed.lines += 1
       } else {
         const { error } = (await response.json()) as { error: Fault }
         // Somebody else is signed in on this device by now: it waits for whoever wrote it.
         if (error.code === 'not-you') break
-        await refuseWaiting(line, error)
+        const left = staffDecide ? await post('leave-line', line) : response
+        if (!left || !isSaid(left)) break
+        if (left.ok) {
+          await dropWaiting(line.seq)
+          landed.left += 1
+        } else await refuseWaiting(line, error)
       }
     }
   } finally {

@@ -2,7 +2,7 @@
 
 import { UNSEEN_AFTER_MS } from '@/core/people/call-wait'
 import { useWrite } from '@/ui/parts/use-write'
-import type { ShownCall } from '@/core/wire/asks'
+import type { ShownCall, ShownLeft } from '@/core/wire/asks'
 import { useNow, useTold } from '../live/use-told'
 
 /** What became of a learner's own call, on every page of theirs. */
@@ -40,8 +40,21 @@ export function OwnCalls() {
           )}
         </div>
       ))}
+      {told?.left.map((line) => (
+        <p key={line.lineId} className="mx-auto max-w-7xl border-l-8 border-l-warning bg-base-200 px-4 py-2">
+          <strong>
+            {line.words}, {line.at}
+          </strong>
+          : {becameOf(line)}
+        </p>
+      ))}
     </section>
   )
+}
+
+function becameOf({ because, decided, where }: ShownLeft): string {
+  if (!decided) return `not in the book of ${where} yet. ${because}. Staff have it and decide.`
+  return decided.taken ? `${decided.by} has put it in the book of ${where}.` : `${decided.by} has left it out.`
 }
 
 function progress({ about, since, seen, going, ended }: ShownCall): string {

@@ -8,6 +8,7 @@ import { useWrite } from '@/ui/parts/use-write'
 import type { ShownCall } from '@/core/wire/asks'
 import { send } from '@/ui/write'
 import { DRAWN_CALLS } from './drawn-calls'
+import { LeftLines } from './left-lines'
 import { useNow, useTold } from '../live/use-told'
 
 const waited = (ms: number): string => {
@@ -114,6 +115,7 @@ export function StaffCalls({ personId }: { personId: string }) {
           ))}
         </ul>
       )}
+      {told && <LeftLines left={told.left} />}
     </section>
   )
 }

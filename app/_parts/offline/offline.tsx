@@ -16,10 +16,13 @@ const AGAIN_MS = 10_000
 /** Keeps this device able to work without a network, and shows what waits for it. */
 export function Offline({
   personId,
+  staffDecide,
   keep,
   timeZone,
 }: {
   personId: string
+  /** what is refused goes to staff, who take it or drop it */
+  staffDecide: boolean
   /** pages that somebody of this role needs, whether they have opened them or not */
   keep: readonly string[]
   timeZone: string
@@ -29,11 +32,13 @@ export function Offline({
   const pages = keep.join()
 
   const land = useCallback(async () => {
-    const landed = await landWaiting(personId)
-    if (landed === 0) return
-    toast.success(landed === 1 ? 'The line that waited has landed' : `${landed} lines that waited have landed`)
+    const { lines, left } = await landWaiting(personId, staffDecide)
+    if (lines + left === 0) return
+    if (lines > 0)
+      toast.success(lines === 1 ? 'The line that waited has landed' : `${lines} lines that waited have landed`)
+    if (left > 0) toast.message(`${left === 1 ? 'A line was' : `${left} lines were`} not taken: staff have it now`)
     router.refresh()
-  }, [personId, router])
+  }, [personId, staffDecide, router])
 
   useEffect(() => {
     // Who writes on this device just now; a line that waits is theirs.

@@ -1,0 +1,80 @@
+import type { Kysely, Transaction } from 'kysely'
+import { eventBody, eventWords, type EventKind, type Happening } from '@/core/machine/event'
+import type { LeftLine } from '@/core/people/left-line'
+import { check } from '@/core/schema/validate'
+import type { Database } from '../database'
+
+type Reader = Kysely<Database> | Transaction<Database>
+
+/** A learner sees for so long what staff decided. */
+const DECIDED_SHOWN_MS = 30 * 60_000
+
+const leftLines = (store: Reader, siteId: string) =>
+  store
+    .selectFrom('left_line')
+    .innerJoin('machine', (join) =>
+      join.onRef('machine.site_id', '=', 'left_line.site_id').onRef('machine.machine_id', '=', 'left_line.machine_id'),
+    )
+    .innerJoin('person', (join) =>
+      join.onRef('person.site_id', '=', 'left_line.site_id').onRef('person.person_id', '=', 'left_line.person_id'),
+    )
+    .leftJoin('person as decider', (join) =>
+      join.onRef('decider.site_id', '=', 'left_line.site_id').onRef('decider.person_id', '=', 'left_line.decided_by'),
+    )
+    .select([
+      'line_id',
+      'left_line.machine_id',
+      'machine.name as machine',
+      'machine.number',
+      'person.name as who',
+      'happened_at',
+      'left_line.kind',
+      'body',
+      'because',
+      'taken',
+      'decider.name as decider',
+    ])
+    .where('left_line.site_id', '=', siteId)
+    .orderBy('left_at')
+    .orderBy('line_id')
+
+type Row = Awaited<ReturnType<ReturnType<typeof leftLines>['execute']>>[number]
+
+const asLeft = (row: Row): LeftLine => {
+  const kind = row.kind as EventKind
+  const words =
+    row.body === null ? undefined : eventWords({ kind, body: check(eventBody(kind), row.body) } as Happening)
+  return {
+    lineId: row.line_id,
+    machineId: row.machine_id,
+    machine: row.machine,
+    number: row.number,
+    who: row.who,
+    happenedAt: row.happened_at.toISOString(),
+    kind,
+    ...(words && { words }),
+    because: row.because,
+    ...(row.taken !== null && { decided: { taken: row.taken, by: row.decider ?? 'staff' } }),
+  }
+}
+
+/** Every line that nobody has decided about, the first left first. */
+export async function readLeftLines(store: Reader, siteId: string): Promise<LeftLine[]> {
+  return (await leftLines(store, siteId).where('decided_at', 'is', null).execute()).map(asLeft)
+}
+
+/** A learner's own: those that wait for staff, and what became of others just now. */
+export async function readOwnLeftLines(
+  store: Reader,
+  siteId: string,
+  personId: string,
+  now: Date,
+): Promise<LeftLine[]> {
+  const rows = await leftLines(store, siteId)
+    .where('left_line.person_id', '=', personId)
+    .where((where) =>
+      where.or([where('decided_at', 'is', null), where('decided_at', '>', new Date(now.getTime() - DECIDED_SHOWN_MS))]),
+    )
+    .execute()
+  return rows.map(asLeft)
+}

@@ -1,0 +1,125 @@
+import { v7 as uuid } from 'uuid'
+import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest'
+import { Invalid } from '@/core/schema/invalid'
+import type { Role } from '@/core/room/role'
+import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
+import type { Actor } from '../actor'
+import { readLeftLines, readOwnLeftLines } from '../calls/left-lines'
+import type { Store } from '../connect'
+import { readBook } from '../machine/book'
+import { readMachine } from '../machine/machines'
+import { aProject, aStaffedVenue, freshStore } from '../testing/store'
+import { runCommand } from './run'
+
+/** What a learner wrote without a network, and was refused for what happened meanwhile, reaches staff and is decided once. */
+let store: Store
+let end: () => Promise<void>
+const actors = {} as Record<Role, Actor>
+const courseId = uuid()
+let learner: ReturnType<typeof aProject>
+let machineId: string
+let number = 0
+
+const run = (as: Role, name: string, body: object, commandId = uuid()) =>
+  runCommand(store, actors[as], name, { commandId, body })
+const fault = (work: Promise<unknown>) =>
+  work.then(
+    () => 'landed' as const,
+    (error: unknown) => (error instanceof Invalid ? error.fault : error),
+  )
+const give = (projectId: string) =>
+  run('coordinator', 'give-kits', { kits: [{ kitGivenId: uuid(), projectId, machineId }] })
+const line = (kind: string, body: object, at = new Date()) => ({ machineId, happenedAt: at.toISOString(), kind, body })
+const ended = () => line('turn-ended', { projectId: learner.projectId, finished: false })
+const open = () => readLeftLines(store, actors.coordinator.siteId)
+const own = () => readOwnLeftLines(store, actors.coordinator.siteId, learner.personId, new Date())
+const book = async () => (await readBook(store, actors.coordinator.siteId, machineId)).map(({ eventId }) => eventId)
+/** Somebody else is given the machine: the seat has moved on. */
+const moveOn = async () => {
+  const other = aProject(`Bram ${number}`)
+  await run('coordinator', 'add-projects', { courseId, projects: [other] })
+  await give(other.projectId)
+  return other
+}
+
+beforeAll(async () => {
+  ;({ store, end } = await freshStore())
+  Object.assign(actors, await aStaffedVenue(store, 'room'))
+  await run('coordinator', 'open-course', { courseId, name: 'Bags' })
+})
+beforeEach(async () => {
+  machineId = uuid()
+  number += 1
+  const place = { x: 10, y: 10 }
+  await run('coordinator', 'add-machine', {
+    machineId,
+    name: `Knot ${number}`,
+    number,
+    place,
+    traits: ORDINARY_TRAITS,
+    source: 'manual',
+  })
+  learner = aProject(`Ida ${number}`)
+  await run('coordinator', 'add-projects', { courseId, projects: [learner] })
+  await give(learner.projectId)
+  actors.learner = { siteId: actors.coordinator.siteId, personId: learner.personId, role: 'learner' }
+})
+afterAll(() => end())
+
+it('lands like any other where nothing stands against it by now', async () => {
+  const id = uuid()
+  await run('learner', 'leave-line', ended(), id)
+  expect(await book()).toEqual([id])
+  expect(await open()).toEqual([])
+})
+
+it('waits for staff where the seat has moved on, and is in the book as of its moment and its writer once they say so', async () => {
+  await moveOn()
+  const [id, left] = [uuid(), ended()]
+  expect(await fault(run('learner', 'log', left, id))).toMatchObject({ code: 'not-yours' })
+  await run('learner', 'leave-line', left, id)
+  await run('learner', 'leave-line', left, id)
+  expect(await book()).toEqual([])
+  const [waits, ...others] = await open()
+  expect(others).toEqual([])
+  expect(waits).toMatchObject({ lineId: id, who: learner.learner, words: { title: expect.any(String) as string } })
+  expect(waits!.because).toContain('your turn at it is over')
+  expect(await own()).toMatchObject([{ lineId: id }])
+
+  await run('helper', 'decide-left-line', { lineId: id, take: true })
+  const [kept] = await readBook(store, actors.coordinator.siteId, machineId)
+  expect(kept).toMatchObject({ eventId: id, personId: learner.personId, happenedAt: left.happenedAt, body: left.body })
+  expect(await open()).toEqual([])
+  expect(await own()).toMatchObject([{ lineId: id, decided: { taken: true, by: 'helper' } }])
+  // Once.
+  expect(await fault(run('instructor', 'decide-left-line', { lineId: id, take: false }))).toMatchObject({
+    code: 'not-found',
+  })
+})
+
+it('is left out by staff, and its writer sees by whom', async () => {
+  await moveOn()
+  const id = uuid()
+  await run('learner', 'leave-line', ended(), id)
+  await run('instructor', 'decide-left-line', { lineId: id, take: false })
+  expect(await book()).toEqual([])
+  expect(await own()).toMatchObject([{ lineId: id, decided: { taken: false, by: 'instructor' } }])
+  expect((await own())[0]).not.toHaveProperty('words')
+})
+
+it('is no way round what a learner may not write, nor about somebody else’s project, nor a call that waits', async () => {
+  const other = await moveOn()
+  const tried = (sent: object) => fault(run('learner', 'leave-line', sent))
+  expect(await tried(line('red-tagged', { because: 'x' }))).toMatchObject({ code: 'not-allowed' })
+  expect(await tried(line('correction', { corrects: uuid(), because: 'x' }))).toMatchObject({ code: 'not-allowed' })
+  expect(await tried(line('turn-ended', { projectId: other.projectId, finished: false }))).toMatchObject({
+    code: 'not-allowed',
+  })
+  expect(await tried(line('somebody-hurt', { what: 'x' }))).toMatchObject({ code: 'no-call' })
+  expect(await tried(line('turn-ended', { nonsense: true }))).toMatchObject({
+    path: expect.stringMatching(/^body/) as string,
+  })
+  expect(await open()).toEqual([])
+  for (const as of ['coordinator', 'instructor', 'helper'] as const)
+    expect(await fault(run(as, 'leave-line', ended()))).toMatchObject({ code: 'not-allowed' })
+})

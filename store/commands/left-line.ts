@@ -1,0 +1,112 @@
+import { sql } from 'kysely'
+import type { EventKind, MachineEvent } from '@/core/machine/event'
+import { callsSomebody } from '@/core/people/calling'
+import { Invalid } from '@/core/schema/invalid'
+import { may } from '@/core/wire/permission'
+import { writeLine } from '../machine/book'
+import { notFound, Refused } from '../refused'
+import { command, type CommandCall } from './command'
+import { checkAhead, checkNeedle, checkedLine, writeHappened } from './log'
+
+/** More than anybody writes in an evening without a network. */
+const MOST_OPEN = 60
+
+/** What refuses a line for what has happened meanwhile, and not for what it is. */
+const MEANWHILE: ReadonlySet<string> = new Set(['not-yours', 'put-away', 'locked', 'invalid'])
+
+/**
+ * A learner's line that waited on their device and was not taken: it lands if it can by now, and else it is staff's to take or
+ * to drop. What they may not write at all, or what is no line, is refused as ever.
+ */
+export const leaveLine = command('leave-line', async (call, { machineId, happenedAt, kind, body }) => {
+  const { tx, actor, now, commandId } = call
+  if (!may(actor.role, `log ${kind}`) || kind === 'correction')
+    throw new Refused(403, 'not-allowed', 'This is no line that waits for staff', 'kind')
+  const line = await checkedLine(call, { happenedAt, kind, body })
+  if (callsSomebody(line))
+    throw new Refused(409, 'no-call', 'Whoever calls somebody does not wait: call again, or go and fetch somebody')
+  await checkOwnProject(call, line)
+  // What a refusal had begun to write is undone; the command goes on.
+  await sql`savepoint tried`.execute(tx)
+  try {
+    await writeHappened(call, machineId, line)
+    return
+  } catch (error) {
+    const fault = error instanceof Invalid || error instanceof Refused ? error : undefined
+    if (!fault || !MEANWHILE.has(fault.code)) throw error
+    await sql`rollback to savepoint tried`.execute(tx)
+    const { count } = await tx
+      .selectFrom('left_line')
+      .select((of) => of.fn.countAll<string>().as('count'))
+      .where('site_id', '=', actor.siteId)
+      .where('person_id', '=', actor.personId)
+      .where('decided_at', 'is', null)
+      .executeTakeFirstOrThrow()
+    if (Number(count) >= MOST_OPEN)
+      throw new Refused(429, 'too-many', 'More lines of yours wait for staff than they can look at: tell them')
+    await tx
+      .insertInto('left_line')
+      .values({
+        site_id: actor.siteId,
+        line_id: commandId,
+        machine_id: machineId,
+        person_id: actor.personId,
+        happened_at: line.happenedAt,
+        kind,
+        body: JSON.stringify(line.body),
+        because: fault.message,
+        left_at: now,
+      })
+      .execute()
+  }
+})
+
+/** Staff take a left line into its book, of the moment and the person it is of, or drop it. A lock is lifted by no such line. */
+export const decideLeftLine = command('decide-left-line', async (call, { lineId, take }) => {
+  const { tx, actor, now } = call
+  const left = await tx
+    .selectFrom('left_line')
+    .select(['machine_id', 'person_id', 'happened_at', 'kind', 'body'])
+    .where('site_id', '=', actor.siteId)
+    .where('line_id', '=', lineId)
+    .where('decided_at', 'is', null)
+    .forUpdate()
+    .executeTakeFirst()
+  if (!left) throw notFound('line that waits', 'lineId')
+  if (take) {
+    const line = {
+      eventId: lineId,
+      happenedAt: left.happened_at.toISOString(),
+      personId: left.person_id,
+      kind: left.kind as EventKind,
+      body: left.body,
+    } as MachineEvent
+    checkAhead(call, line)
+    await checkNeedle(call, left.machine_id, line)
+    await writeLine(tx, { siteId: actor.siteId, role: 'learner' }, left.machine_id, line)
+  }
+  await tx
+    .updateTable('left_line')
+    .set({ decided_at: now, decided_by: actor.personId, taken: take, body: null })
+    .where('site_id', '=', actor.siteId)
+    .where('line_id', '=', lineId)
+    .execute()
+})
+
+/** Staff take a line for the seat that has moved on, not for the project of somebody else. */
+async function checkOwnProject({ tx, actor }: CommandCall, line: MachineEvent): Promise<void> {
+  if (!('projectId' in line.body) || line.body.projectId === undefined) return
+  const own = await tx
+    .selectFrom('project')
+    .innerJoin('enrolment', (join) =>
+      join
+        .onRef('enrolment.site_id', '=', 'project.site_id')
+        .onRef('enrolment.enrolment_id', '=', 'project.enrolment_id'),
+    )
+    .select('project_id')
+    .where('project.site_id', '=', actor.siteId)
+    .where('project_id', '=', line.body.projectId)
+    .where('person_id', '=', actor.personId)
+    .executeTakeFirst()
+  if (!own) throw new Refused(403, 'not-allowed', 'This is about a project of somebody else', 'body.projectId')
+}
