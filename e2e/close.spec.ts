@@ -21,6 +21,6 @@ test('a session is closed: a needle that is missing, machines set back in one ta
   console.log(`a session is closed in ${taps} taps`)
   await expect(page.getByRole('status').filter({ hasText: 'A needle is missing' })).toBeVisible()
   await expect(page.getByText(/no swatch was read since something changed/i)).toBeVisible()
-  await expect(page.getByRole('region', { name: 'To read out to the class' })).toContainText(/we meet again on Thu /)
+  await expect(page.getByRole('region', { name: 'For next time' })).toContainText(/we meet again on Thu /)
   await expect(page.getByText('Sharps tub closed')).toBeVisible()
 })

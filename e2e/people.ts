@@ -17,7 +17,7 @@ export const LEARNER = { classCode: DEMO_CLASS_CODE, firstName: 'Chidi' }
 export const stateFile = (who: Who, folder = FOLDER): string => `${folder}/signed-in-${who}.json`
 
 /** A tap on a page that does not listen yet is lost, and a person taps again; a journey waits. */
-const listens = (page: Page) => page.locator('html[data-listening]').waitFor({ state: 'attached' })
+export const listens = (page: Page) => page.locator('html[data-listening]').waitFor({ state: 'attached' })
 
 /** One demo for each file, made when its first test begins. */
 interface Demos {

@@ -83,6 +83,7 @@ export interface SessionTable extends PutAway {
   blocks: number
   /** why it does not take place */
   called_off: ColumnType<string | null, string | null | undefined, string | null>
+  said_to_class: ColumnType<string | null, undefined, string | null>
 }
 
 export interface EnrolmentTable extends PutAway {

@@ -21,6 +21,7 @@ import * as shelvesPutAway from './migrations/0019-shelves-put-away'
 import * as practiceBeside from './migrations/0020-practice-beside'
 import * as liveRoom from './migrations/0021-live-room'
 import * as leftLines from './migrations/0022-left-lines'
+import * as saidToClass from './migrations/0023-said-to-class'
 import { rebuildOldStates } from './machine/book'
 import { ofEveryVenue } from './site-wall'
 import type { Database } from './database'
@@ -49,6 +50,7 @@ export const MIGRATIONS = {
   '0020-practice-beside': practiceBeside,
   '0021-live-room': liveRoom,
   '0022-left-lines': leftLines,
+  '0023-said-to-class': saidToClass,
 }
 
 /** The migrations that a database still lacks, in their order. */

@@ -3,8 +3,10 @@ import { formatInTimeZone, timeIn } from '@/ui/time'
 import { KitCard } from '@/ui/parts/kit-card'
 import { SeatWay } from '@/ui/drawings/seat-way'
 import { readOwnLines } from '@/store/people/own-lines'
+import { readForNextTime } from '@/store/session/for-next-time'
 import { ownSeat } from '../_server/station'
 import { theStore } from '../_server/store'
+import { ForNextTime } from './for-next-time'
 import { NextStep } from './next-step'
 
 export const metadata: Metadata = { title: 'Your seat' }
@@ -28,6 +30,12 @@ export default async function StationPage() {
       ))}
     </ul>
   )
+  const forNextTime = (
+    <ForNextTime
+      classes={await readForNextTime(theStore(), actor.siteId, actor.personId, new Date())}
+      timeZone={site.timeZone}
+    />
+  )
   if (!project?.given || !machine || !at) {
     return (
       <section className="sheet p-8 text-lg">
@@ -44,6 +52,7 @@ export default async function StationPage() {
               ? `Your ${project.name} has no machine yet. Your instructor gives you one with your bag.`
               : 'You have no project here yet. Tell your instructor what you are making.'}
         </p>
+        {forNextTime}
       </section>
     )
   }
@@ -69,6 +78,7 @@ export default async function StationPage() {
         />
       )}
       {coming}
+      {at.step === 'done' && forNextTime}
       <h2 className="mb-2 mt-6 text-2xl font-bold">What is in your bag</h2>
       <KitCard kit={project.given.kit} traits={machine.traits} fabric={project.fabric} layers={project.layers} />
       {before.length > 0 && (
@@ -83,6 +93,7 @@ export default async function StationPage() {
           </ul>
         </section>
       )}
+      {at.step !== 'done' && forNextTime}
     </>
   )
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { UNSEEN } from '../machine/fold'
 import type { HelpCall } from '../people/help-call'
-import { blockAt, liveSession, openSeats } from './live-room'
+import { blockAt, liveSession, openSeats, seamsNear } from './live-room'
 
 const machine = (name: string, number: number, state = UNSEEN) => ({ machineId: name, name, number, state })
 const project = (learner: string, machineId?: string, givenAt = new Date('2026-03-05T17:50:00Z')) => ({
@@ -41,6 +41,22 @@ const facts = {
   calls: [],
 }
 const at = (time: string) => new Date(`2026-03-05T${time}:00Z`)
+
+it('is near a seam from ten minutes before it until ten minutes after it, and near none before its first block and after its last', () => {
+  const near = (time: string) => seamsNear(liveSession(meeting, facts, at(time)), at(time))
+  expect(['17:55', '18:05', '18:49', '18:50', '18:59', '19:00', '19:10', '19:11', '19:55', '20:05'].map(near)).toEqual([
+    [],
+    [],
+    [],
+    [2],
+    [2],
+    [2],
+    [2],
+    [],
+    [],
+    [],
+  ])
+})
 
 describe('a session that is on', () => {
   it('is in the block that the clock says, before the first in the first and after the last in the last', () => {

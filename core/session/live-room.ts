@@ -36,10 +36,22 @@ export interface LiveSession {
   readonly block: number
   readonly blocks: number
   /** ISO, UTC */
+  readonly blockStartsAt: string
   readonly blockEndsAt: string
   readonly seats: readonly LiveSeat[]
   /** at the seam of this block and the next; empty in the last one */
   readonly next: readonly NextSeat[]
+  /** near a seam: how far the room is with it */
+  readonly seam?: SeamSoFar
+}
+
+/** How many machines of a block stand as whoever comes needs them, and which do not yet. */
+export interface SeamSoFar {
+  readonly toBlock: number
+  readonly of: number
+  readonly ready: number
+  /** names of machines, in walking order */
+  readonly open: readonly string[]
 }
 
 /** The room as it is just now: who is where on their way, session by session. */
@@ -107,6 +119,7 @@ export function liveSession(meeting: Meeting, facts: LiveFacts, now: Date): Live
     title: meeting.course,
     block,
     blocks,
+    blockStartsAt: from,
     blockEndsAt: new Date(startsAt.getTime() + block * blockMs).toISOString(),
     seats,
     next: next
@@ -123,6 +136,22 @@ export function liveSession(meeting: Meeting, facts: LiveFacts, now: Date): Live
         what,
       })),
   }
+}
+
+/** A seam is told of from so long before it until so long after it. */
+export const SEAM_NEAR_MS = 10 * 60_000
+
+/** The blocks that people change over to near a moment: the one that has just begun, and the one that begins soon. */
+export function seamsNear(
+  { block, blocks, blockStartsAt, blockEndsAt }: Omit<LiveSession, 'seats' | 'next'>,
+  now: Date,
+): number[] {
+  const begun = now.getTime() - Date.parse(blockStartsAt)
+  const left = Date.parse(blockEndsAt) - now.getTime()
+  return [
+    ...(block > 1 && begun >= 0 && begun <= SEAM_NEAR_MS ? [block] : []),
+    ...(block < blocks && left <= SEAM_NEAR_MS ? [block + 1] : []),
+  ]
 }
 
 /** So long after a kit was given somebody still counts as sitting where no session says who does. */

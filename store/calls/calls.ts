@@ -1,6 +1,7 @@
 import type { Kysely, Transaction } from 'kysely'
 import { CallFoundSchema, type HelpCall } from '@/core/people/help-call'
 import { check } from '@/core/schema/validate'
+import type { ReportCall } from '@/core/session/report'
 import type { Database } from '../database'
 
 type Reader = Kysely<Database> | Transaction<Database>
@@ -105,6 +106,27 @@ export async function readOwnCalls(store: Reader, siteId: string, personId: stri
     .limit(5)
     .execute()
   return rows.map(asCall)
+}
+
+/** Calls that were made between two moments, with when somebody went. */
+export async function readCallsBetween(store: Reader, siteId: string, from: Date, to: Date): Promise<ReportCall[]> {
+  const rows = await store
+    .selectFrom('help_call')
+    .select(['person_id', 'machine_id', 'called_at', 'going_at', 'ended_at'])
+    .where('site_id', '=', siteId)
+    .where('about', '<>', 'visit')
+    .where('called_at', '>=', from)
+    .where('called_at', '<', to)
+    .execute()
+  return rows.map(({ person_id, machine_id, called_at, going_at, ended_at }) => {
+    const answered = going_at ?? ended_at
+    return {
+      personId: person_id,
+      machineId: machine_id,
+      calledAt: called_at.toISOString(),
+      ...(answered && { answeredAt: answered.toISOString() }),
+    }
+  })
 }
 
 /** When staff were last with each learner, by person id; of so long ago and no longer. */

@@ -1,4 +1,6 @@
 import { openCall } from '../calls/open-call'
+import { seatOf } from '../project/projects'
+import { readPlannedSeats } from '../session/planned-seats'
 import { notFound, Refused } from '../refused'
 import { command } from './command'
 import { checkSeat } from './log'
@@ -54,40 +56,22 @@ export const goToCall = command('go-to-call', async ({ tx, actor, now }, { callI
     throw new Refused(409, 'ended', 'This call is over: it was taken back, or somebody has been there', 'callId')
 })
 
-/** Nobody called; where they did meanwhile, their own call is gone to. */
+/** People sit down so long before their session begins. */
+const EARLY_MS = 30 * 60_000
+
+/** Nobody called; where they did meanwhile, their own call is gone to. One goes to where they sit, by kit or by plan. */
 export const visitSeat = command('visit-seat', async (call, { machineId, personId }) => {
-  const { tx, actor, now, commandId } = call
+  const { tx, actor, now } = call
   await mustHaveMachine(call, machineId)
-  const person = await tx
-    .selectFrom('person')
-    .select('name')
-    .where('site_id', '=', actor.siteId)
-    .where('person_id', '=', personId)
-    .executeTakeFirst()
-  if (!person) throw notFound('person', 'personId')
-  const going = { seen_at: now, seen_by: actor.personId, going_at: now, going_by: actor.personId }
-  const { numUpdatedRows } = await tx
-    .updateTable('help_call')
-    .set({ going_at: now, going_by: actor.personId })
-    .where('site_id', '=', actor.siteId)
-    .where('machine_id', '=', machineId)
-    .where('person_id', '=', personId)
-    .where('ended_at', 'is', null)
-    .executeTakeFirst()
-  if (numUpdatedRows > 0n) return
-  await tx
-    .insertInto('help_call')
-    .values({
-      site_id: actor.siteId,
-      call_id: commandId,
-      machine_id: machineId,
-      person_id: personId,
-      about: 'visit',
-      found: JSON.stringify({}),
-      called_at: now,
-      ...going,
-    })
-    .execute()
+  const seat = await seatOf(tx, actor.siteId, personId)
+  const sits = seat?.given?.machineId === machineId && !seat.takenOverBy
+  const planned = async () =>
+    (await readPlannedSeats(tx, actor.siteId, personId, now)).some(
+      (place) => place.machineId === machineId && place.from.getTime() <= now.getTime() + EARLY_MS,
+    )
+  if (!sits && !(await planned()))
+    throw new Refused(409, 'not-there', 'They do not sit there any more: look where they are now', 'machineId')
+  await openCall(call, machineId, 'visit', {}, personId)
 })
 
 /** The learner has been helped. */

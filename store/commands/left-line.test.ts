@@ -7,7 +7,6 @@ import type { Actor } from '../actor'
 import { readLeftLines, readOwnLeftLines } from '../calls/left-lines'
 import type { Store } from '../connect'
 import { readBook } from '../machine/book'
-import { readMachine } from '../machine/machines'
 import { aProject, aStaffedVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
 

@@ -34,7 +34,7 @@ import { changeClassCode, closeCourse, copyCourse, openCourse, renameCourse, reo
 import { addProject, addProjects, changeProject, giveKit, giveKits, takeKitsBack } from './project'
 import { putAway, renameMachine, renameProject, takeOut } from './put-away'
 import { endKey, makeKey } from './keys'
-import { addSessions, changeSession, endPair, pairPeople, setAttendance, setNeeds, setPlan } from './session'
+import { addSessions, changeSession, endPair, pairPeople, setAttendance, setNeeds, setPlan, tellClass } from './session'
 import { adjustStock, countStock, putShelfAway, receiveStock, takeStock } from './stock'
 
 /** Everything that can be written, by the name it has on the wire. */
@@ -75,6 +75,7 @@ export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   'put-shelf-away': putShelfAway,
   'add-sessions': addSessions,
   'change-session': changeSession,
+  'tell-class': tellClass,
   'set-attendance': setAttendance,
   'set-needs': setNeeds,
   'pair-people': pairPeople,

@@ -49,6 +49,18 @@ export const changeSession = command('change-session', async (call, { sessionId,
     .execute()
 })
 
+/** What the class is told for next time; learners have it on their seat. */
+export const tellClass = command('tell-class', async (call, { sessionId, said, was }) => {
+  const { said_to_class } = await holdSession(call, sessionId)
+  mustBeAsSeen({ said: was }, { ...(said_to_class !== null && { said: said_to_class }) }, 'What the class is told')
+  await call.tx
+    .updateTable('session')
+    .set({ said_to_class: said?.trim() || null })
+    .where('site_id', '=', call.actor.siteId)
+    .where('session_id', '=', sessionId)
+    .execute()
+})
+
 /** Who comes to a session, late or not at all. */
 export const setAttendance = command('set-attendance', async (call, { sessionId, personId, comes, fromBlock, was }) => {
   const { tx, actor, now } = call
@@ -237,10 +249,10 @@ const blocksWords = (blocks: number): string => (blocks === 1 ? 'one block' : `$
 async function holdSession(
   { tx, actor }: CommandCall,
   sessionId: string,
-): Promise<{ course_id: string; blocks: number }> {
+): Promise<{ course_id: string; blocks: number; said_to_class: string | null }> {
   const found = await tx
     .selectFrom('session')
-    .select(['course_id', 'blocks', 'put_away_at'])
+    .select(['course_id', 'blocks', 'said_to_class', 'put_away_at'])
     .where('site_id', '=', actor.siteId)
     .where('session_id', '=', sessionId)
     .forUpdate()

@@ -15,6 +15,7 @@ const TEXT_WORDS = [
   ['stock_move', 'because', ['move_id']],
   ['left_line', 'because', ['line_id']],
   ['session', 'called_off', ['session_id']],
+  ['session', 'said_to_class', ['session_id']],
   ['machine', 'notes', ['machine_id']],
   ['project', 'name', ['project_id']],
   ['access_key', 'name', ['key_id']],

@@ -118,6 +118,12 @@ it('shows a visit to the one visited and to colleagues, as no call; and remember
   expect(await readOpenCalls(store, siteId)).toMatchObject([{ about: 'help', going: { by: 'instructor' } }])
 })
 
+it('is made to where somebody sits and nowhere else', async () => {
+  const gone = run('instructor', 'visit-seat', { machineId: spare, personId: ida.personId })
+  await expect(gone).rejects.toMatchObject({ fault: { code: 'not-there' } })
+  expect((await readLiveRoom(store, actors.coordinator.siteId, new Date())).open).toEqual([])
+})
+
 it('tells whoever watches the room of a venue, once a statement, and nobody of another venue', async () => {
   const other = await aStaffedVenue(store, 'other')
   const told = { here: 0, there: 0 }

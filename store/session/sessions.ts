@@ -26,6 +26,8 @@ export interface Session {
   readonly blocks: number
   /** why it does not take place */
   readonly calledOff?: string
+  /** at its end, for the next one */
+  readonly saidToClass?: string
   readonly putAway?: Date
 }
 
@@ -55,6 +57,7 @@ export async function readSessions(
       'ends_at',
       'blocks',
       'called_off',
+      'said_to_class',
       'put_away_at',
     ])
     .where('session.site_id', '=', siteId)
@@ -75,6 +78,7 @@ export async function readSessions(
     endsAt: row.ends_at,
     blocks: row.blocks,
     ...(row.called_off !== null && { calledOff: row.called_off }),
+    ...(row.said_to_class !== null && { saidToClass: row.said_to_class }),
     ...(row.put_away_at && { putAway: row.put_away_at }),
   }))
 }

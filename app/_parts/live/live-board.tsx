@@ -1,13 +1,10 @@
 'use client'
 
 import { Hand, HeartPulse } from 'lucide-react'
-import type { LiveRoom, LiveSeat, LiveSession } from '@/core/session/live-room'
+import { SEAM_NEAR_MS, type LiveRoom, type LiveSeat, type LiveSession, type SeamSoFar } from '@/core/session/live-room'
 import { SeatWay } from '@/ui/drawings/seat-way'
 import { StandingShape } from '@/ui/drawings/standing-mark'
 import { forSoLong, inMinutes, sinceOf, whereWords } from './live-words'
-
-/** Who changes over is told from so long before the seam on. */
-const SOON_MINUTES = 10
 
 /** Everybody at a machine; nothing on it moves by itself. */
 export function LiveBoard({
@@ -30,6 +27,7 @@ export function LiveBoard({
       {room.sessions.map((session) => (
         <section key={session.sessionId} aria-label={session.title}>
           <BlockHead session={session} nowMs={nowMs} />
+          {session.seam && <Seam seam={session.seam} />}
           <Seats seats={session.seats} names={names} nowMs={nowMs} />
           <Soon session={session} names={names} nowMs={nowMs} />
         </section>
@@ -59,6 +57,25 @@ function BlockHead({ session: { title, block, blocks, blockEndsAt }, nowMs }: { 
         {left === 0 ? 'time is up' : `${left} ${left === 1 ? 'minute' : 'minutes'} left`}
       </span>
     </h2>
+  )
+}
+
+/** The same figures as the changeover's own page: both are told from the books. */
+function Seam({ seam: { toBlock, of, ready, open } }: { seam: SeamSoFar }) {
+  return (
+    <div className="mb-4 text-[1.25em]">
+      <p role="status">
+        To block {toBlock}:{' '}
+        <strong>{ready === of ? 'every machine is changed over' : `${ready} of ${of} machines changed over`}</strong>
+        {ready < of && `, still ${open.join(', ')}`}
+      </p>
+      <progress
+        className="progress progress-primary mt-1 h-3 w-full"
+        value={ready}
+        max={of}
+        aria-label="Machines that are changed over"
+      />
+    </div>
   )
 }
 
@@ -113,7 +130,7 @@ function Soon({
   nowMs: number
 }) {
   const minutes = inMinutes(blockEndsAt, nowMs)
-  if (next.length === 0 || minutes > SOON_MINUTES) return null
+  if (next.length === 0 || minutes > SEAM_NEAR_MS / 60_000) return null
   return (
     <section aria-label="Coming next" className="seam mt-5 pt-3 text-[1.25em]">
       <h3 className="font-bold">

@@ -25,6 +25,11 @@ export const SESSIONS = {
     mayWrite: TEACHING,
     body: strict({ sessionId: Id, ...SessionTimesSchema.properties, calledOff: Type.Optional(Words) }),
   },
+  /** what learners read on their seat until the next session; absent: nothing is said */
+  'tell-class': {
+    mayWrite: TEACHING,
+    body: strict({ sessionId: Id, said: Type.Optional(Words), was: Type.Optional(Words) }),
+  },
   'set-attendance': {
     mayWrite: STAFF,
     body: strict({

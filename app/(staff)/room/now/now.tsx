@@ -6,11 +6,12 @@ import { useEffect, useRef, useState } from 'react'
 import type { LiveRoom, LiveSeat } from '@/core/session/live-room'
 import { instructorsRound } from '@/core/session/round'
 import type { EventOf } from '@/core/wire/asks'
+import type { AtTheirSide } from '../../../_server/at-their-side'
 import type { SeatFacts } from '../../../_server/round'
 import { AsOf } from '../../../_parts/live/as-of'
 import { LiveBoard } from '../../../_parts/live/live-board'
 import { useNow, useTold } from '../../../_parts/live/use-told'
-import { RoundCard } from './round-card'
+import { RoundCard, type RoundCardProps } from './round-card'
 
 const seatsOf = ({ sessions, open }: LiveRoom): LiveSeat[] => [...sessions.flatMap(({ seats }) => seats), ...open]
 const NO_FACTS: SeatFacts = { firstHere: false, load: 'ordinary' }
@@ -20,13 +21,15 @@ export function Now({
   first,
   facts,
   me,
-  maySignOff,
+  beside,
+  ...doing
 }: {
   first: EventOf<'live-room'>
   facts: Readonly<Record<string, SeatFacts>>
   me: string
-  maySignOff: boolean
-}) {
+  /** of the seat that they are going to */
+  beside?: AtTheirSide
+} & Pick<RoundCardProps, 'may' | 'school'>) {
   const { told, live, lostAt, aheadMs } = useTold('live-room')
   const clock = useNow() - aheadMs
   const nowMs = told ? clock : Date.parse(first.now)
@@ -70,7 +73,8 @@ export function Now({
           going={stop === mine}
           others={waiting.filter((each) => each !== stop).length}
           nowMs={nowMs}
-          maySignOff={maySignOff}
+          {...doing}
+          {...(stop === mine && beside?.projectId === mine.seat.projectId && { beside })}
           putOff={() => setLater([...later, stop.seat.projectId])}
         />
       ) : (

@@ -1,9 +1,10 @@
 import type { Metadata } from 'next'
 import { may } from '@/core/wire/permission'
-import { readLiveRoom } from '@/store/session/live-room'
 import { mustSee } from '../../../_server/actor'
+import { readAtTheirSide } from '../../../_server/at-their-side'
+import { readLiveNow } from '../../../_server/live-now'
 import { readRoundFacts } from '../../../_server/round'
-import { theStore } from '../../../_server/store'
+import { siteOf } from '../../../_server/site'
 import { Now } from './now'
 
 export const metadata: Metadata = { title: 'Now' }
@@ -12,14 +13,24 @@ export const metadata: Metadata = { title: 'Now' }
 export default async function NowPage() {
   const actor = await mustSee('see-room')
   const now = new Date()
-  const room = await readLiveRoom(theStore(), actor.siteId, now)
-  const facts = await readRoundFacts(actor.siteId, room, now)
+  const room = await readLiveNow(actor.siteId, now)
+  const [facts, site, beside] = await Promise.all([
+    readRoundFacts(actor.siteId, room, now),
+    siteOf(actor.siteId),
+    readAtTheirSide(actor.siteId, room, actor.personId, now),
+  ])
   return (
     <Now
       first={{ now: now.toISOString(), room }}
       facts={facts}
       me={actor.personId}
-      maySignOff={may(actor.role, 'sign-off')}
+      may={{
+        signOff: may(actor.role, 'sign-off'),
+        giveKits: may(actor.role, 'give-kits'),
+        turnScrew: may(actor.role, 'log bobbin-screw-turned'),
+      }}
+      school={site.houseRules.tension}
+      {...(beside && { beside })}
     />
   )
 }

@@ -9,13 +9,17 @@ import { useWrite } from '@/ui/parts/use-write'
 import type { RoundStop } from '@/core/session/round'
 import { SeatWay } from '@/ui/drawings/seat-way'
 import type { SeatFacts } from '../../../_server/round'
+import type { AtTheirSide } from '../../../_server/at-their-side'
 import { QuickLog } from '../../../_parts/quick-log'
+import { SwatchReader, type ReaderProps } from '../../../_parts/seat/swatch-reader'
+import { InPlace } from './in-place'
+import { MoveTo } from './move-to'
 import { whereWords } from '../../../_parts/live/live-words'
 
 /** Longer than this nobody sat at one machine in one go. */
 const MOST_MINUTES = 240
 
-interface Props {
+export interface RoundCardProps {
   readonly stop: RoundStop
   readonly facts: SeatFacts
   /** whether this person is on their way there */
@@ -23,12 +27,26 @@ interface Props {
   /** how many come after them */
   readonly others: number
   readonly nowMs: number
-  readonly maySignOff: boolean
+  readonly may: { readonly signOff: boolean; readonly giveKits: boolean; readonly turnScrew: boolean }
+  /** whether dials are turned by learners here */
+  readonly school: ReaderProps['school']
+  /** what is done there in place, once they are on their way */
+  readonly beside?: AtTheirSide
   readonly putOff: () => void
 }
 
 /** The best next person, why they, and what is done there, in place. */
-export function RoundCard({ stop: { seat, because }, facts, going, others, nowMs, maySignOff, putOff }: Props) {
+export function RoundCard({
+  stop: { seat, because },
+  facts,
+  going,
+  others,
+  nowMs,
+  may,
+  school,
+  beside,
+  putOff,
+}: RoundCardProps) {
   const { busy, fault, write } = useWrite()
   const { machineId, machine, number, who, what, personId, projectId, call } = seat
   return (
@@ -89,7 +107,7 @@ export function RoundCard({ stop: { seat, because }, facts, going, others, nowMs
             load={facts.load}
             minutes={Math.min(MOST_MINUTES, Math.max(1, Math.round((nowMs - Date.parse(seat.from)) / 60_000)))}
           />
-          {maySignOff && facts.maySign && (
+          {may.signOff && facts.maySign && (
             <button
               type="button"
               className="btn btn-outline mt-3"
@@ -106,15 +124,30 @@ export function RoundCard({ stop: { seat, because }, facts, going, others, nowMs
             </button>
           )}
           <QuickLog machineId={machineId} tagged={seat.stopped !== undefined} oiling={facts.oiling} />
+          {beside?.swatch && (
+            <InPlace words="Read the swatch">
+              <SwatchReader
+                {...beside.swatch}
+                role="staff"
+                mayTurnScrew={may.turnScrew}
+                school={school}
+                homeHref="/room/now"
+                faultHref={`/machines/${machineId}/fault`}
+                curveHref={`/machines/${machineId}/curve`}
+              />
+            </InPlace>
+          )}
+          {may.giveKits && beside && (
+            <InPlace words="To another machine">
+              <MoveTo who={who} projectId={projectId} moves={beside.moves} />
+            </InPlace>
+          )}
           <p className="mt-3 flex flex-wrap gap-x-6">
-            <Link className="link inline-flex min-h-11 items-center" href={`/machines/${machineId}/swatch`}>
-              Read the swatch
-            </Link>
             <Link className="link inline-flex min-h-11 items-center" href={`/machines/${machineId}/fault`}>
               What is wrong with it
             </Link>
             <Link className="link inline-flex min-h-11 items-center" href={`/kits/${projectId}`}>
-              To another machine
+              The bag
             </Link>
             <Link
               className="link inline-flex min-h-11 items-center font-semibold text-error"

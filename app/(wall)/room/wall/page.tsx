@@ -1,8 +1,7 @@
 import type { Metadata } from 'next'
-import { readLiveRoom } from '@/store/session/live-room'
 import { mustSee } from '../../../_server/actor'
+import { readLiveNow } from '../../../_server/live-now'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
 import { Wall } from './wall'
 
 export const metadata: Metadata = { title: 'Wall' }
@@ -10,7 +9,7 @@ export const metadata: Metadata = { title: 'Wall' }
 /** For a screen on the wall: nothing to tap, no names where the venue says so. */
 export default async function WallPage() {
   const actor = await mustSee('see-room')
-  const [site, room] = await Promise.all([siteOf(actor.siteId), readLiveRoom(theStore(), actor.siteId, new Date())])
+  const [site, room] = await Promise.all([siteOf(actor.siteId), readLiveNow(actor.siteId, new Date())])
   return (
     <Wall
       venue={site.name}

@@ -15,10 +15,13 @@ import { mustSee } from '../../../../_server/actor'
 import { readSessionFacts, sessionPage } from '../../../../_server/session-facts'
 import { siteOf } from '../../../../_server/site'
 import { theStore } from '../../../../_server/store'
+import { readReport } from '../../../../_server/report'
 import { readSeams } from '../../../../_server/seams'
 import { ClassEnd } from '../class-end'
 import { SessionNav } from '../session-nav'
 import { Seams } from './seams'
+import { TellClass } from './tell-class'
+import { WhoSewed } from './who-sewed'
 
 export const metadata: Metadata = { title: 'Close the session' }
 
@@ -36,7 +39,7 @@ export default async function ClosePage({ params }: { params: Promise<{ session:
     readSessions(store, actor.siteId, { courseId: session.courseId, from: session.endsAt }),
   ])
   const { facts, places, kept } = known
-  const took = await readSeams(actor.siteId, known, now)
+  const [took, report] = await Promise.all([readSeams(actor.siteId, known, now), readReport(actor.siteId, known)])
   const short = reconcileNeedles(moves, books).filter((balance) => balance.short > 0)
   const sat = new Set(kept?.plan.seats.map(({ machineId }) => machineId))
   // Where nobody has planned, every machine may have been sewn on.
@@ -104,16 +107,25 @@ export default async function ClosePage({ params }: { params: Promise<{ session:
         </p>
       )}
       <Seams {...took} rules={site.houseRules} mayChange={may(actor.role, 'change-house-rules')} />
+      <WhoSewed rows={report} download={`/api/sessions/${session.sessionId}/report`} />
       <ClassEnd />
       <section className="sheet mt-6 p-4" aria-labelledby="next-time">
         <h2 id="next-time" className="text-xl font-bold">
-          To read out to the class
+          For next time
         </h2>
         <p className="text-lg">
           {next
             ? `${session.course}: we meet again on ${formatInTimeZone(next.startsAt, site.timeZone)}.`
             : `${session.course}: no further session is in the calendar yet.`}
         </p>
+        {session.saidToClass && <p className="text-lg">{session.saidToClass}</p>}
+        {may(actor.role, 'tell-class') && (
+          <TellClass
+            key={session.saidToClass ?? ''}
+            sessionId={session.sessionId}
+            {...(session.saidToClass && { said: session.saidToClass })}
+          />
+        )}
       </section>
     </>
   )

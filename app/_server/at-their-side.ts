@@ -1,0 +1,69 @@
+import 'server-only'
+import { kitRequestFor } from '@/core/kit/for-room'
+import { computeKit } from '@/core/kit/kit'
+import { kitMachine } from '@/core/kit/kit-machine'
+import type { KitVerdict } from '@/core/kit/request'
+import { stopsOf } from '@/core/machine/standing'
+import type { LiveRoom, LiveSeat } from '@/core/session/live-room'
+import { readMachines } from '@/store/machine/machines'
+import { readProjects } from '@/store/project/projects'
+import { readKitRoom } from '@/store/room/kit-room'
+import { swatchProps } from './seat'
+import { theStore } from './store'
+
+/** Where somebody could sew on just now, and how well. */
+export interface MoveTo {
+  readonly machineId: string
+  readonly name: string
+  readonly verdict: KitVerdict
+}
+
+/** What whoever stands beside a learner does there without another page. */
+export interface AtTheirSide {
+  /** the person at whose seat it is */
+  readonly projectId: string
+  /** absent while the machine's dial is not known */
+  readonly swatch?: Awaited<ReturnType<typeof swatchProps>>
+  /** the best first */
+  readonly moves: readonly MoveTo[]
+}
+
+const seatsOf = ({ sessions, open }: LiveRoom): readonly LiveSeat[] => [
+  ...sessions.flatMap(({ seats }) => seats),
+  ...open,
+]
+
+/** Of the seat that somebody is going to; undefined while they are going to none. */
+export async function readAtTheirSide(
+  siteId: string,
+  room: LiveRoom,
+  personId: string,
+  now: Date,
+): Promise<AtTheirSide | undefined> {
+  const seats = seatsOf(room)
+  const seat = seats.find(({ call }) => call?.going?.personId === personId)
+  if (!seat) return undefined
+  const store = theStore()
+  const [machines, projects, kitRoom] = await Promise.all([
+    readMachines(store, siteId),
+    readProjects(store, siteId, { personId: seat.personId }),
+    readKitRoom(store, siteId),
+  ])
+  const project = projects.find(({ projectId }) => projectId === seat.projectId)
+  const machine = machines.find(({ machineId }) => machineId === seat.machineId)
+  if (!project || !machine) return undefined
+  const taken = new Set(seats.map(({ machineId }) => machineId))
+  const moves = machines.flatMap((each): MoveTo[] => {
+    const asked = kitMachine(each.traits)
+    if (taken.has(each.machineId) || 'missing' in asked || stopsOf(each.state, now.toISOString()).length > 0) return []
+    const [kit] = computeKit(kitRequestFor(project, asked.machine, kitRoom)).kits
+    return kit ? [{ machineId: each.machineId, name: each.name, verdict: kit.verdict }] : []
+  })
+  const swatch = await swatchProps(siteId, machine, project)
+  return {
+    projectId: project.projectId,
+    ...(swatch && { swatch }),
+    // In the order of machines, those that do it well first.
+    moves: [...moves].sort((a, b) => Number(a.verdict === 'marginal') - Number(b.verdict === 'marginal')),
+  }
+}
