@@ -170,6 +170,11 @@ async function anEvening(page: Page, databaseUrl: string): Promise<string> {
   }
   await write('add-sessions', { courseId: bags[0]!.course_id, sessions: [session] })
   const seats = [seat('Chidi', 'Curlew', 1), seat('Farah', 'Heron', 1), seat('Bram', 'Curlew', 2)]
+  // Both were set for something else in between: there is something to check.
+  for (const { machine_id: machineId } of machines) {
+    const line = { machineId, happenedAt: new Date(startsAt).toISOString(), kind: 'set-up', body: { dial: 1 } }
+    await write('log', line)
+  }
   await write('set-plan', { sessionId, basedOn: null, plan: { seats, leftOut: [] } })
   return sessionId
 }

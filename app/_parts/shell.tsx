@@ -55,7 +55,7 @@ export function Shell({
   /** signed in by a PIN, on a tablet that falls asleep */
   onTablet?: boolean
   /** whose device this is just now, and what it keeps for when there is no network */
-  offline: React.ComponentProps<typeof Offline>
+  offline: Omit<React.ComponentProps<typeof Offline>, 'logs'>
   children: React.ReactNode
 }) {
   return (
@@ -85,7 +85,7 @@ export function Shell({
         </div>
       </header>
       {onTablet && <TabletWatch />}
-      <Offline {...offline} />
+      <Offline {...offline} logs={logs} />
       {calls.of === 'staff' ? <StaffCalls personId={calls.personId} /> : <OwnCalls />}
       <main
         id="main"

@@ -23,6 +23,15 @@ export async function forgetPages(): Promise<void> {
   if ('caches' in window) await caches.delete(CACHES.pages)
 }
 
+/** Keeps whatever parts of the program this page has loaded by now, those too that no page names in its text. */
+export async function keepLoadedParts(): Promise<void> {
+  const parts = await caches.open(CACHES.parts)
+  for (const { name } of performance.getEntriesByType('resource')) {
+    const { origin, pathname } = new URL(name)
+    if (origin === location.origin && isPart(pathname) && !(await parts.match(pathname))) await parts.add(pathname)
+  }
+}
+
 /**
  * Keeps pages, and the parts of the program that they are made of, for when there is no network. What was kept for somebody
  * else is thrown away first.

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useState } from 'react'
 import { toast } from 'sonner'
-import { keepPages } from '@/ui/offline/kept'
+import { keepLoadedParts, keepPages } from '@/ui/offline/kept'
 import { landWaiting } from '@/ui/offline/land'
 import { dropWaiting, onWaiting, readWaiting, refuseWaiting, type WaitingLine } from '@/ui/offline/waiting'
 
@@ -17,12 +17,15 @@ const AGAIN_MS = 10_000
 export function Offline({
   personId,
   staffDecide,
+  logs,
   keep,
   timeZone,
 }: {
   personId: string
   /** what is refused goes to staff, who take it or drop it */
   staffDecide: boolean
+  /** whether this person types lines from anywhere */
+  logs: boolean
   /** pages that somebody of this role needs, whether they have opened them or not */
   keep: readonly string[]
   timeZone: string
@@ -63,12 +66,15 @@ export function Offline({
       .register('/offline.js')
       .then(() => navigator.serviceWorker.ready)
       .then(() => keepPages(personId, pages === '' || atADesk() ? [] : pages.split(',')))
+      // What a page loads only once it is wanted is wanted without a network, too.
+      .then(() => (logs ? import('@/ui/parts/log-dialog') : undefined))
+      .then(keepLoadedParts)
       .then(
         () => (document.documentElement.dataset['kept'] = ''),
         // Without a network, or where the browser keeps nothing: everything else works as it does.
         () => undefined,
       )
-  }, [personId, pages])
+  }, [personId, pages, logs])
 
   if (waiting.length === 0) return null
   const mine = waiting.filter((line) => line.personId === personId)
