@@ -11,6 +11,8 @@ const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile:
 const TABLET = { viewport: { width: 768, height: 1024 }, hasTouch: true, isMobile: true }
 
 const BLOCK_MINUTES = 10
+/** of another class than any bag's */
+const OTHER_THREAD = { tex: 120, fibre: 'polyester' }
 
 test('an evening: two copies, a phone without a network, a call, a changeover, a line that came too late, and the end', async ({
   page,
@@ -172,7 +174,12 @@ async function anEvening(page: Page, databaseUrl: string): Promise<string> {
   const seats = [seat('Chidi', 'Curlew', 1), seat('Farah', 'Heron', 1), seat('Bram', 'Curlew', 2)]
   // Both were set for something else in between: there is something to check.
   for (const { machine_id: machineId } of machines) {
-    const line = { machineId, happenedAt: new Date(startsAt).toISOString(), kind: 'set-up', body: { dial: 1 } }
+    const line = {
+      machineId,
+      happenedAt: new Date(startsAt).toISOString(),
+      kind: 'set-up',
+      body: { thread: OTHER_THREAD },
+    }
     await write('log', line)
   }
   await write('set-plan', { sessionId, basedOn: null, plan: { seats, leftOut: [] } })

@@ -65,10 +65,11 @@ export function Offline({
     void navigator.serviceWorker
       .register('/offline.js')
       .then(() => navigator.serviceWorker.ready)
-      .then(() => keepPages(personId, pages === '' || atADesk() ? [] : pages.split(',')))
-      // What a page loads only once it is wanted is wanted without a network, too.
+      // What a page loads only once it is wanted is wanted without a network, too. Pages are many: a browser lists no more than some
+      // hundred things that it has loaded, so parts come first.
       .then(() => (logs ? import('@/ui/parts/log-dialog') : undefined))
       .then(keepLoadedParts)
+      .then(() => keepPages(personId, pages === '' || atADesk() ? [] : pages.split(',')))
       .then(
         () => (document.documentElement.dataset['kept'] = ''),
         // Without a network, or where the browser keeps nothing: everything else works as it does.
