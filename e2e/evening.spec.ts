@@ -12,7 +12,7 @@ const TABLET = { viewport: { width: 768, height: 1024 }, hasTouch: true, isMobil
 
 const BLOCK_MINUTES = 10
 /** of another class than any bag's */
-const OTHER_THREAD = { tex: 120, fibre: 'polyester' }
+const OTHER_THREAD = { tex: 120, fibre: 'polyester', use: 'heavy' }
 
 test('an evening: two copies, a phone without a network, a call, a changeover, a line that came too late, and the end', async ({
   page,
@@ -46,7 +46,11 @@ test('an evening: two copies, a phone without a network, a call, a changeover, a
     await go(instructor, '/room/now')
     await go(wall, '/room/wall')
     const onWall = (machine: string) =>
-      wall.getByRole('listitem').filter({ has: wall.getByText(machine, { exact: true }) })
+      // Who comes next stands under them.
+      wall
+        .getByRole('listitem')
+        .filter({ has: wall.getByText(machine, { exact: true }) })
+        .first()
 
     // The block begins: the kits are given, and every phone has its seat.
     await page.goto(`/sessions/${sessionId}`)

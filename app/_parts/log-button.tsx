@@ -4,8 +4,9 @@ import { PenLine } from 'lucide-react'
 import dynamic from 'next/dynamic'
 import { usePathname } from 'next/navigation'
 import { useEffect, useState } from 'react'
+import { loadLogDialog } from './load-log-dialog'
 
-const LogDialog = dynamic(() => import('@/ui/parts/log-dialog').then((part) => part.LogDialog), { ssr: false })
+const LogDialog = dynamic(() => loadLogDialog().then((part) => part.LogDialog), { ssr: false })
 
 /** From anywhere: a tap or the / key opens the line; at a machine’s pages it speaks of that machine. */
 export function LogButton() {

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useState } from 'react'
 import { toast } from 'sonner'
+import { loadLogDialog } from '../load-log-dialog'
 import { keepLoadedParts, keepPages } from '@/ui/offline/kept'
 import { landWaiting } from '@/ui/offline/land'
 import { dropWaiting, onWaiting, readWaiting, refuseWaiting, type WaitingLine } from '@/ui/offline/waiting'
@@ -67,7 +68,7 @@ export function Offline({
       .then(() => navigator.serviceWorker.ready)
       // What a page loads only once it is wanted is wanted without a network, too. Pages are many: a browser lists no more than some
       // hundred things that it has loaded, so parts come first.
-      .then(() => (logs ? import('@/ui/parts/log-dialog') : undefined))
+      .then(() => (logs ? loadLogDialog() : undefined))
       .then(keepLoadedParts)
       .then(() => keepPages(personId, pages === '' || atADesk() ? [] : pages.split(',')))
       .then(
