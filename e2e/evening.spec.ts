@@ -75,7 +75,7 @@ test('an evening: two copies, a phone without a network, a call, a changeover, a
 
     // Chidi checks, reads, and calls; the instructor comes, reads the swatch beside them, and is done there.
     await seatCheck(chidi)
-    await expect(onWall('Curlew')).toContainText('Swatch')
+    await expect(onWall('Curlew')).toContainText('Test swatch')
     await chidi.getByRole('button', { name: 'Call somebody' }).click()
     const card = instructor.getByRole('region', { name: 'Go next to' })
     await expect(card).toContainText('Chidi at Curlew')
