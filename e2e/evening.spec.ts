@@ -94,6 +94,13 @@ test('an evening: two copies, a phone without a network, a call, a changeover, a
     await expect(farah.getByRole('region', { name: 'What waits' })).toHaveCount(0)
     await expect(onWall('Heron')).toContainText('Sewing')
 
+    // Chidi finishes where there is no network.
+    await expect(chidi.locator('html[data-kept]')).toBeAttached()
+    await go(chidi, '/station')
+    await chidi.context().setOffline(true)
+    await chidi.getByRole('button', { name: 'My project is finished' }).click()
+    await expect(chidi.getByRole('region', { name: 'What waits' })).toContainText('1 line waits for the network')
+
     // The seam is near: the wall says how far the room is with it, and follows every tick.
     const seam = wall.getByRole('status').filter({ hasText: 'To block 2' })
     await expect(seam).toContainText('0 of 1 machines changed over, still Curlew')
@@ -106,12 +113,7 @@ test('an evening: two copies, a phone without a network, a call, a changeover, a
     }
     await expect(seam).toContainText('every machine is changed over')
 
-    // Chidi finishes where there is no network; meanwhile Bram is given the machine. The line is staff’s to take.
-    await expect(chidi.locator('html[data-kept]')).toBeAttached()
-    await go(chidi, '/station')
-    await chidi.context().setOffline(true)
-    await chidi.getByRole('button', { name: 'My project is finished' }).click()
-    await expect(chidi.getByRole('region', { name: 'What waits' })).toContainText('1 line waits for the network')
+    // Bram is given the machine; Chidi’s line comes after that, and is staff’s to take.
     await page.goto(`/sessions/${sessionId}`)
     await page.getByRole('button', { name: 'Begin: give the kits' }).nth(1).click()
     if (await allTheSame.isVisible()) await allTheSame.click()
