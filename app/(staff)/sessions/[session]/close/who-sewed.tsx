@@ -14,8 +14,15 @@ const wordsOf = ({ turn, checked, swatches, balanced, calls, waitedMinutes }: Ro
     swatches === 0
       ? 'no swatch read'
       : `${counted(swatches, 'swatch', 'swatches')}, the last ${balanced ? 'in balance' : 'not in balance yet'}`,
-    ...(calls > 0 ? [`called ${counted(calls, 'time')}, waited ${counted(waitedMinutes, 'minute')} at most`] : []),
+    ...(calls > 0 ? [calledWords(calls, waitedMinutes)] : []),
   ].join(', ')
+
+const calledWords = (calls: number, waitedMinutes: number): string => {
+  const called = calls === 1 ? 'called once' : `called ${calls} times`
+  return waitedMinutes === 0
+    ? `${called}, somebody came at once`
+    : `${called}, waited ${counted(waitedMinutes, 'minute')} at most`
+}
 
 /** Who sewed where and how far they came, by the books. */
 export function WhoSewed({ rows, download }: { rows: readonly Row[]; download: string }) {
