@@ -23,6 +23,8 @@ const floors = [
   'wear',
   'tension',
   'stitch',
+  'picture',
+  'camera',
   'fabric',
   'thread-use',
   'kit',

@@ -1,0 +1,222 @@
+import type { Picture } from '../picture/picture'
+import { BRIGHT, LEANS, logsUnder, type Balance, type Shade } from './colours'
+
+/** A line through a picture, pixels: where it passes, which way it goes, and how far it goes on each side of there. */
+export interface SeamLine {
+  readonly x: number
+  readonly y: number
+  /** a unit step along it */
+  readonly alongX: number
+  readonly alongY: number
+  readonly from: number
+  readonly to: number
+  /** how much more there is of thread on it than beside it, for each pixel of its length */
+  readonly weight: number
+}
+
+/** A place that is no cloth: a tag. Pixels, as a polygon. */
+export type Hidden = readonly { readonly x: number; readonly y: number }[]
+
+function inside(hidden: Hidden, x: number, y: number): boolean {
+  let is = false
+  for (let at = 0, before = hidden.length - 1; at < hidden.length; before = at, at += 1) {
+    const [a, b] = [hidden[at]!, hidden[before]!]
+    if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) is = !is
+  }
+  return is
+}
+
+/** How much each pixel looks like one of the threads and unlike what lies around it; 0 … 1. */
+export function threadMap(
+  picture: Picture,
+  threads: readonly Shade[],
+  balance: Balance,
+  pxPerMm: number,
+  hidden: readonly Hidden[],
+): Float32Array {
+  const { width, height, pixels } = picture
+  const map = new Float32Array(width * height)
+  const [reds, greens, blues] = logsUnder(balance)
+  const reach = Math.max(2, Math.round(2.4 * pxPerMm))
+  const parts = [0, 1, 2].map(() => new Float32Array(map.length)) as [Float32Array, Float32Array, Float32Array]
+  for (let index = 0; index < map.length; index += 1) {
+    const [r, g, b] = [reds[pixels[index * 3]!]!, greens[pixels[index * 3 + 1]!]!, blues[pixels[index * 3 + 2]!]!]
+    parts[0][index] = (r + 2 * g + b) / 4 / BRIGHT
+    parts[1][index] = (r - g) / LEANS
+    parts[2][index] = (b - g) / LEANS
+  }
+  const around = parts.map((part) => boxMeans(part, width, height, reach)) as [Float32Array, Float32Array, Float32Array]
+  // Each thread by itself: one that is like the cloth tells nothing, and hides nothing of the other. A thread is hardly wider than
+  // a pixel here, so each pixel is looked at for how far it lies on the way from what is around it to the thread.
+  for (const thread of threads) {
+    const goal = [thread[0] / BRIGHT, thread[1] / LEANS, thread[2] / LEANS] as const
+    const like = new Float32Array(map.length)
+    for (let index = 0; index < map.length; index += 1) {
+      const [m0, m1, m2] = [around[0][index]!, around[1][index]!, around[2][index]!]
+      const [v0, v1, v2] = [goal[0] - m0, goal[1] - m1, goal[2] - m2]
+      const long = v0 * v0 + v1 * v1 + v2 * v2
+      if (long < 0.6) continue
+      const [q0, q1, q2] = [parts[0][index]! - m0, parts[1][index]! - m1, parts[2][index]! - m2]
+      const part = (q0 * v0 + q1 * v1 + q2 * v2) / long
+      if (part < 0.15) continue
+      const on = Math.min(part, 1)
+      const off = (q0 - on * v0) ** 2 + (q1 - on * v1) ** 2 + (q2 - on * v2) ** 2
+      // A little of a thread may be a little of anything: far from the cloth it is told best.
+      const far = Math.min(1, long / 6)
+      if (off < 9) like[index] = on * far * Math.exp(-off / 1.6)
+    }
+    const usual = boxMeans(like, width, height, reach)
+    for (let index = 0; index < map.length; index += 1)
+      map[index] = Math.max(map[index]!, like[index]! - 1.6 * usual[index]! - 0.05)
+  }
+  for (const shape of hidden) {
+    const [left, right] = [Math.min(...shape.map(({ x }) => x)), Math.max(...shape.map(({ x }) => x))]
+    const [top, foot] = [Math.min(...shape.map(({ y }) => y)), Math.max(...shape.map(({ y }) => y))]
+    for (let row = Math.max(0, Math.floor(top)); row <= Math.min(height - 1, foot); row += 1)
+      for (let column = Math.max(0, Math.floor(left)); column <= Math.min(width - 1, right); column += 1)
+        if (inside(shape, column, row)) map[row * width + column] = 0
+  }
+  return map
+}
+
+/** The mean of a square around each pixel. */
+export function boxMeans(values: Float32Array, width: number, height: number, reach: number): Float32Array {
+  const sums = new Float64Array((width + 1) * (height + 1))
+  for (let row = 0; row < height; row += 1) {
+    let sum = 0
+    for (let column = 0; column < width; column += 1) {
+      sum += values[row * width + column]!
+      sums[(row + 1) * (width + 1) + column + 1] = sums[row * (width + 1) + column + 1]! + sum
+    }
+  }
+  const means = new Float32Array(values.length)
+  for (let row = 0; row < height; row += 1) {
+    const [top, foot] = [Math.max(0, row - reach), Math.min(height, row + reach + 1)]
+    for (let column = 0; column < width; column += 1) {
+      const [left, right] = [Math.max(0, column - reach), Math.min(width, column + reach + 1)]
+      const sum =
+        sums[foot * (width + 1) + right]! -
+        sums[top * (width + 1) + right]! -
+        sums[foot * (width + 1) + left]! +
+        sums[top * (width + 1) + left]!
+      means[row * width + column] = sum / ((foot - top) * (right - left))
+    }
+  }
+  return means
+}
+
+const DIRECTIONS = 180
+/** A seam is this wide at most, mm, with what stands off it. */
+const BANDS_MM = [0.7, 2, 4, 7] as const
+/** More points than these say no more. */
+const MOST_POINTS = 16_000
+
+/**
+ * The line on which most thread lies: every direction is tried, and of each all places; a zigzag is a wide line. Undefined where
+ * nothing is like a seam.
+ */
+export function findSeam(map: Float32Array, width: number, height: number, pxPerMm: number): SeamLine | undefined {
+  const points: { x: number; y: number; weight: number }[] = []
+  const all: number[] = []
+  for (let index = 0; index < map.length; index += 1) if (map[index]! > 0.18) all.push(index)
+  if (all.length < 30) return undefined
+  const every = Math.max(1, all.length / MOST_POINTS)
+  for (let at = 0; at < all.length; at += every) {
+    const index = all[Math.floor(at)]!
+    points.push({ x: index % width, y: Math.floor(index / width), weight: map[index]! * every })
+  }
+  const cell = Math.max(1, 0.25 * pxPerMm)
+  const reach = Math.ceil(Math.hypot(width, height) / cell) + 2
+  let best = { value: 0, direction: 0, off: 0, band: 0 }
+  const row = new Float64Array(2 * reach + 1)
+  const sums = new Float64Array(2 * reach + 2)
+  for (let direction = 0; direction < DIRECTIONS; direction += 1) {
+    const [cos, sin] = [Math.cos((direction * Math.PI) / DIRECTIONS), Math.sin((direction * Math.PI) / DIRECTIONS)]
+    row.fill(0)
+    for (const { x, y, weight } of points) row[Math.round((y * cos - x * sin) / cell) + reach]! += weight
+    for (let at = 0; at < row.length; at += 1) sums[at + 1] = sums[at]! + row[at]!
+    for (const band of BANDS_MM) {
+      const half = Math.max(1, Math.round((band * pxPerMm) / cell / 2))
+      for (let at = half; at + half < row.length; at += 1) {
+        const sum = sums[at + half + 1]! - sums[at - half]!
+        // A wide band gathers more of anything: it must be worth its width.
+        const value = sum / Math.sqrt(2 * half + 1 + 2)
+        if (value > best.value) best = { value, direction, off: (at - reach) * cell, band }
+      }
+    }
+  }
+  const [cos, sin] = [
+    Math.cos((best.direction * Math.PI) / DIRECTIONS),
+    Math.sin((best.direction * Math.PI) / DIRECTIONS),
+  ]
+  return drawnThrough(points, { cos, sin, off: best.off }, Math.max(best.band, 0.7) * pxPerMm, pxPerMm)
+}
+
+/** The line through the points near a first guess, by least squares twice, and from where to where it goes. */
+function drawnThrough(
+  points: readonly { x: number; y: number; weight: number }[],
+  guess: { cos: number; sin: number; off: number },
+  band: number,
+  pxPerMm: number,
+): SeamLine | undefined {
+  let { cos, sin, off } = guess
+  for (const wide of [1.4, 1, 0.8]) {
+    let [weight, meanT, meanR] = [0, 0, 0]
+    const near = points
+      .map(({ x, y, weight: w }) => ({ t: x * cos + y * sin, r: y * cos - x * sin - off, w }))
+      .filter(({ r }) => Math.abs(r) < (band * wide) / 2 + pxPerMm * 0.5)
+    if (near.length < 20) return undefined
+    for (const { t, r, w } of near) {
+      weight += w
+      meanT += t * w
+      meanR += r * w
+    }
+    meanT /= weight
+    meanR /= weight
+    let [tt, tr] = [0, 0]
+    for (const { t, r, w } of near) {
+      tt += (t - meanT) ** 2 * w
+      tr += (t - meanT) * (r - meanR) * w
+    }
+    const slope = tt === 0 ? 0 : tr / tt
+    const turn = Math.atan(slope)
+    const [x, y] = [meanT * cos - (off + meanR) * sin, meanT * sin + (off + meanR) * cos]
+    const angle = Math.atan2(sin, cos) + turn
+    cos = Math.cos(angle)
+    sin = Math.sin(angle)
+    off = y * cos - x * sin
+  }
+  // Along it: where thread lies, cell by cell of a millimetre; a run of it that is broken for no more than eight.
+  const cells = new Map<number, number>()
+  let sum = 0
+  for (const { x, y, weight } of points) {
+    if (Math.abs(y * cos - x * sin - off) > band / 2 + pxPerMm * 0.4) continue
+    const at = Math.floor((x * cos + y * sin) / pxPerMm)
+    cells.set(at, (cells.get(at) ?? 0) + weight)
+    sum += weight
+  }
+  const usual = [...cells.values()].sort((a, b) => a - b)[Math.floor(cells.size * 0.6)] ?? 0
+  const full = [...cells]
+    .filter(([, weight]) => weight > usual * 0.3)
+    .map(([at]) => at)
+    .sort((a, b) => a - b)
+  let run: number[] = []
+  let longest: number[] = []
+  for (const at of full) {
+    if (run.length > 0 && at - run.at(-1)! > 8) run = []
+    run.push(at)
+    if (run.at(-1)! - run[0]! > (longest.at(-1) ?? 0) - (longest[0] ?? 0)) longest = [...run]
+  }
+  if (longest.length < 4) return undefined
+  const [from, to] = [longest[0]! * pxPerMm, (longest.at(-1)! + 1) * pxPerMm]
+  const middle = (from + to) / 2
+  return {
+    x: middle * cos - off * sin,
+    y: middle * sin + off * cos,
+    alongX: cos,
+    alongY: sin,
+    from: from - middle,
+    to: to - middle,
+    weight: sum / (to - from),
+  }
+}

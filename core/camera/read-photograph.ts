@@ -1,0 +1,419 @@
+import { colourOf, type Picture } from '../picture/picture'
+import { balanceOf, shadeOf, unlike, type Balance } from './colours'
+import { findSeam, threadMap, type Hidden } from './find-seam'
+import { modulesOf, planeThrough, pxPerMmAt, refined, tagLight, TAG_MM, toPixel, toPlace, type Corners } from './plane'
+import { layStraight, membersOf, type Members, type Strip } from './strip'
+import { coverOf, median, smoothed, straightStitches, widthOf, zigzagStitches } from './stitches'
+
+export const LOOKS = ['own', 'dots', 'line', 'loops', 'nest'] as const
+export type Look = (typeof LOOKS)[number]
+export const MISSING = ['tag', 'seam', 'colours', 'focus', 'light', 'frame'] as const
+export type Missing = (typeof MISSING)[number]
+
+/** A tag's code as a finder of codes says it, pixels of the photograph. */
+export interface FoundTag {
+  readonly corners: Corners
+  /** modules along one side; 0 where it could not be read */
+  readonly modules: number
+  /** its address; absent: it is there and cannot be read */
+  readonly text?: string
+}
+
+export interface PhotographAsked {
+  /** #rrggbb */
+  readonly top: string
+  readonly bobbin: string
+  /** absent: the tag's address says it */
+  readonly face?: 'top' | 'under'
+}
+
+/** What a photograph of one face of a swatch says. Lengths in mm; without a tag there are none. */
+export interface PhotographRead {
+  readonly read: true
+  readonly face: 'top' | 'under'
+  readonly look: Look
+  /** on the adviser's scale; a nest has none */
+  readonly score: number | null
+  /** the standard deviation of the score */
+  readonly scoreSpread: number
+  readonly stitches: number
+  readonly lengthMm: { readonly median: number; readonly spread: number } | null
+  readonly widthMm?: number
+  readonly skipped: number
+  /** of the seam's length */
+  readonly otherShare: number
+  readonly wobbleMm: number | null
+  readonly confidence: number
+  readonly pxPerMm: number | null
+  /** what was not there and is not needed for what was read */
+  readonly missing?: 'tag'
+  readonly because?: string
+  /** the seam on the photograph, and its holes, to be drawn over it; pixels */
+  readonly seen: {
+    readonly line: readonly { x: number; y: number }[]
+    readonly holes: readonly { x: number; y: number }[]
+  }
+}
+export interface PhotographNotRead {
+  readonly read: false
+  readonly missing: Missing
+  readonly because: string
+}
+
+const not = (missing: Missing, because: string): PhotographNotRead => ({ read: false, missing, because })
+
+/** Other colour on less of the seam than this is its own; up to the second, dots. */
+const SHARES = { own: 0.08, dots: 0.45 } as const
+/** Further off the line than this a thread is a loop; wider than the second and tangled, a nest. */
+const OFF_MM = { loop: 0.8, nest: 3 } as const
+const SHORTEST_SEAM_MM = 24
+/** Coarse enough to see the whole at once, fine enough for a thread. */
+const COARSE_PX_PER_MM = 9
+const FINEST_PX_PER_MM = 26
+/** A blur wider than this hides a stitch's hole. */
+const MOST_BLUR_MM = 0.2
+
+/** A photograph made smaller by the mean of whole squares. */
+export function smaller({ width, height, pixels }: Picture, times: number): Picture {
+  if (times <= 1) return { width, height, pixels }
+  const [wide, high] = [Math.floor(width / times), Math.floor(height / times)]
+  const into = new Uint8ClampedArray(wide * high * 3)
+  for (let row = 0; row < high; row += 1)
+    for (let column = 0; column < wide; column += 1)
+      for (let part = 0; part < 3; part += 1) {
+        let sum = 0
+        for (let down = 0; down < times; down += 1) {
+          let from = ((row * times + down) * width + column * times) * 3 + part
+          for (let across = 0; across < times; across += 1, from += 3) sum += pixels[from]!
+        }
+        into[(row * wide + column) * 3 + part] = sum / (times * times)
+      }
+  return { width: wide, height: high, pixels: into }
+}
+
+/** Reads one face of a swatch from its photograph, or says what is missing. It knows nothing of how the photograph was made. */
+export function readPhotograph(
+  picture: Picture,
+  tags: readonly FoundTag[],
+  asked: PhotographAsked,
+): PhotographRead | PhotographNotRead {
+  const [top, bobbin] = [shadeOf(...colourOf(asked.top)), shadeOf(...colourOf(asked.bobbin))]
+  if (unlike(top, bobbin) < 0.55)
+    return not('colours', 'The two threads are too alike to be told apart: sew the swatch with two colours')
+
+  const whole = tags.find(({ text }) => text !== undefined)
+  const torn = tags.find(({ text }) => text === undefined)
+  const named = /\/(top|under)\b/.exec(whole?.text ?? '')?.[1] as 'top' | 'under' | undefined
+  const face = asked.face ?? named ?? 'top'
+
+  let dark = 0
+  for (let index = 0; index < picture.pixels.length; index += 997) if (picture.pixels[index]! < 40) dark += 1
+  const darkShare = dark / (picture.pixels.length / 997)
+  let balance: Balance = [1, 1, 1]
+  let blurMm: number | undefined
+  const corners = whole && whole.modules > 0 ? refined(picture, whole.corners, whole.modules) : whole?.corners
+  const plane = corners && planeThrough(corners)
+  if (plane && whole && whole.modules > 0) {
+    const light = tagLight(picture, plane, modulesOf(picture, plane, whole.modules))
+    const paper = Math.max(...light.paper)
+    if (paper < 0.05) return not('light', 'It is too dark: the paper of the tag is nearly black')
+    blurMm = light.blurMm
+    if (blurMm > MOST_BLUR_MM) return not('focus', 'It is blurred: hold the camera still, a little further away')
+    balance = balanceOf(light.paper)
+  } else {
+    if (darkShare > 0.92) return not('light', 'It is too dark')
+    if (torn) return not('tag', 'The tag cannot be read: lay it flat, without a crease, and all of it in view')
+  }
+
+  const scale = plane ? pxPerMmAt(plane, TAG_MM / 2, TAG_MM / 2) : undefined
+  const times = scale
+    ? Math.max(1, Math.floor(scale / COARSE_PX_PER_MM))
+    : Math.max(1, Math.round(Math.max(picture.width, picture.height) / 1400))
+  const coarse = smaller(picture, times)
+  // Without a tag a photograph is taken to show about as much as a hand holds.
+  const guess = scale ?? Math.max(picture.width, picture.height) / 130
+  const coarseScale = guess / times
+  const hidden: Hidden[] = tags.map((tag) =>
+    grown(tag.corners, 1.55).map(({ x, y }) => ({ x: x / times, y: y / times })),
+  )
+  const map = threadMap(coarse, [top, bobbin], balance, coarseScale, hidden)
+  const seam = findSeam(map, coarse.width, coarse.height, coarseScale)
+  const lengthPx = seam ? (seam.to - seam.from) * times : 0
+  if (!plane && isSoft(coarse)) return not('focus', 'It is blurred: hold the camera still, a little further away')
+  if (!seam || seam.weight < 0.2) return not('seam', 'No seam in these two colours is to be seen')
+  if (lengthPx / guess < SHORTEST_SEAM_MM)
+    return not('frame', 'Only a little of the seam is in view: show at least four centimetres of it')
+
+  // Along the seam in millimetres of the table, or in pixels where no tag says how many make one.
+  const end = (t: number) => ({ x: (seam.x + seam.alongX * t) * times, y: (seam.y + seam.alongY * t) * times })
+  const [first, last] = [end(seam.from), end(seam.to)]
+  const on = plane ?? [1 / guess, 0, 0, 0, 1 / guess, 0, 0, 0]
+  const place = plane ? toPlace : (_: unknown, x: number, y: number) => ({ x: x / guess, y: y / guess })
+  const pixel = plane ? toPixel : (_: unknown, u: number, v: number) => ({ x: u * guess, y: v * guess })
+  const [from, to] = [place(on, first.x, first.y), place(on, last.x, last.y)]
+  const lengthMm = Math.hypot(to.x - from.x, to.y - from.y)
+  const ahead = { x: (to.x - from.x) / lengthMm, y: (to.y - from.y) / lengthMm }
+  const at = (along: number, across: number) =>
+    pixel(on, from.x + ahead.x * along - ahead.y * across, from.y + ahead.y * along + ahead.x * across)
+  const local = plane ? pxPerMmAt(plane, (from.x + to.x) / 2, (from.y + to.y) / 2) : guess
+  const strip = layStraight(picture, balance, lengthMm, Math.min(FINEST_PX_PER_MM, Math.max(12, local)), at)
+  if (burntShare(strip) > 0.12) return not('light', 'Light shines on the seam: turn the swatch or the lamp a little')
+
+  const [own, other] = face === 'top' ? [top, bobbin] : [bobbin, top]
+  const members = membersOf(strip, own, other)
+  if (members.apart < 0.3)
+    return not('colours', 'The threads are too like each other, or like the cloth: sew the swatch in other colours')
+
+  return told(strip, members, { face, blurMm, scale: plane && scale, at, local, plane: plane !== undefined })
+}
+
+function grown(corners: Corners, times: number): { x: number; y: number }[] {
+  const middle = {
+    x: corners.reduce((sum, { x }) => sum + x, 0) / 4,
+    y: corners.reduce((sum, { y }) => sum + y, 0) / 4,
+  }
+  return corners.map(({ x, y }) => ({ x: middle.x + (x - middle.x) * times, y: middle.y + (y - middle.y) * times }))
+}
+
+/** A picture in which even the sharpest edge takes many pixels. */
+function isSoft({ width, height, pixels }: Picture): boolean {
+  const fine: number[] = []
+  const wide: number[] = []
+  for (let row = 2; row + 2 < height; row += 3)
+    for (let column = 4; column + 4 < width; column += 3) {
+      const at = (off: number) => pixels[(row * width + column + off) * 3 + 1]!
+      fine.push(Math.abs(at(1) - at(-1)))
+      wide.push(Math.abs(at(4) - at(-4)))
+    }
+  const high = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length * 0.995)] ?? 0
+  return high(fine) < 0.36 * high(wide)
+}
+
+/** How much of the seam lies under a glare: columns in which several pixels hold more light than they can. */
+function burntShare({ width, height, middle, pxPerMm, burnt }: Strip): number {
+  let columns = 0
+  const reach = Math.round(0.8 * pxPerMm)
+  for (let column = 0; column < width; column += 1) {
+    let sum = 0
+    for (let row = Math.max(0, middle - reach); row <= Math.min(height - 1, middle + reach); row += 1)
+      sum += burnt[row * width + column]!
+    if (sum > reach) columns += 1
+  }
+  return columns / width
+}
+
+/** The seam's own line through the strip, rows from its middle, and how far it strays. */
+function lineOf(strip: Strip, { own, other }: Members): Float32Array {
+  const { width, height, middle, pxPerMm } = strip
+  const reach = Math.round(3 * pxPerMm)
+  const sums = new Float32Array(width)
+  const weights = new Float32Array(width)
+  for (let column = 0; column < width; column += 1)
+    for (let row = Math.max(0, middle - reach); row <= Math.min(height - 1, middle + reach); row += 1) {
+      const part = Math.max(own[row * width + column]!, 0.6 * other[row * width + column]!)
+      if (part < 0.4) continue
+      sums[column]! += (row - middle) * part
+      weights[column]! += part
+    }
+  const wide = 3.5 * pxPerMm
+  const [sum, weight] = [smoothed(sums, wide), smoothed(weights, wide)]
+  return sum.map((value, column) => (weight[column]! > 1e-4 ? value / weight[column]! : 0))
+}
+
+function told(
+  strip: Strip,
+  members: Members,
+  known: {
+    readonly face: 'top' | 'under'
+    readonly blurMm: number | undefined
+    readonly scale: number | undefined
+    readonly at: (along: number, across: number) => { x: number; y: number }
+    readonly local: number
+    readonly plane: boolean
+  },
+): PhotographRead | PhotographNotRead {
+  const { pxPerMm, width } = strip
+  const line = lineOf(strip, members)
+  const edges = widthOf(strip, members)
+  const threadMm = thicknessOf(strip, members)
+  const zigzag = edges.high - edges.low > 1.1 + threadMm && isToAndFro(strip, members, edges)
+  const stitches = zigzag ? zigzagStitches(strip, members, edges, threadMm) : straightStitches(strip, members, line)
+  if (stitches.lengths.length < 5 || stitches.regular < 0.14)
+    return known.blurMm !== undefined && known.blurMm > 0.13
+      ? not('focus', 'It is blurred: hold the camera still, a little further away')
+      : not('seam', 'There is thread, but no stitches are to be told from one another')
+
+  const off = offLine(strip, members, line, stitches.holes, zigzag ? Math.max(-edges.low, edges.high) : 0)
+  const within = zigzag ? Math.max(-edges.low, edges.high) + 0.3 : 0.5
+  const others = coverOf(members.other, strip, zigzag ? new Float32Array(width) : line, within)
+  const [begin, finish] = [stitches.holes[0]! * pxPerMm, stitches.holes.at(-1)! * pxPerMm]
+  let shows = 0
+  for (let column = Math.round(begin); column < finish; column += 1) if (others[column]! > 0.5) shows += 1
+  const otherShare = shows / Math.max(1, finish - begin)
+
+  const look: Look = off.nest
+    ? 'nest'
+    : off.share > 0.5
+      ? 'loops'
+      : otherShare < SHARES.own
+        ? 'own'
+        : otherShare <= SHARES.dots
+          ? 'dots'
+          : 'line'
+  const spread = Math.sqrt(
+    stitches.lengths.reduce((sum, each) => sum + (each - median(stitches.lengths)) ** 2, 0) / stitches.lengths.length,
+  )
+  const strays = line.map((value, column) => value - (line[0]! + ((line.at(-1)! - line[0]!) * column) / width))
+  const wobbleMm = Math.sqrt(strays.reduce((sum, value) => sum + value * value, 0) / width) / pxPerMm
+  const confidence = Math.max(
+    0.05,
+    Math.min(
+      1,
+      members.apart *
+        (0.35 + 0.65 * Math.min(1, stitches.regular * 1.6)) *
+        (1 - Math.min(0.5, ((known.blurMm ?? 0.1) / MOST_BLUR_MM) * 0.4)),
+    ),
+  )
+  const mm = (value: number) => Math.round(value * 1000) / 1000
+  return {
+    read: true,
+    face: known.face,
+    look,
+    score: scoreOf(look, otherShare, known.face),
+    scoreSpread: mm(0.25 + 0.5 * (1 - confidence)),
+    stitches: stitches.stitches,
+    lengthMm: known.plane ? { median: mm(median(stitches.lengths)), spread: mm(spread) } : null,
+    ...(stitches.widthMm !== undefined && known.plane && { widthMm: mm(stitches.widthMm) }),
+    skipped: stitches.skipped,
+    otherShare: mm(otherShare),
+    wobbleMm: known.plane ? mm(wobbleMm) : null,
+    confidence: mm(confidence),
+    pxPerMm: known.plane ? Math.round(known.local * 100) / 100 : null,
+    ...(!known.plane && {
+      missing: 'tag' as const,
+      because: 'No tag lies beside it: the look is told, and no lengths',
+    }),
+    seen: {
+      line: [0, 0.25, 0.5, 0.75, 1].map((part) => {
+        const column = Math.round(part * (width - 1))
+        return known.at(column / pxPerMm, zigzag ? 0 : line[column]! / pxPerMm)
+      }),
+      holes: stitches.holes.map((along) =>
+        known.at(along, zigzag ? 0 : line[Math.min(width - 1, Math.round(along * pxPerMm))]! / pxPerMm),
+      ),
+    },
+  }
+}
+
+/** Between the marks of the scale a share says how far it is from one to the next. */
+function scoreOf(look: Look, share: number, face: 'top' | 'under'): number | null {
+  if (look === 'nest') return null
+  const sign = face === 'top' ? 1 : -1
+  if (look === 'loops') return 3 * sign
+  const marks = [
+    [0, 0],
+    [0.08, 0.5],
+    [0.2, 1],
+    [0.45, 2.2],
+    [0.7, 3],
+    [1, 3],
+  ] as const
+  const next = marks.findIndex(([at]) => at >= share)
+  const [[fromShare, fromScore], [toShare, toScore]] = [marks[Math.max(0, next - 1)]!, marks[Math.max(1, next)]!]
+  const score = fromScore + ((share - fromShare) / (toShare - fromShare)) * (toScore - fromScore)
+  return Math.round(sign * Math.max(0, score) * 100) / 100
+}
+
+/** How thick a thread looks: of all columns, the middle one's. */
+function thicknessOf({ width, height, pxPerMm }: Strip, { own, other }: Members): number {
+  const runs: number[] = []
+  for (let column = 0; column < width; column += 3) {
+    let run = 0
+    for (let row = 0; row < height; row += 1) {
+      if (own[row * width + column]! + other[row * width + column]! > 0.5) run += 1
+      else {
+        if (run > 1) runs.push(run)
+        run = 0
+      }
+    }
+  }
+  return Math.min(0.6, median(runs) / pxPerMm || 0.3)
+}
+
+/** A zigzag crosses its middle again and again, and is at neither edge for long. */
+function isToAndFro(
+  { width, height, middle, pxPerMm }: Strip,
+  { own }: Members,
+  edges: { low: number; high: number },
+): boolean {
+  const third = (edges.high - edges.low) / 3
+  const counts = [0, 0, 0]
+  for (let part = 0; part < 3; part += 1)
+    for (
+      let row = Math.round(middle + (edges.low + part * third) * pxPerMm);
+      row < middle + (edges.low + (part + 1) * third) * pxPerMm;
+      row += 1
+    )
+      for (let column = 0; column < width; column += 1)
+        if (row >= 0 && row < height && own[row * width + column]! > 0.5) counts[part]! += 1
+  const all = counts[0]! + counts[1]! + counts[2]!
+  // The own thread of a straight line lies in one third of whatever stands off it.
+  return all > 0 && Math.max(...counts) < 0.62 * all && Math.min(counts[0]!, counts[2]!) > 0.15 * all
+}
+
+/** At how many of the holes the other thread stands off the line; and whether it lies tangled and wide anywhere. */
+function offLine(
+  strip: Strip,
+  { other }: Members,
+  line: Float32Array,
+  holes: readonly number[],
+  halfWidthMm: number,
+): { share: number; nest: boolean } {
+  const { width, height, middle, pxPerMm } = strip
+  const flat = halfWidthMm > 0
+  const far = new Float32Array(width)
+  for (let column = 0; column < width; column += 1) {
+    const at = middle + (flat ? 0 : line[column]!)
+    const start = (halfWidthMm + (flat ? 0.5 : OFF_MM.loop)) * pxPerMm
+    let count = 0
+    for (let row = 0; row < height; row += 1)
+      if (Math.abs(row - at) > start && Math.abs(row - at) < 5 * pxPerMm && other[row * width + column]! > 0.5)
+        count += 1
+    far[column] = count
+  }
+  let looped = 0
+  for (const [index, hole] of holes.entries()) {
+    const step =
+      ((holes[index + 1] ?? hole) - (holes[index - 1] ?? hole)) / (index === 0 || index === holes.length - 1 ? 1 : 2)
+    const half = Math.max(0.5, Math.min(2, step / 2))
+    let sum = 0
+    for (
+      let column = Math.max(0, Math.round((hole - half) * pxPerMm));
+      column < Math.min(width, (hole + half) * pxPerMm);
+      column += 1
+    )
+      sum += far[column]!
+    // At least as much of it as a thread laid across once.
+    if (sum > 0.05 * pxPerMm * pxPerMm) looped += 1
+  }
+  // A window of three millimetres along: how wide the other thread lies in it, and how much of that it fills.
+  let nest = false
+  const wide = Math.round(3 * pxPerMm)
+  for (let from = 0; from < width && !nest; from += Math.round(pxPerMm)) {
+    const rows = new Float32Array(height)
+    const until = Math.min(width, from + wide)
+    for (let column = from; column < until; column += 1)
+      for (let row = 0; row < height; row += 1) if (other[row * width + column]! > 0.5) rows[row]! += 1
+    let [low, high] = [-1, -1]
+    let area = 0
+    for (let row = 0; row < height; row += 1)
+      if (rows[row]! > 0.12 * (until - from)) {
+        if (low < 0) low = row
+        high = row
+        area += rows[row]!
+      }
+    const extent = (high - low) / pxPerMm
+    if (low >= 0 && extent > OFF_MM.nest + halfWidthMm * 2 && area > 0.3 * (high - low) * (until - from)) nest = true
+  }
+  return { share: looped / Math.max(1, holes.length), nest }
+}

@@ -1,0 +1,239 @@
+import type { Members, Strip } from './strip'
+
+/** One seam as the strip shows it. Lengths in mm. */
+export interface SeenStitches {
+  readonly zigzag: boolean
+  /** of a zigzag */
+  readonly widthMm?: number
+  /** from needle hole to needle hole along the seam, those of usual length only */
+  readonly lengths: readonly number[]
+  readonly stitches: number
+  readonly skipped: number
+  /** places of the holes along the strip */
+  readonly holes: readonly number[]
+  /** how regular they come: 1 as a clock */
+  readonly regular: number
+}
+
+const SHORTEST_MM = 0.5
+const LONGEST_MM = 7
+/** A stitch may be so much longer or shorter than the usual one. */
+const STRAYS = 0.38
+
+/** What thread lies in each column of the strip between two distances from its line. */
+export function coverOf(
+  of: Float32Array,
+  { width, height, middle, pxPerMm }: Strip,
+  line: Float32Array,
+  withinMm: number,
+): Float32Array {
+  const cover = new Float32Array(width)
+  const reach = withinMm * pxPerMm
+  for (let column = 0; column < width; column += 1) {
+    const at = middle + line[column]!
+    let most = 0
+    for (let row = Math.max(0, Math.ceil(at - reach)); row <= Math.min(height - 1, at + reach); row += 1)
+      most = Math.max(most, of[row * width + column]!)
+    cover[column] = most
+  }
+  return cover
+}
+
+/** A running mean of so many columns to each side. */
+export function smoothed(values: Float32Array, reach: number): Float32Array {
+  const means = new Float32Array(values.length)
+  let [sum, count] = [0, 0]
+  const wide = Math.max(0, Math.round(reach))
+  for (let at = -wide; at < values.length; at += 1) {
+    if (at + wide < values.length) {
+      sum += values[at + wide]!
+      count += 1
+    }
+    if (at - wide - 1 >= 0) {
+      sum -= values[at - wide - 1]!
+      count -= 1
+    }
+    if (at >= 0) means[at] = sum / count
+  }
+  return means
+}
+
+/** As far above or below its own surroundings as is usual: mean 0, spread 1. */
+function standing(values: Float32Array, reach: number): Float32Array {
+  const means = smoothed(values, reach)
+  const above = values.map((value, at) => value - means[at]!)
+  const spread = Math.sqrt(above.reduce((sum, value) => sum + value * value, 0) / above.length) || 1
+  return above.map((value) => value / spread)
+}
+
+/** The lag after which a row of values is most like itself, in columns, and how much: 1 wholly. */
+function periodOf(values: Float32Array, from: number, to: number): { lag: number; like: number } {
+  const likes = new Float32Array(Math.ceil(to) + 2)
+  const all = values.reduce((sum, value) => sum + value * value, 0) || 1
+  for (let lag = Math.max(1, Math.floor(from) - 1); lag < likes.length && lag < values.length / 2; lag += 1) {
+    let sum = 0
+    for (let at = 0; at + lag < values.length; at += 1) sum += values[at]! * values[at + lag]!
+    likes[lag] = (sum / all) * (values.length / (values.length - lag))
+  }
+  const peaks: { lag: number; like: number }[] = []
+  for (let lag = Math.floor(from); lag + 1 < likes.length; lag += 1)
+    if (likes[lag]! > likes[lag - 1]! && likes[lag]! >= likes[lag + 1]!) peaks.push({ lag, like: likes[lag]! })
+  const most = Math.max(0.0001, ...peaks.map(({ like }) => like))
+  // Whatever comes again after one period comes again after two: the first of those that are nearly as good.
+  return peaks.find(({ like }) => like > most * 0.6) ?? { lag: 0, like: 0 }
+}
+
+/** Peaks of a row of values, to a part of a column. */
+function peaksOf(values: Float32Array, apart: number): { at: number; value: number }[] {
+  const peaks: { at: number; value: number }[] = []
+  for (let at = 1; at + 1 < values.length; at += 1) {
+    const [before, here, after] = [values[at - 1]!, values[at]!, values[at + 1]!]
+    if (here < before || here <= after) continue
+    const bend = before - 2 * here + after
+    const off = bend === 0 ? 0 : (before - after) / (2 * bend)
+    const last = peaks.at(-1)
+    const peak = { at: at + off, value: here }
+    if (last && peak.at - last.at < apart) {
+      if (peak.value > last.value) peaks[peaks.length - 1] = peak
+    } else peaks.push(peak)
+  }
+  return peaks
+}
+
+/** The chain of peaks that comes most regularly: steps of one period, or of two or three where a stitch was skipped. */
+function chainOf(
+  found: readonly { at: number; value: number }[],
+  period: number,
+  columns: number,
+): { at: number; steps: number }[] {
+  // As high as the peaks of holes are: there are about as many as there are periods. Half as high is no hole.
+  const usual = [...found].map(({ value }) => value).sort((a, b) => b - a)[Math.floor((columns / period) * 0.4)] ?? 1
+  const peaks = found.map(({ at, value }) => ({ at, value: Math.min(1.2, value / Math.max(0.05, usual)) - 0.45 }))
+  const best: { score: number; before: number; steps: number }[] = []
+  for (const [index, { at, value }] of peaks.entries()) {
+    let own = { score: value, before: -1, steps: 0 }
+    for (let earlier = index - 1; earlier >= 0; earlier -= 1) {
+      const gap = (at - peaks[earlier]!.at) / period
+      if (gap > 3.4) break
+      const steps = Math.max(1, Math.round(gap))
+      const off = (gap - steps) / STRAYS
+      if (Math.abs(off) > 1) continue
+      const score = best[earlier]!.score + value - off * off * 0.55 - (steps - 1) * 0.25
+      if (score > own.score) own = { score, before: earlier, steps }
+    }
+    best.push(own)
+  }
+  let last = best.reduce((most, { score }, index) => (score > best[most]!.score ? index : most), 0)
+  const chain: { at: number; steps: number }[] = []
+  while (last >= 0 && peaks.length > 0) {
+    chain.unshift({ at: peaks[last]!.at, steps: best[last]!.steps })
+    last = best[last]!.before
+  }
+  return chain
+}
+
+export const median = (values: readonly number[]): number => {
+  const sorted = [...values].sort((a, b) => a - b)
+  const half = sorted.length >> 1
+  return sorted.length === 0 ? 0 : sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
+}
+
+/**
+ * The stitches of a straight line: where the own thread dips into its hole, where the other one comes up, where it is dark. Each
+ * of these counts as much as it comes again regularly.
+ */
+export function straightStitches(strip: Strip, { own, other }: Members, line: Float32Array): SeenStitches {
+  const { width, pxPerMm, middle, shades } = strip
+  const owns = coverOf(own, strip, line, 0.22)
+  const others = coverOf(other, strip, line, 0.35)
+  const dark = new Float32Array(width)
+  for (let column = 0; column < width; column += 1) {
+    // Of the thread and what lies close beside it.
+    const reach = Math.max(1, Math.round(0.18 * pxPerMm))
+    const row = Math.round(middle + line[column]!)
+    for (let step = -reach; step <= reach; step += 1) dark[column]! -= shades[((row + step) * width + column) * 3]!
+  }
+  const far = 4 * pxPerMm
+  const signs = [owns.map((value) => -value), others, dark].map((values) =>
+    standing(smoothed(values, 0.12 * pxPerMm), far),
+  )
+  const periods = signs.map((values) => periodOf(values, SHORTEST_MM * pxPerMm * 1.4, LONGEST_MM * pxPerMm))
+  const together = new Float32Array(width)
+  for (const [index, values] of signs.entries()) {
+    const weight = Math.max(0, periods[index]!.like) ** 1.5
+    for (let column = 0; column < width; column += 1) together[column]! += values[column]! * weight
+  }
+  const first = periodOf(standing(together, far), SHORTEST_MM * pxPerMm * 1.4, LONGEST_MM * pxPerMm)
+  if (first.lag === 0) return NONE
+  const even = standing(smoothed(together, first.lag * 0.07), far)
+  const chain = chainOf(peaksOf(even, first.lag * 0.35), first.lag, width)
+  return seen(chain, pxPerMm, first.like, 1)
+}
+
+const NONE: SeenStitches = { zigzag: false, lengths: [], stitches: 0, skipped: 0, holes: [], regular: 0 }
+
+function seen(
+  chain: readonly { at: number; steps: number }[],
+  pxPerMm: number,
+  regular: number,
+  points: 1 | 2,
+): SeenStitches {
+  const gaps = chain.slice(1).map(({ at, steps }, index) => ({ mm: (at - chain[index]!.at) / pxPerMm / points, steps }))
+  const lengths = gaps.filter(({ steps }) => steps === 1).map(({ mm }) => mm)
+  return {
+    zigzag: points === 2,
+    lengths,
+    stitches: gaps.length * points,
+    skipped: gaps.reduce((sum, { steps }) => sum + steps - 1, 0),
+    holes: chain.map(({ at }) => at / pxPerMm),
+    regular: Math.max(0, Math.min(1, regular)),
+  }
+}
+
+/** How wide the own thread goes to and fro, mm; about its own thickness for a straight line. */
+export function widthOf(strip: Strip, { own, other }: Members): { low: number; high: number } {
+  const { width, height, pxPerMm, middle } = strip
+  const rows = new Float32Array(height)
+  for (let row = 0; row < height; row += 1)
+    for (let column = 0; column < width; column += 1) {
+      const part = Math.max(own[row * width + column]!, 0.5 * other[row * width + column]!)
+      if (part > 0.45) rows[row]! += part
+    }
+  const most = [...rows].sort((a, b) => b - a)[Math.max(1, Math.round(0.12 * pxPerMm))]!
+  const full = (row: number) => rows[row]! > most * 0.3
+  let [low, high] = [0, height - 1]
+  while (low < height - 1 && !full(low)) low += 1
+  while (high > 0 && !full(high)) high -= 1
+  return { low: (low - middle) / pxPerMm, high: (high - middle) / pxPerMm }
+}
+
+/** The points of a zigzag: where thread lies near one edge, and then near the other. */
+export function zigzagStitches(
+  strip: Strip,
+  { own, other }: Members,
+  edges: { low: number; high: number },
+  threadMm: number,
+): SeenStitches {
+  const { width, height, pxPerMm, middle } = strip
+  const sides = [edges.low, edges.high].map((edge, side) => {
+    const at = new Float32Array(width)
+    const inward = side === 0 ? 1 : -1
+    for (let column = 0; column < width; column += 1) {
+      let sum = 0
+      for (let step = -0.25 * pxPerMm; step <= 0.4 * pxPerMm; step += 1) {
+        const row = Math.round(middle + edge * pxPerMm + inward * step)
+        if (row < 0 || row >= height) continue
+        sum += Math.max(own[row * width + column]!, other[row * width + column]!)
+      }
+      at[column] = sum
+    }
+    return standing(smoothed(at, 0.1 * pxPerMm), 5 * pxPerMm)
+  })
+  const periods = sides.map((values) => periodOf(values, SHORTEST_MM * 1.2 * pxPerMm, LONGEST_MM * pxPerMm))
+  const better = periods[0]!.like >= periods[1]!.like ? 0 : 1
+  const period = periods[better]!
+  if (period.lag === 0) return { ...NONE, zigzag: true }
+  const chain = chainOf(peaksOf(smoothed(sides[better]!, period.lag * 0.08), period.lag * 0.4), period.lag, width)
+  const found = seen(chain, pxPerMm, period.like, 2)
+  return { ...found, widthMm: Math.max(0, edges.high - edges.low - threadMm) }
+}

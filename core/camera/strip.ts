@@ -1,0 +1,194 @@
+import type { Picture } from '../picture/picture'
+import { BRIGHT, LEANS, logsUnder, unlike, type Balance, type Shade } from './colours'
+import { boxMeans } from './find-seam'
+
+/** The seam laid straight: along it from left to right, across it from top to bottom, so many pixels to the millimetre. */
+export interface Strip {
+  readonly width: number
+  readonly height: number
+  readonly pxPerMm: number
+  /** the row on which the seam lies */
+  readonly middle: number
+  readonly shades: Float32Array
+  /** share of pixels in which some part of the light is more than the photograph holds */
+  readonly burnt: Float32Array
+}
+
+/** How far to each side of the seam is looked at, mm: a wide zigzag with loops, and the cloth beside it. */
+const SIDE_MM = 9
+
+/**
+ * @param at the pixel of the photograph for a place along and across the seam, mm
+ */
+export function layStraight(
+  picture: Picture,
+  balance: Balance,
+  lengthMm: number,
+  pxPerMm: number,
+  at: (along: number, across: number) => { x: number; y: number },
+): Strip {
+  const width = Math.max(8, Math.round(lengthMm * pxPerMm))
+  const height = 2 * Math.round(SIDE_MM * pxPerMm) + 1
+  const middle = (height - 1) / 2
+  const shades = new Float32Array(width * height * 3)
+  const burnt = new Float32Array(width * height)
+  const { pixels } = picture
+  const [lastColumn, lastRow] = [picture.width - 2, picture.height - 2]
+  const [reds, greens, blues] = logsUnder(balance)
+  for (let row = 0; row < height; row += 1) {
+    for (let column = 0; column < width; column += 1) {
+      const { x, y } = at(column / pxPerMm, (row - middle) / pxPerMm)
+      const [px, py] = [Math.max(0, Math.min(lastColumn, Math.floor(x))), Math.max(0, Math.min(lastRow, Math.floor(y)))]
+      const [right, down] = [Math.max(0, Math.min(1, x - px)), Math.max(0, Math.min(1, y - py))]
+      const index = (py * picture.width + px) * 3
+      const below = index + picture.width * 3
+      const [one, two, three, four] = [(1 - right) * (1 - down), right * (1 - down), (1 - right) * down, right * down]
+      const logs = (of: number, table: Float32Array) =>
+        table[pixels[index + of]!]! * one +
+        table[pixels[index + of + 3]!]! * two +
+        table[pixels[below + of]!]! * three +
+        table[pixels[below + of + 3]!]! * four
+      const [red, green, blue] = [logs(0, reds), logs(1, greens), logs(2, blues)]
+      const into = (row * width + column) * 3
+      shades[into] = (red + 2 * green + blue) / 4
+      shades[into + 1] = red - green
+      shades[into + 2] = blue - green
+      if (pixels[index]! > 252 && pixels[index + 1]! > 252 && pixels[index + 2]! > 252) burnt[row * width + column] = 1
+    }
+  }
+  return { width, height, pxPerMm, middle, shades, burnt }
+}
+
+/** What each pixel of a strip is, 0 … 1: the thread of this face, the other thread. What is neither is cloth. */
+export interface Members {
+  readonly own: Float32Array
+  readonly other: Float32Array
+  /** how well the threads are told from each other and from the cloth, 0 … 1 */
+  readonly apart: number
+}
+
+const BINS = 24
+const binOf = (value: number, low: number, high: number) =>
+  Math.max(0, Math.min(BINS - 1, Math.floor(((value - low) / (high - low)) * BINS)))
+/** A shade's place among the shades that cloth has, coarse enough that a photograph fills it. */
+const cellOf = (bright: number, red: number, blue: number): number =>
+  (binOf(bright, -4.5, 0.5) * BINS + binOf(red, -3, 3)) * BINS + binOf(blue, -3, 3)
+
+/** From here outward nothing of a seam lies, mm. */
+const CLOTH_FROM_MM = 5.5
+
+/**
+ * Tells thread from cloth by what the cloth beside the seam looks like, whatever is woven into it or printed on it, and the two
+ * threads by their colours, learnt once more from the seam itself: dye and light are never quite as they were said.
+ */
+export function membersOf(strip: Strip, own: Shade, other: Shade): Members {
+  const { width, height, pxPerMm, middle, shades } = strip
+  const cloth = clothOf(strip)
+  const shadeAt = (index: number): Shade => [shades[index * 3]!, shades[index * 3 + 1]!, shades[index * 3 + 2]!]
+  const colours = { own, other }
+  const near = Math.round(1.2 * pxPerMm)
+  for (const name of ['own', 'other'] as const) {
+    const like: { shade: Shade; far: number }[] = []
+    for (let row = middle - near; row <= middle + near; row += 1)
+      for (let column = 0; column < width; column += 2) {
+        const shade = shadeAt(row * width + column)
+        const far = unlike(shade, colours[name])
+        if (far < 1.1 && far < unlike(shade, colours[name === 'own' ? 'other' : 'own']) && cloth(...shade) < 0.25)
+          like.push({ shade, far })
+      }
+    if (like.length < 40) continue
+    const median = (part: 0 | 1 | 2) => {
+      const values = like.map(({ shade }) => shade[part]).sort((a, b) => a - b)
+      return values[Math.floor(values.length / 2)]!
+    }
+    colours[name] = [median(0), median(1), median(2)]
+  }
+  const around = [0, 1, 2].map((part) => {
+    const one = new Float32Array(width * height)
+    for (let index = 0; index < one.length; index += 1) one[index] = shades[index * 3 + part]!
+    return boxMeans(one, width, height, Math.round(2.2 * pxPerMm))
+  }) as [Float32Array, Float32Array, Float32Array]
+  const members = { own: new Float32Array(width * height), other: new Float32Array(width * height) }
+  let [mistaken, beside] = [0, 0]
+  const away = CLOTH_FROM_MM * pxPerMm
+  for (let row = 0; row < height; row += 1)
+    for (let column = 0; column < width; column += 1) {
+      const index = row * width + column
+      const [bright, red, blue] = [shades[index * 3]!, shades[index * 3 + 1]!, shades[index * 3 + 2]!]
+      const ground: Shade = [around[0][index]!, around[1][index]!, around[2][index]!]
+      const asOwn = onTheWay(bright, red, blue, ground, colours.own)
+      const asOther = onTheWay(bright, red, blue, ground, colours.other)
+      const asCloth = cloth(bright, red, blue) * 1.1 + 0.1
+      const sum = asOwn + asOther + asCloth
+      members.own[index] = asOwn / sum
+      members.other[index] = asOther / sum
+      if (Math.abs(row - middle) > away) {
+        beside += 1
+        if (asOwn / sum > 0.5 || asOther / sum > 0.5) mistaken += 1
+      }
+    }
+  const apart =
+    Math.min(1, unlike(colours.own, colours.other) / 2) * (1 - Math.min(1, (mistaken / Math.max(1, beside)) * 6))
+  return { ...members, apart }
+}
+
+/**
+ * How much of a pixel is a thread's: how far it lies on the way from the ground around it to the thread's own shade, and how near
+ * that way. The edge of a thread, and a thread that is thinner than a pixel, are on the way.
+ */
+function onTheWay(bright: number, red: number, blue: number, ground: Shade, thread: Shade): number {
+  const [v0, v1, v2] = [
+    (thread[0] - ground[0]) / BRIGHT,
+    (thread[1] - ground[1]) / LEANS,
+    (thread[2] - ground[2]) / LEANS,
+  ]
+  const long = v0 * v0 + v1 * v1 + v2 * v2
+  if (long < 0.3) return 0
+  const [q0, q1, q2] = [(bright - ground[0]) / BRIGHT, (red - ground[1]) / LEANS, (blue - ground[2]) / LEANS]
+  const part = (q0 * v0 + q1 * v1 + q2 * v2) / long
+  // What is only darker may be a hole, or shade: a dark thread is darker than either.
+  const least = v0 < 0 && v0 * v0 > 0.8 * long ? 0.52 : 0.2
+  if (part <= least) return 0
+  const on = Math.min(part, 1.1)
+  const off = (q0 - on * v0) ** 2 + (q1 - on * v1) ** 2 + (q2 - on * v2) ** 2
+  return Math.min(1, (part - least) / (least > 0.5 ? 0.3 : 0.5)) * Math.exp(-off / 2.2)
+}
+
+/** How usual a shade is in the cloth beside the seam: 1 as usual as any. */
+function clothOf({
+  width,
+  height,
+  pxPerMm,
+  middle,
+  shades,
+}: Strip): (bright: number, red: number, blue: number) => number {
+  const counts = new Float32Array(BINS ** 3)
+  const away = CLOTH_FROM_MM * pxPerMm
+  let sum = 0
+  for (let row = 0; row < height; row += 1) {
+    if (Math.abs(row - middle) < away) continue
+    for (let column = 0; column < width; column += 2) {
+      const index = (row * width + column) * 3
+      counts[cellOf(shades[index]!, shades[index + 1]!, shades[index + 2]!)]! += 1
+      sum += 1
+    }
+  }
+  // A shade stands for those beside it as well.
+  const spread = new Float32Array(BINS ** 3)
+  for (let bright = 0; bright < BINS; bright += 1)
+    for (let red = 0; red < BINS; red += 1)
+      for (let blue = 0; blue < BINS; blue += 1) {
+        const count = counts[(bright * BINS + red) * BINS + blue]!
+        if (count === 0) continue
+        for (let db = -1; db <= 1; db += 1)
+          for (let dr = -1; dr <= 1; dr += 1)
+            for (let du = -1; du <= 1; du += 1) {
+              const [b, r, u] = [bright + db, red + dr, blue + du]
+              if (b < 0 || r < 0 || u < 0 || b >= BINS || r >= BINS || u >= BINS) continue
+              spread[(b * BINS + r) * BINS + u]! += count * (db === 0 && dr === 0 && du === 0 ? 1 : 0.35)
+            }
+      }
+  // Usual is what makes up a hundredth of the cloth.
+  const usual = Math.max(1, sum * 0.01)
+  return (bright, red, blue) => Math.min(1, spread[cellOf(bright, red, blue)]! / usual)
+}

@@ -1,0 +1,23 @@
+/** A number from 0 to 1 that follows from where it is and from the seed alone. */
+export function scatter(x: number, y: number, seed: number): number {
+  let mixed = Math.imul(x | 0, 0x27d4eb2d) ^ Math.imul(y | 0, 0x165667b1) ^ Math.imul(seed | 0, 0x9e3779b1)
+  mixed = Math.imul(mixed ^ (mixed >>> 15), 0x85ebca6b)
+  mixed = Math.imul(mixed ^ (mixed >>> 13), 0xc2b2ae35)
+  return ((mixed ^ (mixed >>> 16)) >>> 0) / 4_294_967_296
+}
+
+/** Smooth noise, 0 … 1, that changes over a distance of about one. */
+export function drift(x: number, y: number, seed: number): number {
+  const [column, row] = [Math.floor(x), Math.floor(y)]
+  const ease = (part: number) => part * part * (3 - 2 * part)
+  const [across, down] = [ease(x - column), ease(y - row)]
+  const top = scatter(column, row, seed) * (1 - across) + scatter(column + 1, row, seed) * across
+  const foot = scatter(column, row + 1, seed) * (1 - across) + scatter(column + 1, row + 1, seed) * across
+  return top * (1 - down) + foot * down
+}
+
+/** A row of numbers from 0 to 1, the same for the same seed. */
+export function chanceOf(seed: number): () => number {
+  let drawn = 0
+  return () => scatter((drawn += 1), 7919, seed)
+}

@@ -1,0 +1,32 @@
+/** A picture as rows of pixels from the top left, three bytes each: red, green, blue, as a screen shows them (sRGB). */
+export interface Picture {
+  readonly width: number
+  readonly height: number
+  readonly pixels: Uint8ClampedArray | Uint8Array
+}
+
+/** Red, green and blue, 0 … 1, linear in light. */
+export type Colour = readonly [number, number, number]
+
+const TO_LINEAR = Float32Array.from({ length: 256 }, (_, value) => {
+  const part = value / 255
+  return part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4
+})
+/** What a byte of a picture is in light. */
+export const linearOf = (byte: number): number => TO_LINEAR[byte]!
+
+/** Finely enough that no byte is missed. */
+const STEPS = 4096
+const TO_BYTE = Uint8ClampedArray.from({ length: STEPS + 1 }, (_, index) => {
+  const part = index / STEPS
+  return Math.round(255 * (part <= 0.0031308 ? part * 12.92 : 1.055 * part ** (1 / 2.4) - 0.055))
+})
+/** The byte of a picture for so much light; more than a picture can show is white. */
+export const byteOf = (light: number): number =>
+  TO_BYTE[light <= 0 ? 0 : light >= 1 ? STEPS : (light * STEPS + 0.5) | 0]!
+
+/** @param hex "#rrggbb" */
+export function colourOf(hex: string): Colour {
+  const part = (at: number) => linearOf(Number.parseInt(hex.slice(at, at + 2), 16))
+  return [part(1), part(3), part(5)]
+}
