@@ -45,3 +45,20 @@ export const logsUnder = (balance: Balance): readonly [Float32Array, Float32Arra
     Float32Array.from({ length: 256 }, (_, byte) => Math.log(linearOf(byte) * times + FLOOR))
   return [part(balance[0]), part(balance[1]), part(balance[2])]
 }
+
+/** How far apart two colours look to an eye, whatever the light: 0 the same, 1 as black from white. Source: the Oklab space, public domain. */
+export function seenApart(one: Colour, other: Colour): number {
+  const [a, b] = [seenAs(one), seenAs(other)]
+  return Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
+}
+
+function seenAs([red, green, blue]: Colour): readonly [number, number, number] {
+  const long = Math.cbrt(0.4122214708 * red + 0.5363325363 * green + 0.0514459929 * blue)
+  const middle = Math.cbrt(0.2119034982 * red + 0.6806995451 * green + 0.1073969566 * blue)
+  const short = Math.cbrt(0.0883024619 * red + 0.2817188376 * green + 0.6299787005 * blue)
+  return [
+    0.2104542553 * long + 0.793617785 * middle - 0.0040720468 * short,
+    1.9779984951 * long - 2.428592205 * middle + 0.4505937099 * short,
+    0.0259040371 * long + 0.7827717662 * middle - 0.808675766 * short,
+  ]
+}

@@ -17,7 +17,8 @@ export interface SeamLine {
 /** A place that is no cloth: a tag. Pixels, as a polygon. */
 export type Hidden = readonly { readonly x: number; readonly y: number }[]
 
-function inside(hidden: Hidden, x: number, y: number): boolean {
+/** Whether a pixel lies in a polygon. */
+export function inside(hidden: Hidden, x: number, y: number): boolean {
   let is = false
   for (let at = 0, before = hidden.length - 1; at < hidden.length; before = at, at += 1) {
     const [a, b] = [hidden[at]!, hidden[before]!]

@@ -1,6 +1,7 @@
 import { colourOf, type Picture } from '../picture/picture'
-import { balanceOf, shadeOf, unlike, type Balance } from './colours'
-import { findSeam, threadMap, type Hidden } from './find-seam'
+import { balanceOf, seenApart, shadeOf, unlike, type Balance } from './colours'
+import { finderMarks } from './finder-marks'
+import { findSeam, inside, threadMap, type Hidden } from './find-seam'
 import { modulesOf, planeThrough, pxPerMmAt, refined, tagLight, TAG_MM, toPixel, toPlace, type Corners } from './plane'
 import { layStraight, membersOf, type Members, type Strip } from './strip'
 import { coverOf, median, smoothed, straightStitches, widthOf, zigzagStitches } from './stitches'
@@ -66,6 +67,8 @@ const not = (missing: Missing, because: string): PhotographNotRead => ({ read: f
 const SHARES = { own: 0.08, dots: 0.45 } as const
 /** Further off the line than this a thread is a loop; wider than the second and tangled, a nest. */
 const OFF_MM = { loop: 0.8, nest: 3 } as const
+/** Threads nearer to each other than this are not told apart by anybody. */
+const LEAST_APART = 0.1
 const SHORTEST_SEAM_MM = 24
 /** Coarse enough to see the whole at once, fine enough for a thread. */
 const COARSE_PX_PER_MM = 9
@@ -98,13 +101,13 @@ export function readPhotograph(
   asked: PhotographAsked,
 ): PhotographRead | PhotographNotRead {
   const [top, bobbin] = [shadeOf(...colourOf(asked.top)), shadeOf(...colourOf(asked.bobbin))]
-  if (unlike(top, bobbin) < 0.55)
+  if (unlike(top, bobbin) < 0.55 || seenApart(colourOf(asked.top), colourOf(asked.bobbin)) < LEAST_APART)
     return not('colours', 'The two threads are too alike to be told apart: sew the swatch with two colours')
 
   const whole = tags.find(({ text }) => text !== undefined)
   const torn = tags.find(({ text }) => text === undefined)
   const named = /\/(top|under)\b/.exec(whole?.text ?? '')?.[1] as 'top' | 'under' | undefined
-  const face = asked.face ?? named ?? 'top'
+  const said = asked.face ?? named
 
   let dark = 0
   for (let index = 0; index < picture.pixels.length; index += 997) if (picture.pixels[index]! < 40) dark += 1
@@ -122,7 +125,12 @@ export function readPhotograph(
     balance = balanceOf(light.paper)
   } else {
     if (darkShare > 0.92) return not('light', 'It is too dark')
-    if (torn) return not('tag', 'The tag cannot be read: lay it flat, without a crease, and all of it in view')
+    // A tag that is there and tells nothing is a tag to be laid flat; where there is none, the look is told all the same.
+    if (
+      torn ||
+      finderMarks(smaller(picture, Math.max(1, Math.round(Math.max(picture.width, picture.height) / 1400)))).length >= 2
+    )
+      return not('tag', 'The tag cannot be read: lay it flat, without a crease, and all of it in view')
   }
 
   const scale = plane ? pxPerMmAt(plane, TAG_MM / 2, TAG_MM / 2) : undefined
@@ -140,6 +148,9 @@ export function readPhotograph(
   const seam = findSeam(map, coarse.width, coarse.height, coarseScale)
   const lengthPx = seam ? (seam.to - seam.from) * times : 0
   if (!plane && isSoft(coarse)) return not('focus', 'It is blurred: hold the camera still, a little further away')
+  const tooLittle = !seam || seam.weight < 0.2 || lengthPx / guess < SHORTEST_SEAM_MM
+  if (tooLittle && glares(coarse, hidden))
+    return not('light', 'Light shines on the swatch: turn it, or the lamp, a little')
   if (!seam || seam.weight < 0.2) return not('seam', 'No seam in these two colours is to be seen')
   if (lengthPx / guess < SHORTEST_SEAM_MM)
     return not('frame', 'Only a little of the seam is in view: show at least four centimetres of it')
@@ -159,12 +170,37 @@ export function readPhotograph(
   const strip = layStraight(picture, balance, lengthMm, Math.min(FINEST_PX_PER_MM, Math.max(12, local)), at)
   if (burntShare(strip) > 0.12) return not('light', 'Light shines on the seam: turn the swatch or the lamp a little')
 
-  const [own, other] = face === 'top' ? [top, bobbin] : [bobbin, top]
-  const members = membersOf(strip, own, other)
+  const [own, other] = said === 'under' ? [bobbin, top] : [top, bobbin]
+  const asSaid = membersOf(strip, own, other)
+  // Where nobody says which face it is, it is that of the thread that lies there most.
+  const turned = said === undefined && massOf(strip, asSaid.other) > massOf(strip, asSaid.own)
+  const members = turned ? { ...asSaid, own: asSaid.other, other: asSaid.own } : asSaid
+  const face = said ?? (turned ? 'under' : 'top')
   if (members.apart < 0.3)
     return not('colours', 'The threads are too like each other, or like the cloth: sew the swatch in other colours')
 
   return told(strip, members, { face, blurMm, scale: plane && scale, at, local, plane: plane !== undefined })
+}
+
+/** How much there is of a thread near the seam. */
+function massOf({ width, height, middle, pxPerMm }: Strip, of: Float32Array): number {
+  let sum = 0
+  const reach = Math.round(0.6 * pxPerMm)
+  for (let row = Math.max(0, middle - reach); row <= Math.min(height - 1, middle + reach); row += 1)
+    for (let column = 0; column < width; column += 1) sum += of[row * width + column]! > 0.5 ? 1 : 0
+  return sum
+}
+
+/** Whether much of a picture holds more light than it can, besides the tag. */
+function glares({ width, height, pixels }: Picture, hidden: readonly Hidden[]): boolean {
+  let burnt = 0
+  for (let row = 0; row < height; row += 2)
+    for (let column = 0; column < width; column += 2) {
+      const index = (row * width + column) * 3
+      if (pixels[index]! < 250 || pixels[index + 1]! < 250 || pixels[index + 2]! < 245) continue
+      if (!hidden.some((shape) => inside(shape, column, row))) burnt += 1
+    }
+  return burnt > 0.012 * (width / 2) * (height / 2)
 }
 
 function grown(corners: Corners, times: number): { x: number; y: number }[] {

@@ -80,7 +80,13 @@ function periodOf(values: Float32Array, from: number, to: number): { lag: number
     if (likes[lag]! > likes[lag - 1]! && likes[lag]! >= likes[lag + 1]!) peaks.push({ lag, like: likes[lag]! })
   const most = Math.max(0.0001, ...peaks.map(({ like }) => like))
   // Whatever comes again after one period comes again after two: the first of those that are nearly as good.
-  return peaks.find(({ like }) => like > most * 0.6) ?? { lag: 0, like: 0 }
+  const first = peaks.find(({ like }) => like > most * 0.6)
+  if (!first) return { lag: 0, like: 0 }
+  // Where every other stitch is a little unlike its neighbours, two are more like two than one is like one.
+  const part = [2, 3].flatMap((parts) =>
+    peaks.filter(({ lag, like }) => Math.abs((lag * parts) / first.lag - 1) < 0.08 && like > first.like * 0.3),
+  )[0]
+  return part ?? first
 }
 
 /** Peaks of a row of values, to a part of a column. */
@@ -106,9 +112,9 @@ function chainOf(
   period: number,
   columns: number,
 ): { at: number; steps: number }[] {
-  // As high as the peaks of holes are: there are about as many as there are periods. Half as high is no hole.
+  // As high as the peaks of holes are: there are about as many as there are periods. Much less than that is no hole.
   const usual = [...found].map(({ value }) => value).sort((a, b) => b - a)[Math.floor((columns / period) * 0.4)] ?? 1
-  const peaks = found.map(({ at, value }) => ({ at, value: Math.min(1.2, value / Math.max(0.05, usual)) - 0.45 }))
+  const peaks = found.map(({ at, value }) => ({ at, value: Math.min(1.2, value / Math.max(0.05, usual)) - 0.38 }))
   const best: { score: number; before: number; steps: number }[] = []
   for (const [index, { at, value }] of peaks.entries()) {
     let own = { score: value, before: -1, steps: 0 }

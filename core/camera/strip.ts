@@ -147,11 +147,11 @@ function onTheWay(bright: number, red: number, blue: number, ground: Shade, thre
   const [q0, q1, q2] = [(bright - ground[0]) / BRIGHT, (red - ground[1]) / LEANS, (blue - ground[2]) / LEANS]
   const part = (q0 * v0 + q1 * v1 + q2 * v2) / long
   // What is only darker may be a hole, or shade: a dark thread is darker than either.
-  const least = v0 < 0 && v0 * v0 > 0.8 * long ? 0.52 : 0.2
+  const least = v0 < 0 && v0 * v0 > 0.8 * long ? 0.62 : 0.2
   if (part <= least) return 0
   const on = Math.min(part, 1.1)
   const off = (q0 - on * v0) ** 2 + (q1 - on * v1) ** 2 + (q2 - on * v2) ** 2
-  return Math.min(1, (part - least) / (least > 0.5 ? 0.3 : 0.5)) * Math.exp(-off / 2.2)
+  return Math.min(1, (part - least) / (least > 0.5 ? 0.25 : 0.5)) * Math.exp(-off / 2.2)
 }
 
 /** How usual a shade is in the cloth beside the seam: 1 as usual as any. */
