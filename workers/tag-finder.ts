@@ -13,7 +13,7 @@ function prepare(): void {
   const path = createRequire(import.meta.url).resolve('zxing-wasm/reader/zxing_reader.wasm')
   const file = readFileSync(path)
   prepareZXingModule({
-    overrides: { wasmBinary: file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength) as ArrayBuffer },
+    overrides: { wasmBinary: file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength) },
   })
 }
 
@@ -34,12 +34,15 @@ export async function findTags(picture: Picture): Promise<FoundTag[]> {
       data[index * 4 + 2] = pixels[index * 3 + 2]!
       data[index * 4 + 3] = 255
     }
-    const found = await readBarcodes({ data, width, height, colorSpace: 'srgb' } as ImageData, {
-      formats: ['QRCode'],
-      tryHarder: true,
-      returnErrors: true,
-      maxNumberOfSymbols: 4,
-    })
+    const found = await readBarcodes(
+      { data, width, height, colorSpace: 'srgb' },
+      {
+        formats: ['QRCode'],
+        tryHarder: true,
+        returnErrors: true,
+        maxNumberOfSymbols: 4,
+      },
+    )
     const tags = found.map(({ text, isValid, position, version }): FoundTag => {
       const { topLeft, topRight, bottomRight, bottomLeft } = position
       const corner = ({ x, y }: { x: number; y: number }) => ({

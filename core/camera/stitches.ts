@@ -173,7 +173,37 @@ export function straightStitches(strip: Strip, { own, other }: Members, line: Fl
   if (first.lag === 0) return NONE
   const even = standing(smoothed(together, first.lag * 0.07), far)
   const chain = chainOf(peaksOf(even, first.lag * 0.35), first.lag, width)
-  return seen(chain, pxPerMm, first.like, 1)
+  return seen(withHidden(chain, first.lag, owns, others), pxPerMm, first.like, 1)
+}
+
+/**
+ * Over a stitch that was skipped the own thread lies without a break. Where it does not, there is a hole that was only hard to
+ * see, and the one long stitch is two.
+ */
+function withHidden(
+  chain: readonly { at: number; steps: number }[],
+  period: number,
+  owns: Float32Array,
+  others: Float32Array,
+): { at: number; steps: number }[] {
+  return chain.flatMap((each, index) => {
+    const before = chain[index - 1]
+    if (each.steps !== 2 || !before) return [each]
+    const middle = (before.at + each.at) / 2
+    const reach = period * 0.22
+    let [shows, lies, count] = [0, 0, 0]
+    for (let column = Math.round(middle - reach); column <= middle + reach; column += 1) {
+      shows += others[column]! > 0.5 ? 1 : 0
+      lies += owns[column]! > 0.5 ? 1 : 0
+      count += 1
+    }
+    return shows > 0.4 * count && lies < 0.5 * count
+      ? [
+          { at: middle, steps: 1 },
+          { at: each.at, steps: 1 },
+        ]
+      : [each]
+  })
 }
 
 const NONE: SeenStitches = { zigzag: false, lengths: [], stitches: 0, skipped: 0, holes: [], regular: 0 }
