@@ -52,6 +52,11 @@ beforeAll(async () => {
   const her: Actor = { siteId: who.siteId, personId: project.personId, role: 'learner' }
   await log('fault-opened', { fault: 'jam', seen: 'my thread is in a knot, says Wilhelmina' }, her)
   await run('call-staff', { machineId, found: { what: 'Wilhelmina needs help' } }, her)
+  // Written without a network, and come too late to be taken.
+  const happenedAt = new Date(Date.now() - 20 * 3_600_000).toISOString()
+  const late = { machineId, happenedAt, kind: 'fault-opened', body: { fault: 'jam', seen: 'lint in the race' } }
+  await run('leave-line', late, her)
+  await run('tell-class', { sessionId, said: 'Wilhelmina brings the zip' })
   await log('noted', { text: 'Wilhelmina broke two needles; Wilhelminas coat' })
   await log('red-tagged', { because: 'Wilhelmina smelt smoke' })
   await ofEveryVenue(store)
@@ -93,7 +98,7 @@ describe('a person', () => {
   it('is told all that is kept about them', async () => {
     const file = await readPerson(store, who.siteId, project.personId)
     const text = JSON.stringify(file)
-    for (const kept of ['Wilhelmina', 'Thursdays', 'my thread is in a knot', 'needs help', 'jam'])
+    for (const kept of ['Wilhelmina', 'Thursdays', 'my thread is in a knot', 'needs help', 'jam', 'lint in the race'])
       expect([kept, text.includes(kept)]).toEqual([kept, true])
     // What others wrote is theirs, though it names her.
     expect(text).not.toContain('broke two needles')
@@ -108,6 +113,8 @@ describe('a person', () => {
     expect(left.split('\n').filter((line) => /Wilhelmina(?!s coat)/.test(line))).toEqual([])
     expect(left).not.toContain(`${project.personId}@station.invalid`)
     expect(left).not.toContain('my thread is in a knot')
+    expect(left).not.toContain('lint in the race')
+    expect(left).toContain('somebody brings the zip')
     const after = await readBook(store, who.siteId, machineId)
     expect(after.map(({ eventId, kind, happenedAt, personId }) => [eventId, kind, happenedAt, personId])).toEqual(
       before.map(({ eventId, kind, happenedAt, personId }) => [eventId, kind, happenedAt, personId]),
