@@ -173,31 +173,45 @@ export function straightStitches(strip: Strip, { own, other }: Members, line: Fl
   if (first.lag === 0) return NONE
   const even = standing(smoothed(together, first.lag * 0.07), far)
   const chain = chainOf(peaksOf(even, first.lag * 0.35), first.lag, width)
-  return seen(withHidden(chain, first.lag, owns, others), pxPerMm, first.like, 1)
+  return seen(withHidden(chain, first.lag, others, coverOf(other, strip, line, 1.5)), pxPerMm, first.like, 1)
 }
 
+/** Of how many of the columns near a place a row of values is high. */
+function shareNear(values: Float32Array, middle: number, reach: number): number {
+  let [high, count] = [0, 0]
+  for (
+    let column = Math.max(0, Math.round(middle - reach));
+    column <= Math.min(values.length - 1, middle + reach);
+    column += 1
+  ) {
+    high += values[column]! > 0.5 ? 1 : 0
+    count += 1
+  }
+  return high / Math.max(1, count)
+}
+
+/** Near a hole the other thread shows on at least so much of it, where it shows at all. */
+const SHOWS = 0.25
+
 /**
- * Over a stitch that was skipped the own thread lies without a break. Where it does not, there is a hole that was only hard to
- * see, and the one long stitch is two.
+ * Over a stitch that was skipped there is nothing of the other thread, neither on the line nor as a loop beside it. Where there is,
+ * there is a hole that was only hard to see, and the one long stitch is two.
+ * @param others of the other thread on the line; @param loops also beside it
  */
 function withHidden(
   chain: readonly { at: number; steps: number }[],
   period: number,
-  owns: Float32Array,
   others: Float32Array,
+  loops: Float32Array,
 ): { at: number; steps: number }[] {
+  const looped = chain.filter(({ at }) => shareNear(loops, at, period * 0.3) > SHOWS).length > 0.6 * chain.length
   return chain.flatMap((each, index) => {
     const before = chain[index - 1]
     if (each.steps !== 2 || !before) return [each]
     const middle = (before.at + each.at) / 2
-    const reach = period * 0.22
-    let [shows, lies, count] = [0, 0, 0]
-    for (let column = Math.round(middle - reach); column <= middle + reach; column += 1) {
-      shows += others[column]! > 0.5 ? 1 : 0
-      lies += owns[column]! > 0.5 ? 1 : 0
-      count += 1
-    }
-    return shows > 0.4 * count && lies < 0.5 * count
+    const hidden =
+      shareNear(others, middle, period * 0.22) > SHOWS || (looped && shareNear(loops, middle, period * 0.3) > SHOWS)
+    return hidden
       ? [
           { at: middle, steps: 1 },
           { at: each.at, steps: 1 },
