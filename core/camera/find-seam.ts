@@ -1,3 +1,4 @@
+import { boxMeans } from '../picture/means'
 import type { Picture } from '../picture/picture'
 import { BRIGHT, LEANS, logsUnder, type Balance, type Shade } from './colours'
 
@@ -78,32 +79,6 @@ export function threadMap(
         if (inside(shape, column, row)) map[row * width + column] = 0
   }
   return map
-}
-
-/** The mean of a square around each pixel. */
-export function boxMeans(values: Float32Array, width: number, height: number, reach: number): Float32Array {
-  const sums = new Float64Array((width + 1) * (height + 1))
-  for (let row = 0; row < height; row += 1) {
-    let sum = 0
-    for (let column = 0; column < width; column += 1) {
-      sum += values[row * width + column]!
-      sums[(row + 1) * (width + 1) + column + 1] = sums[row * (width + 1) + column + 1]! + sum
-    }
-  }
-  const means = new Float32Array(values.length)
-  for (let row = 0; row < height; row += 1) {
-    const [top, foot] = [Math.max(0, row - reach), Math.min(height, row + reach + 1)]
-    for (let column = 0; column < width; column += 1) {
-      const [left, right] = [Math.max(0, column - reach), Math.min(width, column + reach + 1)]
-      const sum =
-        sums[foot * (width + 1) + right]! -
-        sums[top * (width + 1) + right]! -
-        sums[foot * (width + 1) + left]! +
-        sums[top * (width + 1) + left]!
-      means[row * width + column] = sum / ((foot - top) * (right - left))
-    }
-  }
-  return means
 }
 
 const DIRECTIONS = 180

@@ -1,4 +1,4 @@
-import { boxMeans } from './find-seam'
+import { boxMeans } from '../picture/means'
 import type { Picture } from '../picture/picture'
 import type { Point } from './plane'
 

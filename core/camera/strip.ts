@@ -1,6 +1,6 @@
+import { boxMeans } from '../picture/means'
 import type { Picture } from '../picture/picture'
 import { BRIGHT, LEANS, logsUnder, unlike, type Balance, type Shade } from './colours'
-import { boxMeans } from './find-seam'
 
 /** The seam laid straight: along it from left to right, across it from top to bottom, so many pixels to the millimetre. */
 export interface Strip {

@@ -1,4 +1,5 @@
 import { clothAt, type Cloth } from './cloth'
+import { boxMeans } from './means'
 import { drift } from './noise'
 import { byteOf, type Colour, type Picture } from './picture'
 import type { SewnFace, Strand } from './sewn-face'
@@ -151,7 +152,7 @@ function layThread(relief: Relief, { places, mm }: Strand, { colour: [red, green
 /** One light, the shade in what lies deep, and the shine of what is smooth. */
 function lit({ width, height, pxPerMm, high, colour, shine }: Relief): Picture {
   const pixels = new Uint8ClampedArray(width * height * 3)
-  const around = meansOf(high, width, height, Math.max(1, Math.round(0.28 * pxPerMm)))
+  const around = boxMeans(high, width, height, Math.max(1, Math.round(0.28 * pxPerMm)))
   const size = Math.hypot(LIGHT.x, LIGHT.y, LIGHT.z)
   // Half way between the light and the eye.
   const half = { x: LIGHT.x, y: LIGHT.y, z: LIGHT.z + size }
@@ -177,31 +178,4 @@ function lit({ width, height, pxPerMm, high, colour, shine }: Relief): Picture {
     }
   }
   return { width, height, pixels }
-}
-
-/** The mean of the square of so many pixels to each side, by running sums. */
-function meansOf(values: Float32Array, width: number, height: number, reach: number): Float32Array {
-  const rows = new Float32Array(values.length)
-  const means = new Float32Array(values.length)
-  const wide = 2 * reach + 1
-  for (let row = 0; row < height; row += 1) {
-    const at = row * width
-    let sum = 0
-    for (let column = -reach; column <= reach; column += 1)
-      sum += values[at + Math.min(width - 1, Math.max(0, column))]!
-    for (let column = 0; column < width; column += 1) {
-      rows[at + column] = sum / wide
-      sum += values[at + Math.min(width - 1, column + reach + 1)]! - values[at + Math.max(0, column - reach)]!
-    }
-  }
-  for (let column = 0; column < width; column += 1) {
-    let sum = 0
-    for (let row = -reach; row <= reach; row += 1) sum += rows[Math.min(height - 1, Math.max(0, row)) * width + column]!
-    for (let row = 0; row < height; row += 1) {
-      means[row * width + column] = sum / wide
-      sum +=
-        rows[Math.min(height - 1, row + reach + 1) * width + column]! - rows[Math.max(0, row - reach) * width + column]!
-    }
-  }
-  return means
 }
