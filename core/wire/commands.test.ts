@@ -51,10 +51,21 @@ describe('what can be asked', () => {
       since: '19:00',
       words: 'skips',
     }
-    const told = { now: '2026-03-05T18:00:00.000Z', calls: [call] }
+    const left: ShownLeft = {
+      lineId: '01900000-0000-7000-8000-000000000003',
+      machineId: call.machineId,
+      where: call.where,
+      who: 'Ida',
+      at: '18:40',
+      words: 'A turn is over',
+      because: 'Bo sits there now',
+      decided: { taken: true, by: 'Ada' },
+    }
+    const told = { now: '2026-03-05T18:00:00.000Z', calls: [call], left: [left] }
     expect(check(ASKS.calls.event, told)).toEqual(told)
     expect(() => check(ASKS.calls.event, { ...told, calls: [{ ...call, email: 'ada@room.example' }] })).toThrow(
       'not known',
     )
+    expect(() => check(ASKS.calls.event, { ...told, left: [{ ...left, personId: call.callId }] })).toThrow('not known')
   })
 })
