@@ -3,7 +3,7 @@ import type { LineBody } from '../machine/event'
 import { ACTIONS, permissionFor } from './permission'
 import { check } from '../schema/validate'
 import { ASK_PATHS } from './ask-paths'
-import { ASKS, type Asked, type LineOf, type ShownCall } from './asks'
+import { ASKS, type Asked, type LineOf, type ShownCall, type ShownLeft } from './asks'
 import { COMMAND_NAMES, type CommandSent } from './commands'
 
 describe('what can be written', () => {
