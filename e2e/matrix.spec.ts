@@ -231,7 +231,12 @@ const facts = { fabric, layers: { seam: 2, crossing: 2 }, operation: 'seam' }
 
 /** A body that fits its schema and names only things that do not exist: being allowed changes nothing. */
 const BODIES: Readonly<Record<Deed, object>> = {
-  'leave-line': { machineId: nowhere, happenedAt: '2026-01-01T10:00:00.000Z', kind: 'note', body: { text: 'x' } },
+  'leave-line': {
+    machineId: nowhere,
+    happenedAt: '2026-01-01T10:00:00.000Z',
+    kind: 'turn-ended',
+    body: { finished: false },
+  },
   'decide-left-line': { lineId: nowhere, take: true },
   'call-staff': { machineId: nowhere, found: {} },
   'take-call-back': { callId: nowhere },

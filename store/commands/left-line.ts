@@ -7,6 +7,7 @@ import { writeLine } from '../machine/book'
 import { notFound, Refused } from '../refused'
 import { command, type CommandCall } from './command'
 import { checkAhead, checkNeedle, checkedLine, writeHappened } from './log'
+import { mustHaveMachine } from './machine'
 
 /** More than anybody writes in an evening without a network. */
 const MOST_OPEN = 60
@@ -22,6 +23,7 @@ export const leaveLine = command('leave-line', async (call, { machineId, happene
   const { tx, actor, now, commandId } = call
   if (!may(actor.role, `log ${kind}`) || kind === 'correction')
     throw new Refused(403, 'not-allowed', 'This is no line that waits for staff', 'kind')
+  await mustHaveMachine(call, machineId)
   const line = await checkedLine(call, { happenedAt, kind, body })
   if (callsSomebody(line))
     throw new Refused(409, 'no-call', 'Whoever calls somebody does not wait: call again, or go and fetch somebody')
