@@ -30,7 +30,7 @@ export function shownLeft(line: LeftLine, timeZone: string): ShownLeft {
     where: `${machine}, no. ${number}`,
     who,
     at: timeIn(new Date(happenedAt), timeZone),
-    words: words ? [words.title, words.detail].filter(Boolean).join(': ') : capital(spaced(kind)),
+    words: words ? [words.title, words.detail].filter(Boolean).join(': ').replace(/\.$/, '') : capital(spaced(kind)),
     because,
     ...(decided && { decided }),
   }

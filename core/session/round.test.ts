@@ -49,6 +49,11 @@ describe('whom to go to next', () => {
     ).toEqual(['mine'])
   })
 
+  it('does not say of whom I visit unasked that they call', () => {
+    const [stop] = instructorsRound([seat('visited', { call: call('visit', 3, 'me') })], () => nothing, 'me', NOW)
+    expect(stop!.because).toEqual(['You set off 3 minutes ago'])
+  })
+
   it('is, unasked, who sits at it for the first time, has a hard cloth, or could be signed off', () => {
     const facts = {
       first: { firstHere: true },

@@ -74,6 +74,8 @@ function reasonsFor(seat: LiveSeat, { firstHere, hard, signOff, visitedAt }: Rou
   if (seat.call) {
     const waits = minutesSince(seat.call.calledAt, now)
     if (seat.call.about === 'hurt') reasons.push({ why: `Is hurt: told ${ago(waits)}`, weight: HURT + waits })
+    // Nobody called whom one visits unasked; one is on the way there all the same.
+    else if (seat.call.about === 'visit') reasons.push({ why: `You set off ${ago(waits)}`, weight: CALLS })
     else reasons.push({ why: `Calls ${forSoLong(waits)}`, weight: CALLS + waits * 5 })
   } else if (visitedAt && Date.parse(now) - Date.parse(visitedAt) < REST_MS) {
     return []

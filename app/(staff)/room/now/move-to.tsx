@@ -25,8 +25,10 @@ export function MoveTo({ who, projectId, moves }: { who: string; projectId: stri
               disabled={busy}
               onClick={() => void move(machineId, name)}
             >
-              {name}
-              {verdict === 'marginal' && <span className="font-normal">, only just does it</span>}
+              <span>
+                {name}
+                {verdict === 'marginal' && <span className="font-normal">, only just does it</span>}
+              </span>
             </button>
           </li>
         ))}
