@@ -3,17 +3,17 @@ import { expect, it } from 'vitest'
 import { byteOf } from '../picture/picture'
 import { planeThrough, refined, TAG_MM, toPixel, toPlace, type Corners } from './plane'
 
-const corner = (x: number, y: number) =>
-  fc.record({
-    x: fc.double({ min: x - 25, max: x + 25, noNaN: true }),
-    y: fc.double({ min: y - 25, max: y + 25, noNaN: true }),
-  })
-const someCorners: fc.Arbitrary<Corners> = fc.tuple(corner(60, 60), corner(260, 60), corner(260, 260), corner(60, 260))
+/** Four corners, each moved by no more than so many pixels from those of a square. */
+const cornersWithin = (most: number): fc.Arbitrary<Corners> => {
+  const part = (of: number) => fc.double({ min: of - most, max: of + most, noNaN: true })
+  const corner = (x: number, y: number) => fc.record({ x: part(x), y: part(y) })
+  return fc.tuple(corner(60, 60), corner(260, 60), corner(260, 260), corner(60, 260))
+}
 
 it('goes from the table to the photograph and back', () => {
   fc.assert(
     fc.property(
-      someCorners,
+      cornersWithin(25),
       fc.double({ min: -20, max: 40, noNaN: true }),
       fc.double({ min: -20, max: 40, noNaN: true }),
       (corners, u, v) => {
@@ -44,7 +44,7 @@ it('finds the corners of a code to a part of a pixel from a first guess that is 
   const dark = (column: number, row: number) => (column * 7 + row * 13 + ((column * row) % 5)) % 3 === 0
   fc.assert(
     fc.property(
-      someCorners,
+      cornersWithin(8),
       fc.array(fc.double({ min: -2, max: 2, noNaN: true }), { minLength: 8, maxLength: 8 }),
       (corners, offs) => {
         const plane = planeThrough(corners)
