@@ -4,7 +4,7 @@ import { computeKit } from '@/core/kit/kit'
 import { kitMachine } from '@/core/kit/kit-machine'
 import type { KitVerdict } from '@/core/kit/request'
 import { stopsOf } from '@/core/machine/standing'
-import type { LiveRoom, LiveSeat } from '@/core/session/live-room'
+import { seatsOf, type LiveRoom } from '@/core/session/live-room'
 import { readMachines } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'
 import { readKitRoom } from '@/store/room/kit-room'
@@ -27,11 +27,6 @@ export interface AtTheirSide {
   /** the best first */
   readonly moves: readonly MoveTo[]
 }
-
-const seatsOf = ({ sessions, open }: LiveRoom): readonly LiveSeat[] => [
-  ...sessions.flatMap(({ seats }) => seats),
-  ...open,
-]
 
 /** Of the seat that somebody is going to; undefined while they are going to none. */
 export async function readAtTheirSide(

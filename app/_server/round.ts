@@ -4,7 +4,7 @@ import { loadOf } from '@/core/wear/wear'
 import { DRILLS } from '@/core/knowledge/tension/drill'
 import { SKILL_WORDS, type Skill } from '@/core/people/progress'
 import { PASS } from '@/core/trainer/pass'
-import type { LiveRoom } from '@/core/session/live-room'
+import { seatsOf, type LiveRoom } from '@/core/session/live-room'
 import type { RoundFacts } from '@/core/session/round'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import { readVisits } from '@/store/calls/calls'
@@ -34,7 +34,7 @@ const VISITED_MS = 60 * 60_000
 /** By project id. */
 export async function readRoundFacts(siteId: string, room: LiveRoom, now: Date): Promise<Record<string, SeatFacts>> {
   const store = theStore()
-  const seats = [...room.sessions.flatMap((session) => session.seats), ...room.open]
+  const seats = seatsOf(room)
   if (seats.length === 0) return {}
   const [projects, progress, before, visits, traits] = await Promise.all([
     readProjects(store, siteId, { hanging: true }),

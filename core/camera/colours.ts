@@ -32,7 +32,7 @@ export type Balance = readonly [number, number, number]
 /** Paper is taken to send back so much of the light. */
 const PAPER = 0.82
 
-/** @param paper of the tag, linear; @param ink what a black leaves, which is haze */
+/** @param paper of the tag, linear */
 export const balanceOf = (paper: Colour): Balance => [
   PAPER / Math.max(0.01, paper[0]),
   PAPER / Math.max(0.01, paper[1]),

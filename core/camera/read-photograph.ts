@@ -179,7 +179,7 @@ export function readPhotograph(
   if (members.apart < 0.3)
     return not('colours', 'The threads are too like each other, or like the cloth: sew the swatch in other colours')
 
-  return told(strip, members, { face, blurMm, scale: plane && scale, at, local, plane: plane !== undefined })
+  return told(strip, members, { face, blurMm, at, local, plane: plane !== undefined })
 }
 
 /** How much there is of a thread near the seam. */
@@ -262,7 +262,6 @@ function told(
   known: {
     readonly face: 'top' | 'under'
     readonly blurMm: number | undefined
-    readonly scale: number | undefined
     readonly at: (along: number, across: number) => { x: number; y: number }
     readonly local: number
     readonly plane: boolean

@@ -61,6 +61,12 @@ export interface LiveRoom {
   readonly open: readonly LiveSeat[]
 }
 
+/** Everybody at a machine: of each session in its order, then those that no session has. */
+export const seatsOf = ({ sessions, open }: LiveRoom): LiveSeat[] => [
+  ...sessions.flatMap(({ seats }) => seats),
+  ...open,
+]
+
 interface LiveMachine {
   readonly machineId: string
   readonly name: string

@@ -96,6 +96,13 @@ it('waits for staff where the seat has moved on, and is in the book as of its mo
   })
 })
 
+it('says why in a person’s words', async () => {
+  await run('learner', 'leave-line', { ...ended(), happenedAt: new Date(Date.now() - 20 * 3_600_000).toISOString() })
+  const waits = (await open()).find(({ who }) => who === learner.learner)
+  expect(waits!.because).toBe('its moment lies before your turn at this machine')
+  await run('helper', 'decide-left-line', { lineId: waits!.lineId, take: false })
+})
+
 it('is left out by staff, and its writer sees by whom', async () => {
   await moveOn()
   const id = uuid()

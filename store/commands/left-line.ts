@@ -34,8 +34,7 @@ export const leaveLine = command('leave-line', async (call, { machineId, happene
     await writeHappened(call, machineId, line)
     return
   } catch (error) {
-    const fault = error instanceof Invalid || error instanceof Refused ? error : undefined
-    if (!fault || !MEANWHILE.has(fault.code)) throw error
+    if (!(error instanceof Invalid) || !MEANWHILE.has(error.code)) throw error
     await sql`rollback to savepoint tried`.execute(tx)
     const { count } = await tx
       .selectFrom('left_line')
@@ -56,7 +55,8 @@ export const leaveLine = command('leave-line', async (call, { machineId, happene
         happened_at: line.happenedAt,
         kind,
         body: JSON.stringify(line.body),
-        because: fault.message,
+        // In a person's words, without the name of a field.
+        because: error.what ?? error.message,
         left_at: now,
       })
       .execute()

@@ -49,7 +49,12 @@ export async function writeHappened(call: CommandCall, machineId: string, line: 
 
 export function checkAhead({ now }: CommandCall, { happenedAt }: MachineEvent): void {
   if (Date.parse(happenedAt) > now.getTime() + AHEAD_MS)
-    throw new Invalid('invalid', '"happenedAt" lies in the future; it must be now or earlier', 'happenedAt')
+    throw new Invalid(
+      'invalid',
+      '"happenedAt" lies in the future; it must be now or earlier',
+      'happenedAt',
+      'its moment lies in the future',
+    )
 }
 
 /**
@@ -86,7 +91,12 @@ async function checkLearner({ tx, actor, now }: CommandCall, machineId: string, 
   const at = Date.parse(line.happenedAt)
   const given = seat?.given?.givenAt.getTime() ?? 0
   if (at < Math.max(now.getTime() - LEARNER.backMs, given - LEARNER.beforeKitMs))
-    throw new Invalid('invalid', '"happenedAt" lies before your turn at this machine', 'happenedAt')
+    throw new Invalid(
+      'invalid',
+      '"happenedAt" lies before your turn at this machine',
+      'happenedAt',
+      'its moment lies before your turn at this machine',
+    )
   const { count } = await tx
     .selectFrom('machine_event')
     .select((of) => of.fn.countAll<string>().as('count'))

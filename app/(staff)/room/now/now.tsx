@@ -3,7 +3,7 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
-import type { LiveRoom, LiveSeat } from '@/core/session/live-room'
+import { seatsOf } from '@/core/session/live-room'
 import { instructorsRound } from '@/core/session/round'
 import type { EventOf } from '@/core/wire/asks'
 import type { AtTheirSide } from '../../../_server/at-their-side'
@@ -13,7 +13,6 @@ import { LiveBoard } from '../../../_parts/live/live-board'
 import { useNow, useTold } from '../../../_parts/live/use-told'
 import { RoundCard, type RoundCardProps } from './round-card'
 
-const seatsOf = ({ sessions, open }: LiveRoom): LiveSeat[] => [...sessions.flatMap(({ seats }) => seats), ...open]
 const NO_FACTS: SeatFacts = { firstHere: false, load: 'ordinary' }
 
 /** Whom to go to next, as one card; under it everybody. Who is put off comes again with the next round. */
