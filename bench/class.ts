@@ -1,15 +1,7 @@
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { readFileSync } from 'node:fs'
 import pg from 'pg'
 import { v7 as uuid } from 'uuid'
-import { startCluster } from '@/bin/serve/private-cluster'
-import { seedDemo } from '@/practice/seed'
-import { connect } from '@/store/connect'
-import { migrate } from '@/store/migrate'
-import { addSignIn } from '@/store/site/people'
-import { buildWhenChanged } from '../bin/serve/build'
-import { startServer } from '../bin/serve/next-server'
+import { demoCopies, printQuantiles, signIn } from './demo-copies'
 
 /**
  * A class that is on: fifty screens follow the room over two copies of the server while lines are written, one after another,
@@ -18,53 +10,25 @@ import { startServer } from '../bin/serve/next-server'
  */
 const SCREENS = 50
 const LINE_EVERY_MS = 1_000
-const PASSWORD = 'a-password-for-the-bench'
 const minutes = Number(process.argv[2] ?? 2)
-const project = process.cwd()
-buildWhenChanged(project)
-const folder = mkdtempSync(join(tmpdir(), 'orthodex-class-'))
-chmodSync(folder, 0o755)
-const cluster = await startCluster(join(folder, 'postgres'))
-const databaseUrl = await cluster.database('class')
-const store = connect(databaseUrl)
-await migrate(store)
-const siteId = await seedDemo(store, new Date())
-const machineIds = (await store.selectFrom('machine').select('machine_id').where('site_id', '=', siteId).execute()).map(
-  ({ machine_id }) => machine_id,
-)
-const email = 'screen@class.example'
-await store.transaction().execute(async (tx) => {
-  const personId = uuid()
-  await tx.insertInto('person').values({ site_id: siteId, person_id: personId, name: 'A screen' }).execute()
-  await addSignIn(tx, { siteId, personId, role: 'instructor', name: 'A screen', email, password: PASSWORD })
-})
-
-function quantiles(name: string, times: readonly number[]): void {
-  const sorted = [...times].sort((a, b) => a - b)
-  const at = (share: number) =>
-    sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]?.toFixed(0) ?? '–'
-  console.log(`${name.padEnd(46)} p50 ${at(0.5).padStart(5)} ms   p95 ${at(0.95).padStart(5)} ms   (${times.length})`)
-}
-
-const environment = {
-  DATABASE_URL: databaseUrl,
-  ORTHODEX_LISTEN_URL: databaseUrl,
-  ORTHODEX_SECRET: 'a-secret-of-the-bench-0123456789abcdef',
-  ORTHODEX_PROXIES: '1',
-}
-const start = () => startServer(project, environment, { port: 0, journal: join(folder, 'journal.log') })
-const copies = [await start(), await start()]
+const demo = await demoCopies('instructor', 2)
+const { databaseUrl, siteId, store } = demo
+const { machine_id: machineId } = await store
+  .selectFrom('machine')
+  .select('machine_id')
+  .where('site_id', '=', siteId)
+  .orderBy('number')
+  .executeTakeFirstOrThrow()
+const copies = [await demo.copy(), await demo.copy()]
+/** What both copies hold of the machine's memory, megabytes. */
+const memory = () =>
+  copies.map(({ process }) => {
+    const kilobytes = /VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${process.pid}/status`, 'utf8'))
+    return Math.round(Number(kilobytes?.[1]) / 1024)
+  })
 const stopped = new AbortController()
 /** When each screen was last told, and how often. */
 const told: { at: number; times: number }[] = Array.from({ length: SCREENS }, () => ({ at: 0, times: 0 }))
-
-async function signIn(base: string): Promise<Record<string, string>> {
-  const headers = { 'content-type': 'application/json', origin: base, 'x-forwarded-for': '10.0.0.1' }
-  const body = JSON.stringify({ email, password: PASSWORD })
-  const answer = await fetch(`${base}/api/sign-in/sign-in/email`, { method: 'POST', headers, body })
-  const cookie = answer.headers.getSetCookie().map((each) => each.split(';')[0])
-  return { ...headers, cookie: cookie.join('; ') }
-}
 
 /** Follows the room as a page does: told again whenever something on it has changed. */
 async function follow(base: string, headers: Record<string, string>, screen: { at: number; times: number }) {
@@ -91,14 +55,15 @@ const bare = (): Promise<number> =>
   })
 
 try {
-  const signedIn = await Promise.all(copies.map(({ url }) => signIn(url)))
+  const signedIn = await Promise.all(copies.map(({ url }, index) => signIn(url, index)))
   for (const [index, screen] of told.entries())
-    void follow(copies[index % 2]!.url, signedIn[index % 2]!, screen).catch(() => undefined)
+    void follow(copies[index % 2]!.url, signedIn[index % 2]!.headers, screen).catch(() => undefined)
   while (told.some(({ times }) => times === 0)) await new Promise((resolve) => setTimeout(resolve, 50))
 
   const toScreen: number[] = []
   const echoes: number[] = []
   const answered: number[] = []
+  const written: string[] = []
   let [lines, missed] = [0, 0]
   const until = performance.now() + minutes * 60_000
   while (performance.now() < until) {
@@ -107,20 +72,23 @@ try {
     const copy = lines % 2
     const finished = lines % 2 === 0
     const body = {
-      machineId: machineIds[0],
+      machineId,
       kind: 'turn-ended',
       happenedAt: new Date().toISOString(),
       body: { finished },
     }
+    const commandId = uuid()
     const began = performance.now()
     const answer = await fetch(`${copies[copy]!.url}/api/commands/log`, {
       method: 'POST',
-      headers: signedIn[copy]!,
-      body: JSON.stringify({ commandId: uuid(), body }),
+      headers: signedIn[copy]!.headers,
+      body: JSON.stringify({ commandId, body }),
     })
     answered.push(performance.now() - began)
     if (!answer.ok) throw new Error(await answer.text())
     lines += 1
+    written.push(commandId)
+    if (lines % 60 === 0) console.log(`after ${lines / 60} min the copies hold ${memory().join(' and ')} MB`)
     echoes.push(await bare())
     await new Promise((resolve) => setTimeout(resolve, Math.max(0, next - performance.now())))
     for (const [index, { at, times }] of told.entries()) {
@@ -129,15 +97,21 @@ try {
     }
   }
   console.log(`${SCREENS} screens over two copies, a line a second, ${lines} lines`)
-  quantiles('a bare notification and back', echoes)
-  quantiles('a line is answered', answered)
-  quantiles('a line is on every screen', toScreen)
+  printQuantiles('a bare notification and back', echoes)
+  printQuantiles('a line is answered', answered)
+  printQuantiles('a line is on every screen', toScreen)
+  const kept = await store
+    .selectFrom('machine_event')
+    .select('event_id')
+    .where('site_id', '=', siteId)
+    .where('machine_id', '=', machineId)
+    .where('event_id', 'in', written)
+    .execute()
+  console.log(`lines in the book: ${kept.length} of ${written.length}`)
   console.log(`not told within a second: ${missed} of ${lines * SCREENS}`)
 } finally {
   stopped.abort()
   await echo.end()
   for (const copy of copies) await copy.stop()
-  await store.destroy()
-  await cluster.stop()
-  rmSync(folder, { recursive: true, force: true })
+  await demo.stop()
 }

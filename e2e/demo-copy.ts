@@ -32,11 +32,20 @@ export async function asAdmin(...statements: readonly string[]): Promise<void> {
 
 export const databaseUrl = (name: string): string => Object.assign(new URL(ADMIN_URL), { pathname: `/${name}` }).href
 
-export const serve = (url: string) =>
+/**
+ * @param port any that is free where none is asked for
+ * @param origin under which it is reached, where that is not its own port
+ */
+export const serve = (url: string, port = 0, origin?: string) =>
   startServer(
     process.cwd(),
-    { DATABASE_URL: url, ORTHODEX_SECRET: SECRET, ...mailTo({ smtp: given('SMTP') }) },
-    { port: 0, journal: `${FOLDER}/journal.log` },
+    {
+      DATABASE_URL: url,
+      ORTHODEX_SECRET: SECRET,
+      ...mailTo({ smtp: given('SMTP') }),
+      ...(origin && { ORTHODEX_ORIGIN: origin }),
+    },
+    { port, journal: `${FOLDER}/journal.log` },
   )
 
 /** The first page of a server and a database that were just made: asked again when it did not come, as a person does. */

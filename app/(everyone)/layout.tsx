@@ -14,6 +14,7 @@ export default async function EveryoneLayout({ children }: { children: React.Rea
     <Shell
       venue={site.name}
       units={site.settings.units}
+      testThreads={site.settings.testThreads}
       who={who}
       calls={actor.role === 'learner' ? { of: 'own' } : { of: 'staff', personId: actor.personId }}
       logs={may(actor.role, 'see-book')}

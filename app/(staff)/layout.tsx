@@ -14,6 +14,7 @@ export default async function StaffLayout({ children }: { children: React.ReactN
     <Shell
       venue={site.name}
       units={site.settings.units}
+      testThreads={site.settings.testThreads}
       who={`${actor.name}, ${actor.role}`}
       calls={{ of: 'staff', personId: actor.personId }}
       logs={may(actor.role, 'see-book')}

@@ -1,6 +1,8 @@
 import Link from 'next/link'
 import type { Units } from '@/core/units/measure'
 import { UnitsOf } from '@/ui/parts/units'
+import type { TestThreads } from '@/core/room/venue-settings'
+import { TestThreadsOf } from '@/ui/picture/test-threads'
 import { CallButton } from './calls/call-button'
 import { Drawn } from './offline/drawn'
 import { Offline } from './offline/offline'
@@ -34,6 +36,7 @@ export function Shell({
   venue,
   who,
   units,
+  testThreads,
   places,
   calls,
   logs = false,
@@ -45,6 +48,8 @@ export function Shell({
   who: string
   /** in what the venue measures */
   units: Units | undefined
+  /** in which colours its test swatches are sewn */
+  testThreads: TestThreads | undefined
   places: readonly { readonly href: string; readonly name: string }[]
   /** whose calls are shown: every open one for staff, a learner's own */
   calls:
@@ -60,41 +65,43 @@ export function Shell({
 }) {
   return (
     <UnitsOf units={units}>
-      <header className="sticky top-0 z-20 border-b border-base-300 bg-base-100 print:hidden">
-        <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 max-lg:flex-nowrap max-lg:gap-x-1 max-md:px-2 max-md:py-1">
-          <Link href="/" className="flex shrink-0 items-center gap-2 py-1 text-lg font-bold max-md:min-h-11">
-            <Mark /> <span className="max-lg:sr-only">Orthodex</span>
-          </Link>
-          <Places places={places} />
-          <p className="ml-auto hidden text-right text-sm leading-tight lg:block">
-            {calls.of === 'staff' ? (
-              <Link href="/you" className="block max-w-56 truncate underline-offset-2 hover:underline">
-                <bdi>{who}</bdi>
-              </Link>
-            ) : (
-              <bdi className="block max-w-56 truncate">{who}</bdi>
-            )}
-            <span className="hidden max-w-56 truncate xl:block">{venue}</span>
-          </p>
-          <span className="ml-auto flex shrink-0 items-center gap-1 lg:ml-0">
-            {calls.of === 'own' && calls.machineId && <CallButton machineId={calls.machineId} />}
-            <HurtLink />
-            {logs && <LogButton />}
-            <SignOut onTablet={onTablet} />
-          </span>
-        </div>
-      </header>
-      {onTablet && <TabletWatch />}
-      <Offline {...offline} logs={logs} />
-      {calls.of === 'staff' ? <StaffCalls personId={calls.personId} /> : <OwnCalls />}
-      <main
-        id="main"
-        tabIndex={-1}
-        className="mx-auto max-w-7xl px-4 pb-24 pt-5 outline-none print:max-w-none print:p-0"
-      >
-        {children}
-      </main>
-      <Drawn at={new Date().toISOString()} />
+      <TestThreadsOf threads={testThreads}>
+        <header className="sticky top-0 z-20 border-b border-base-300 bg-base-100 print:hidden">
+          <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 max-lg:flex-nowrap max-lg:gap-x-1 max-md:px-2 max-md:py-1">
+            <Link href="/" className="flex shrink-0 items-center gap-2 py-1 text-lg font-bold max-md:min-h-11">
+              <Mark /> <span className="max-lg:sr-only">Orthodex</span>
+            </Link>
+            <Places places={places} />
+            <p className="ml-auto hidden text-right text-sm leading-tight lg:block">
+              {calls.of === 'staff' ? (
+                <Link href="/you" className="block max-w-56 truncate underline-offset-2 hover:underline">
+                  <bdi>{who}</bdi>
+                </Link>
+              ) : (
+                <bdi className="block max-w-56 truncate">{who}</bdi>
+              )}
+              <span className="hidden max-w-56 truncate xl:block">{venue}</span>
+            </p>
+            <span className="ml-auto flex shrink-0 items-center gap-1 lg:ml-0">
+              {calls.of === 'own' && calls.machineId && <CallButton machineId={calls.machineId} />}
+              <HurtLink />
+              {logs && <LogButton />}
+              <SignOut onTablet={onTablet} />
+            </span>
+          </div>
+        </header>
+        {onTablet && <TabletWatch />}
+        <Offline {...offline} logs={logs} />
+        {calls.of === 'staff' ? <StaffCalls personId={calls.personId} /> : <OwnCalls />}
+        <main
+          id="main"
+          tabIndex={-1}
+          className="mx-auto max-w-7xl px-4 pb-24 pt-5 outline-none print:max-w-none print:p-0"
+        >
+          {children}
+        </main>
+        <Drawn at={new Date().toISOString()} />
+      </TestThreadsOf>
     </UnitsOf>
   )
 }

@@ -1,3 +1,4 @@
+import { shownCloth } from '@/core/picture/swatch-scene'
 import 'server-only'
 import { roomCheck, seatCheck, stillToCheck } from '@/core/check/seat-check'
 import { targetOf } from '@/core/tension/target'
@@ -63,6 +64,7 @@ export async function swatchProps(siteId: string, machine: Machine, project: Pro
     target,
     bobbinScrew: machine.traits.bobbinScrew ?? false,
     before: sitting,
+    ...(project && { cloth: shownCloth(project.fabric) }),
     ...(project?.fabric.thicknessMm !== undefined && {
       stackMm: project.fabric.thicknessMm * project.layers.seam,
     }),

@@ -39,6 +39,14 @@ describe('the kits of a hall', () => {
       { numRuns: 40 },
     ))
 
+  it('are worked out once for rooms that bring the same, and anew as soon as one brings something else', () => {
+    const read = (rules = DEFAULT_HOUSE_RULES): KitRoom => structuredClone({ ...room, rules })
+    const first = kitAnswerFor(poplin, machine, read())
+    expect(kitAnswerFor(structuredClone(poplin), structuredClone(machine), read())).toBe(first)
+    const drawnOut = read({ ...DEFAULT_HOUSE_RULES, schools: { point: 'sharp-first' } })
+    expect(kitAnswerFor(poplin, machine, drawnOut).kits[0]!.needle).not.toEqual(first.kits[0]!.needle)
+  })
+
   it('are another room’s own where its rules are others', () => {
     const sharp: KitRoom = { ...room, rules: { ...DEFAULT_HOUSE_RULES, schools: { point: 'sharp-first' } } }
     expect(kitAnswerFor(poplin, machine, room).kits[0]!.needle.point).not.toBe('microtex')

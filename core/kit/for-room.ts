@@ -29,21 +29,33 @@ export function kitRequestFor(project: Work, machine: KitMachine, { rules, stock
   }
 }
 
-const ANSWERS = new WeakMap<KitRoom, Map<string, KitAnswer>>()
-const TEXTS = new WeakMap<KitMachine, string>()
-const textOf = (machine: KitMachine): string => {
-  const known = TEXTS.get(machine) ?? JSON.stringify(machine)
-  TEXTS.set(machine, known)
-  return known
+/** Rooms whose answers are kept, the last asked of last; and how many each keeps. */
+const ROOMS = new Map<string, Map<string, KitAnswer>>()
+const MOST_ROOMS = 8
+const MOST_ANSWERS = 2_000
+const TEXTS = new WeakMap<object, string>()
+const textOf = (known: KitMachine | KitRoom): string => {
+  const text = TEXTS.get(known) ?? JSON.stringify(known)
+  TEXTS.set(known, text)
+  return text
+}
+
+function answersOf(room: KitRoom): Map<string, KitAnswer> {
+  const text = textOf(room)
+  const answers = ROOMS.get(text) ?? new Map<string, KitAnswer>()
+  ROOMS.delete(text)
+  ROOMS.set(text, answers)
+  if (ROOMS.size > MOST_ROOMS) ROOMS.delete(ROOMS.keys().next().value!)
+  if (answers.size >= MOST_ANSWERS) answers.clear()
+  return answers
 }
 
 /**
- * The kits of a piece of work on a machine of this room. A large hall has many machines and few kinds of them: what was
- * answered for one is the answer for its like, as long as the room is the same.
+ * The kits of a piece of work on a machine of this room. A large hall has many machines and few kinds of them, and one class is
+ * asked about again and again: what was answered once is the answer, as long as what the room brings is the same.
  */
 export function kitAnswerFor(project: Work, machine: KitMachine, room: KitRoom): KitAnswer {
-  const answers = ANSWERS.get(room) ?? new Map<string, KitAnswer>()
-  ANSWERS.set(room, answers)
+  const answers = answersOf(room)
   const { fabric, layers, operation } = project
   const key = `${JSON.stringify([fabric, layers, operation])} ${textOf(machine)}`
   const answer = answers.get(key) ?? computeKit(kitRequestFor(project, machine, room))

@@ -1,5 +1,5 @@
 import type { Colour } from './picture'
-import { drift, scatter } from './noise'
+import { drift, driftAlong, scatter } from './noise'
 
 export const CLOTH_LOOKS = [
   'plain',
@@ -42,6 +42,43 @@ const LIES_ABOVE: Readonly<Record<'plain' | 'twill' | 'satin' | 'canvas', (warp:
   satin: (warp, weft) => (((warp * 2 + weft) % 5) + 5) % 5 !== 0,
 }
 
+/** So finely is one yarn drawn, across and along. */
+const STEPS = 32
+
+/** One repeat of a weave, drawn once: how high it lies, in its yarns' own measure, and how bright. */
+interface Weave {
+  /** yarns, along and across */
+  readonly repeat: number
+  readonly height: Float32Array
+  readonly tone: Float32Array
+}
+type Woven = keyof typeof LIES_ABOVE
+const REPEATS: Readonly<Record<Woven, number>> = { plain: 2, canvas: 2, twill: 4, satin: 5 }
+const WEAVES = new Map<Woven, Weave>()
+
+function weaveOf(look: Woven): Weave {
+  const known = WEAVES.get(look)
+  if (known) return known
+  const repeat = REPEATS[look]
+  const side = repeat * STEPS
+  const weave: Weave = { repeat, height: new Float32Array(side * side), tone: new Float32Array(side * side) }
+  const fill = look === 'canvas' ? 0.98 : 0.94
+  for (let row = 0; row < side; row += 1)
+    for (let column = 0; column < side; column += 1) {
+      const [x, y] = [(column + 0.5) / STEPS, (row + 0.5) / STEPS]
+      const [across, along] = [(x % 1) - 0.5, (y % 1) - 0.5]
+      const over = LIES_ABOVE[look](Math.floor(x), Math.floor(y))
+      const beside = (over ? across : along) / (0.5 * fill)
+      const lift = Math.cos((over ? along : across) * Math.PI)
+      const round = Math.sqrt(Math.max(0, 1 - beside * beside))
+      const twist = 0.04 * Math.sin((over ? y : x) * 4 * Math.PI + beside * 3)
+      weave.height[row * side + column] = round * (0.55 + 0.45 * lift) - 0.4
+      weave.tone[row * side + column] = 0.86 + 0.14 * round + twist
+    }
+  WEAVES.set(look, weave)
+  return weave
+}
+
 /** How the face of a cloth lies: yarn by yarn where it has yarns, grain by grain where it has none. Millimetres. */
 export function clothAt({ look, perCm }: Cloth, seed: number): ClothAt {
   const pitch = 10 / perCm
@@ -57,22 +94,26 @@ export function clothAt({ look, perCm }: Cloth, seed: number): ClothAt {
     case 'twill':
     case 'satin':
     case 'canvas': {
-      const above = LIES_ABOVE[look]
-      const fill = look === 'canvas' ? 0.98 : 0.94
+      const weave = weaveOf(look)
+      const { repeat, height, tone } = weave
+      const side = repeat * STEPS
+      let [lastWarp, lastWeft, slub] = [NaN, NaN, 1]
       return (x, y) => {
-        const [warp, weft] = [Math.floor(x / pitch), Math.floor(y / pitch)]
-        // Yarns are spun and not drawn with a ruler: a little thicker here, a little thinner there.
-        const [across, along] = [x / pitch - warp - 0.5, y / pitch - weft - 0.5]
-        const over = above(warp, weft)
-        const slub = 0.85 + 0.3 * drift(over ? warp : x / (pitch * 9), over ? y / (pitch * 9) : weft, seed)
-        const side = (over ? across : along) / (0.5 * fill)
-        const lift = Math.cos((over ? along : across) * Math.PI)
-        const round = Math.sqrt(Math.max(0, 1 - side * side))
-        const twist = 0.04 * Math.sin(((over ? y : x) / pitch) * 14 + side * 3)
-        return told(
-          pitch * 0.28 * slub * (round * (0.55 + 0.45 * lift) - 0.4),
-          (0.86 + 0.14 * round + twist) * (0.94 + 0.12 * (slub - 0.85)),
-        )
+        const [across, along] = [x / pitch, y / pitch]
+        const [warp, weft] = [Math.floor(across), Math.floor(along)]
+        if (warp !== lastWarp || weft !== lastWeft) {
+          lastWarp = warp
+          lastWeft = weft
+          // Yarns are spun and not drawn with a ruler: a little thicker here, a little thinner there.
+          slub =
+            0.85 +
+            0.3 *
+              (LIES_ABOVE[look](warp, weft) ? driftAlong(warp, weft / 9, seed) : driftAlong(weft, warp / 9, seed + 1))
+        }
+        const column = Math.floor((across - repeat * Math.floor(across / repeat)) * STEPS)
+        const row = Math.floor((along - repeat * Math.floor(along / repeat)) * STEPS)
+        const at = row * side + column
+        return told(pitch * 0.28 * slub * height[at]!, tone[at]! * (0.94 + 0.12 * (slub - 0.85)))
       }
     }
     case 'knit':

@@ -37,6 +37,8 @@ interface Relief {
   readonly pxPerMm: number
   /** mm */
   readonly high: Float32Array
+  /** how far the cloth is lifted at a place by what gathers it; its threads go with it */
+  readonly lift: (x: number, y: number) => number
   /** red, green, blue beside each other, linear */
   readonly colour: Float32Array
   readonly shine: Float32Array
@@ -50,6 +52,7 @@ export function drawFace(scene: FaceScene): Picture {
   const { widthMm, heightMm, pxPerMm } = scene
   const [width, height] = [Math.round(widthMm * pxPerMm), Math.round(heightMm * pxPerMm)]
   const relief: Relief = {
+    lift: gathersOf(scene),
     width,
     height,
     pxPerMm,
@@ -63,20 +66,25 @@ export function drawFace(scene: FaceScene): Picture {
   return lit(relief)
 }
 
-function layCloth({ width, height, pxPerMm, high, colour }: Relief, { cloth, face, pucker, seed }: FaceScene): void {
-  const at = clothAt(cloth, seed)
+/** Cloth that is gathered along a seam stands in small folds across it. */
+function gathersOf({ face, pucker, seed }: FaceScene): Relief['lift'] {
+  if (pucker === 0) return () => 0
   const middle = face.holes.reduce((sum, { y }) => sum + y, 0) / Math.max(1, face.holes.length)
   const fold = face.stitches.length > 0 ? Math.max(3, 2.2 * (face.stitches[0] ?? 3)) : 5
+  return (x, y) => pucker * Math.exp(-(((y - middle) / 5) ** 2)) * 0.9 * (drift(x / fold, y / 14, seed + 5) - 0.5)
+}
+
+function layCloth({ width, height, pxPerMm, high, colour, lift }: Relief, { cloth, seed }: FaceScene): void {
+  const at = clothAt(cloth, seed)
+  const { pattern, colour: plain } = cloth
   for (let row = 0; row < height; row += 1) {
     const y = row / pxPerMm
-    const near = pucker === 0 ? 0 : pucker * Math.exp(-(((y - middle) / 5) ** 2))
     for (let column = 0; column < width; column += 1) {
       const x = column / pxPerMm
       const { height: lies, tone } = at(x, y)
-      const gathers = near === 0 ? 0 : near * 0.9 * (drift(x / fold, y / 14, seed + 5) - 0.5)
       const index = row * width + column
-      high[index] = lies + gathers
-      const [red, green, blue] = cloth.pattern?.(x, y) ?? cloth.colour
+      high[index] = lies + lift(x, y)
+      const [red, green, blue] = pattern ? pattern(x, y) : plain
       colour[index * 3] = red * tone
       colour[index * 3 + 1] = green * tone
       colour[index * 3 + 2] = blue * tone
@@ -110,13 +118,14 @@ function pierce({ width, height, pxPerMm, high, colour }: Relief, { face, holeMm
 
 /** A thread is round, wound of plies, and lies over whatever is lower. */
 function layThread(relief: Relief, { places, mm }: Strand, { colour: [red, green, blue], lustre }: ThreadLook): void {
-  const { width, height, pxPerMm, high, colour, shine } = relief
+  const { width, height, pxPerMm, high, colour, shine, lift: liftAt } = relief
   const radius = mm / 2
   let before = 0
   for (let step = 0; step + 1 < places.length; step += 1) {
     const [from, to] = [places[step]!, places[step + 1]!]
     const [dx, dy] = [to.x - from.x, to.y - from.y]
     const span = Math.hypot(dx, dy)
+    const gathered = liftAt((from.x + to.x) / 2, (from.y + to.y) / 2)
     const squared = Math.max(span * span, 1e-9)
     const left = Math.max(0, Math.floor((Math.min(from.x, to.x) - radius) * pxPerMm))
     const right = Math.min(width - 1, Math.ceil((Math.max(from.x, to.x) + radius) * pxPerMm))
@@ -130,7 +139,7 @@ function layThread(relief: Relief, { places, mm }: Strand, { colour: [red, green
         const far2 = offX * offX + offY * offY
         if (far2 > radius * radius) continue
         const lift = Math.sqrt(radius * radius - far2)
-        const z = from.z + (to.z - from.z) * part + lift
+        const z = from.z + (to.z - from.z) * part + lift + gathered
         const index = row * width + column
         if (z <= high[index]!) continue
         const across = (dx * y - dy * x) / Math.max(span, 1e-6) / radius

@@ -16,6 +16,14 @@ export function drift(x: number, y: number, seed: number): number {
   return top * (1 - down) + foot * down
 }
 
+/** The same along one row or column of its grid: half the work. */
+export function driftAlong(row: number, x: number, seed: number): number {
+  const column = Math.floor(x)
+  const part = x - column
+  const before = scatter(column, row, seed)
+  return before + (scatter(column + 1, row, seed) - before) * part * part * (3 - 2 * part)
+}
+
 /** A row of numbers from 0 to 1, the same for the same seed. */
 export function chanceOf(seed: number): () => number {
   let drawn = 0

@@ -44,6 +44,9 @@ export interface SewnSeam {
   readonly frayed: boolean
 }
 
+/** What of a seam its threads depend on once its holes are there. */
+export type SewnThreads = Omit<SewnSeam, 'skipped' | 'uneven' | 'wobbleMm' | 'widthMm'>
+
 export interface SewnFace {
   readonly holes: readonly { readonly x: number; readonly y: number }[]
   /** the length of each stitch along the seam, in order; a skipped one makes one of twice the length */
@@ -80,12 +83,25 @@ export function sewFace(seam: SewnSeam, seed: number): SewnFace {
     if (x + length <= seam.to) stitches.push(length)
     x += length
   }
+  return { holes, stitches, skipped, strands: strandsThrough(holes, seam, seed + 1, lineAt) }
+}
+
+/** How the threads of a seam lie between holes that are there already. @param lineAt where the seam runs, if not straight */
+export function strandsThrough(
+  holes: readonly { readonly x: number; readonly y: number }[],
+  seam: SewnThreads,
+  seed: number,
+  lineAt: (x: number) => number = () => seam.middle,
+): Strand[] {
+  const chance = chanceOf(seed)
+  const spread = () => chance() + chance() + chance() - 1.5
   const strands: Strand[] = []
   const under = -0.35
   const rise = seam.ownMm * 0.55
   for (let index = 0; index + 1 < holes.length; index += 1) {
     const [from, to] = [holes[index]!, holes[index + 1]!]
     const span = Math.hypot(to.x - from.x, to.y - from.y)
+    if (span < 1e-6) continue
     const bow = seam.slack * spread() * 0.35
     const [acrossX, acrossY] = [-(to.y - from.y) / span, (to.x - from.x) / span]
     strands.push({
@@ -113,13 +129,13 @@ export function sewFace(seam: SewnSeam, seed: number): SewnFace {
   }
   if (seam.nestMm > 0) strands.push(...nest(seam, chance))
   if (seam.frayed) strands.push(...fuzz(seam, lineAt, chance))
-  return { holes, stitches, skipped, strands }
+  return strands
 }
 
 /** The other thread where the lock is drawn up to this face: it rises from the hole, bends over the own thread, and goes back. */
 function shown(
   hole: { x: number; y: number },
-  { stitchMm, otherShare, otherMm, ownMm }: SewnSeam,
+  { stitchMm, otherShare, otherMm, ownMm }: SewnThreads,
   ahead: number,
   spread: () => number,
 ): Strand[] {
@@ -147,7 +163,7 @@ function shown(
 /** A loop droops and leans, and none is like the next. */
 function loop(
   hole: { x: number; y: number },
-  { loopMm, otherMm }: SewnSeam,
+  { loopMm, otherMm }: SewnThreads,
   ahead: number,
   chance: () => number,
 ): Strand {
@@ -173,7 +189,7 @@ function loop(
 }
 
 /** Thread that nothing holds piles up where the seam begins. */
-function nest({ from, middle, nestMm, otherMm }: SewnSeam, chance: () => number): Strand[] {
+function nest({ from, middle, nestMm, otherMm }: SewnThreads, chance: () => number): Strand[] {
   return Array.from({ length: 14 }, () => {
     let [x, y, ahead] = [from + chance() * nestMm, middle + (chance() - 0.5) * 2, chance() * 6.3]
     const height = otherMm * (0.6 + chance() * 3)
@@ -193,7 +209,7 @@ function nest({ from, middle, nestMm, otherMm }: SewnSeam, chance: () => number)
   })
 }
 
-function fuzz({ from, to, ownMm }: SewnSeam, lineAt: (x: number) => number, chance: () => number): Strand[] {
+function fuzz({ from, to, ownMm }: SewnThreads, lineAt: (x: number) => number, chance: () => number): Strand[] {
   return Array.from({ length: Math.floor((to - from) * 2.5) }, () => {
     const x = from + chance() * (to - from)
     const [ahead, length] = [chance() * 6.3, 0.3 + chance() * 0.9]

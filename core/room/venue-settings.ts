@@ -13,6 +13,16 @@ export const UnitsSchema = strict({
   mass: words(['grams', 'ounces'] as const),
 })
 
+/** The colour of a thread as a screen shows it. */
+export const ThreadColourSchema = Type.String({ pattern: '^#[0-9a-fA-F]{6}$', description: 'like #22406b' })
+
+/** The two colours in which test swatches are sewn: one above, one below, told apart by every eye. */
+export const TestThreadsSchema = strict({ top: ThreadColourSchema, bobbin: ThreadColourSchema })
+export type TestThreads = Static<typeof TestThreadsSchema>
+
+/** Dark blue above, light orange below. */
+export const ORDINARY_TEST_THREADS: TestThreads = { top: '#22406b', bobbin: '#d97a2b' }
+
 /** What a venue says of itself besides its name and clock. */
 export const VenueSettingsSchema = strict({
   /** 0 is Sunday */
@@ -21,6 +31,8 @@ export const VenueSettingsSchema = strict({
   openDays: Type.Array(Type.Integer({ minimum: 0, maximum: 6 }), { uniqueItems: true, minItems: 1 }),
   /** in what it measures; absent: metric, in grams */
   units: Type.Optional(UnitsSchema),
+  /** absent: the ordinary two */
+  testThreads: Type.Optional(TestThreadsSchema),
   /** whether a screen on the wall says who sits where; absent: it does */
   namesOnWall: Type.Optional(Type.Boolean()),
   /** months after their last day in which a learner is erased; absent: never by itself */

@@ -37,35 +37,64 @@ export interface DrawnStitch {
   readonly skipped: number
 }
 
+/** How much of a face a picture of it shows: so much along the seam, which begins a little within, and so much across. */
+export interface FaceFrame {
+  readonly lengthMm: number
+  readonly heightMm: number
+}
+/** Where the first hole lies in its frame. */
+export const FRAME_START_MM = 1
+
+export const faceFrame = ({ widthMm, gapMm = 0 }: DrawnStitch, lengthMm: number): FaceFrame => ({
+  lengthMm,
+  heightMm: 2 * Math.max(2.4, widthMm / 2 + 1.6, gapMm / 2 + 1.6),
+})
+
 /** Where the needle goes in, from 0 on; a skipped stitch has no hole. For a twin, those of its left needle. */
 export function needlePoints(stitch: DrawnStitch, lengthMm: number): Point[] {
-  const { kind, widthMm, gapMm = 0, skipped } = stitch
+  const { skipped } = stitch
   const step = Math.max(stitch.lengthMm, 0.3)
   const count = Math.floor(lengthMm / step) + 1
   const every = skipped > 0 ? Math.max(2, Math.round(1 / skipped)) : Infinity
-  return Array.from({ length: count }, (_, index): Point => ({ x: index * step, y: acrossAt(index) })).filter(
-    (_, index) => index === 0 || index % every !== every - 1,
-  )
-  function acrossAt(index: number): number {
-    const half = widthMm / 2
-    switch (kind) {
-      case 'straight':
-        return 0
-      case 'zigzag':
-        return index % 2 === 0 ? -half : half
-      case 'three-step': {
-        // Three small stitches across, three back.
-        const turn = index % 6
-        return -half + (widthMm * (turn <= 3 ? turn : 6 - turn)) / 3
-      }
-      case 'twin':
-        return -gapMm / 2
+  return Array.from({ length: count }, (_, index): Point => ({
+    x: index * step,
+    y: swingOf(stitch, index),
+  })).filter((_, index) => index === 0 || index % every !== every - 1)
+}
+
+/** Where across the seam the needle goes in for the n-th time, mm; of a twin its left needle. */
+function swingOf({ kind, widthMm, gapMm = 0 }: DrawnStitch, index: number): number {
+  switch (kind) {
+    case 'straight':
+      return 0
+    case 'zigzag':
+      return index % 2 === 0 ? -widthMm / 2 : widthMm / 2
+    case 'three-step': {
+      // Three small stitches across, three back.
+      const turn = index % 6
+      return -widthMm / 2 + (widthMm * (turn <= 3 ? turn : 6 - turn)) / 3
     }
+    case 'twin':
+      return -gapMm / 2
   }
 }
 
 /** How much of the other thread comes up at each hole, mm of radius; 0 where it stays inside. */
 const peep = (s: number, threadMm: number): number => (s <= 0.15 ? 0 : threadMm * Math.min(1.4, 0.35 + s * 0.35))
+
+/** The holes of a face, and from hole to hole the way of each thread that lies on it. */
+export function linesOf(
+  stitch: DrawnStitch,
+  face: 'top' | 'under',
+  lengthMm: number,
+): { readonly holes: readonly Point[]; readonly lines: readonly (readonly Point[])[] } {
+  const left = needlePoints(stitch, lengthMm)
+  if (stitch.kind !== 'twin') return { holes: left, lines: [left] }
+  const right = left.map(({ x, y }) => ({ x, y: y + (stitch.gapMm ?? 0) }))
+  // Underneath, one bobbin thread goes to and fro between the lines of a twin.
+  const lines = face === 'top' ? [left, right] : [left.flatMap((at, index) => [at, right[index]!])]
+  return { holes: [...left, ...right], lines }
+}
 
 /** One face, seen from outside: its own thread from hole to hole, and what comes up of the other. */
 export function faceShapes(stitch: DrawnStitch, face: 'top' | 'under', lengthMm: number): StitchShape[] {
@@ -75,12 +104,8 @@ export function faceShapes(stitch: DrawnStitch, face: 'top' | 'under', lengthMm:
   const otherMm = face === 'top' ? stitch.bobbinThreadMm : stitch.topThreadMm
   /** above 0: the other thread shows here */
   const shows = face === 'top' ? stitch.s : -stitch.s
-  const left = needlePoints(stitch, lengthMm)
-  const twin = stitch.kind === 'twin'
-  const right = twin ? left.map(({ x, y }) => ({ x, y: y + (stitch.gapMm ?? 0) })) : []
-  const holes: StitchShape[] = [...left, ...right].map((at) => ({ kind: 'hole', at, radiusMm: stitch.needleMm / 2 }))
-  // Underneath, one bobbin thread goes to and fro between the lines of a twin.
-  const lines = twin ? (face === 'top' ? [left, right] : [left.flatMap((at, index) => [at, right[index]!])]) : [left]
+  const { holes: pierced, lines } = linesOf(stitch, face, lengthMm)
+  const holes: StitchShape[] = pierced.map((at) => ({ kind: 'hole', at, radiusMm: stitch.needleMm / 2 }))
   const threads = lines.flatMap((line): StitchShape[] =>
     shows >= 2
       ? // Pulled flat, it is a straight cord that the other thread loops or lies over.
@@ -103,7 +128,7 @@ export function faceShapes(stitch: DrawnStitch, face: 'top' | 'under', lengthMm:
   )
   const radiusMm = peep(shows, otherMm)
   const dots: StitchShape[] =
-    radiusMm > 0 && shows < 2 ? [...left, ...right].map((at) => ({ kind: 'dot', thread: other, at, radiusMm })) : []
+    radiusMm > 0 && shows < 2 ? pierced.map((at) => ({ kind: 'dot', thread: other, at, radiusMm })) : []
   return [...holes, ...threads, ...dots]
 }
 

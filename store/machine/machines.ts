@@ -88,6 +88,24 @@ export async function readRoom(store: Reader, siteId: string): Promise<RoomMachi
   })
 }
 
+/** The first so many machines of a room by number: no more than where to find them. */
+export async function readMachineIds(store: Reader, siteId: string, most: number): Promise<string[]> {
+  const rows = await store
+    .selectFrom('machine')
+    .innerJoin('machine_state', (join) =>
+      join
+        .onRef('machine_state.site_id', '=', 'machine.site_id')
+        .onRef('machine_state.machine_id', '=', 'machine.machine_id'),
+    )
+    .select('machine.machine_id')
+    .where('machine.site_id', '=', siteId)
+    .where(STANDS_HERE)
+    .orderBy('number')
+    .limit(most)
+    .execute()
+  return rows.map(({ machine_id }) => machine_id)
+}
+
 /** Some traits of some machines, by machine id. */
 export async function readTraits(
   store: Reader,

@@ -1,4 +1,11 @@
-import { faceShapes, sectionShapes, type DrawnStitch } from '@/core/stitch/geometry'
+import {
+  FRAME_START_MM,
+  faceFrame,
+  faceShapes,
+  sectionShapes,
+  type DrawnStitch,
+  type FaceFrame,
+} from '@/core/stitch/geometry'
 import { StitchShapes } from './stitch-shapes'
 
 const LENGTH_MM = 18
@@ -37,23 +44,10 @@ export function SewnSection({ stitch, className }: { stitch: DrawnStitch; classN
   )
 }
 
-/** One face of the seam, as a swatch shows it. */
-export function SewnFace({
-  stitch,
-  face,
-  nest = false,
-  className,
-}: {
-  stitch: DrawnStitch
-  face: 'top' | 'under'
-  /** the start is a nest underneath */
-  nest?: boolean
-  className?: string
-}) {
-  const half = Math.max(2.4, stitch.widthMm / 2 + 1.6, (stitch.gapMm ?? 0) / 2 + 1.6)
-  const shows = face === 'top' ? stitch.s : -stitch.s
-  const other = face === 'top' ? 'bobbin' : 'top'
-  const words =
+/** What a face shows, for whoever does not see it. */
+export function faceWords({ s }: DrawnStitch, face: 'top' | 'under', nest = false): string {
+  const shows = face === 'top' ? s : -s
+  const said =
     nest && face === 'under'
       ? 'a nest of the top thread'
       : shows >= 2
@@ -61,17 +55,37 @@ export function SewnFace({
           ? 'the bobbin’s thread lies along it'
           : 'loops of the top thread'
         : shows >= 0.5
-          ? `dots of the ${other} thread`
+          ? `dots of the ${face === 'top' ? 'bobbin' : 'top'} thread`
           : 'its own thread alone'
+  return `${face === 'top' ? 'Top' : 'Underside'}: ${said}`
+}
+
+/** One face of the seam, as a swatch shows it. */
+export function SewnFace({
+  stitch,
+  face,
+  frame = faceFrame(stitch, LENGTH_MM + 2 * FRAME_START_MM),
+  nest = false,
+  className,
+}: {
+  stitch: DrawnStitch
+  face: 'top' | 'under'
+  frame?: FaceFrame
+  /** the start is a nest underneath */
+  nest?: boolean
+  className?: string
+}) {
+  const { lengthMm, heightMm } = frame
+  const box = { x: -FRAME_START_MM, y: -heightMm / 2 }
   return (
     <svg
-      viewBox={`-1 ${-half} ${LENGTH_MM + 2} ${half * 2}`}
+      viewBox={`${box.x} ${box.y} ${lengthMm} ${heightMm}`}
       className={className}
       role="img"
-      aria-label={`${face === 'top' ? 'Top' : 'Underside'}: ${words}`}
+      aria-label={faceWords(stitch, face, nest)}
     >
-      <rect x="-1" y={-half} width={LENGTH_MM + 2} height={half * 2} fill="var(--color-base-200)" />
-      <StitchShapes shapes={faceShapes(stitch, face, LENGTH_MM)} />
+      <rect {...box} width={lengthMm} height={heightMm} fill="var(--color-base-200)" data-kind="cloth" />
+      <StitchShapes shapes={faceShapes(stitch, face, lengthMm - 2 * FRAME_START_MM)} />
       {nest && face === 'under' && (
         <path
           d="M0 0 c1.4 -2.6 2.2 2.8 3 0.4 c0.8 -2.4 -2.6 -1.6 -1.6 0.8 c1 2.2 3.4 -2.8 3.6 -0.4 c0.2 2 -3 2.4 -4 0.6 c-1 -1.6 2 -2.4 3 -1.2"

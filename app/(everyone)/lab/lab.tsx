@@ -9,13 +9,15 @@ import { readSwatch, READING_WORDS } from '@/core/tension/reading'
 import { threadDiameterMm } from '@/core/units/thread'
 import type { Dial } from '@/core/units/dial'
 import { DialDrawing } from '@/ui/drawings/dial'
-import { SewnFace, SewnSection } from '@/ui/drawings/sewn-line'
+import { SewnSection } from '@/ui/drawings/sewn-line'
+import { DiagramSwitch, SewnPicture } from '@/ui/picture/sewn-picture'
+import type { ShownCloth } from '@/core/picture/swatch-scene'
 import { Select } from '@/ui/fields/select'
 import { SIGNS } from '@/core/knowledge/tension/tension'
 import { KIND_WORDS } from './lab-words'
 import { Forming } from './forming'
 
-interface Cloth {
+interface Cloth extends ShownCloth {
   readonly name: string
   readonly massGsm: number
   readonly thicknessMm: number
@@ -50,6 +52,7 @@ export function Lab({
   const [kind, setKind] = useState<StitchKind>('straight')
   const [lengthMm, setLengthMm] = useState(2.5)
   const [fault, setFault] = useState<StitchFault>('none')
+  const [diagram, setDiagram] = useState(false)
 
   const { massGsm, thicknessMm, dense } = cloths[cloth]!
   const widthMm = kind === 'zigzag' || kind === 'three-step' ? 4 : 0
@@ -85,13 +88,22 @@ export function Lab({
     skipped: result.skipped,
   }
   const { byTension, byCrowding } = result.pucker
+  const sewn = {
+    stitch,
+    cloth: cloths[cloth]!,
+    pucker: Math.max(byTension, byCrowding),
+    frayed: result.look.signs.includes('shredding'),
+    nest: result.nest,
+    diagram,
+    className: 'w-full border border-base-300',
+  }
   const signs = result.look.signs.map((sign) => SIGNS[sign].seen).join(' ')
   return (
     <>
       <h1 className="text-3xl font-bold">Swatch lab</h1>
       <p>
-        A model to learn from, not a measurement: a real swatch decides. The top thread is blue and solid, the bobbin’s
-        is rust and striped.
+        A model to learn from, not a measurement: a real swatch decides. In a diagram the top thread is blue and solid,
+        the bobbin’s is rust and striped.
       </p>
       <div className="mt-4 grid grid-cols-1 gap-6 lg:grid-cols-[20rem_1fr] lg:grid-rows-[auto_1fr]">
         <section className="sheet h-fit p-4" aria-label="Dial">
@@ -208,14 +220,15 @@ export function Lab({
           </figure>
           <div className="grid grid-cols-1 gap-4 md:grid-cols-2">
             <figure>
-              <SewnFace stitch={stitch} face="top" className="w-full border border-base-300" />
+              <SewnPicture {...sewn} face="top" />
               <figcaption className="text-sm">On top</figcaption>
             </figure>
             <figure>
-              <SewnFace stitch={stitch} face="under" nest={result.nest} className="w-full border border-base-300" />
+              <SewnPicture {...sewn} face="under" />
               <figcaption className="text-sm">Turned over</figcaption>
             </figure>
           </div>
+          <DiagramSwitch on={diagram} set={setDiagram} />
           <Forming />
         </div>
       </div>

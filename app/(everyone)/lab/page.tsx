@@ -5,6 +5,7 @@ import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'
+import { shownCloth } from '@/core/picture/swatch-scene'
 import { LabNav } from './lab-nav'
 import { Lab } from './lab'
 
@@ -23,8 +24,15 @@ export default async function LabPage() {
       <Lab
         dials={dials.length > 0 ? dials : [ORDINARY]}
         cloths={NAMED_FABRICS.map((named) => {
+          const { name, structure, traits = [] } = named
           const { massGsm, thicknessMm } = completeFabric(named)
-          return { name: named.name, massGsm, thicknessMm, dense: named.traits?.includes('dense') ?? false }
+          return {
+            ...shownCloth({ structure, traits, massGsm }),
+            name,
+            massGsm,
+            thicknessMm,
+            dense: traits.includes('dense'),
+          }
         })}
       />
     </>

@@ -1,5 +1,6 @@
 'use client'
 
+import { useState } from 'react'
 import {
   GATES,
   SIGNS,
@@ -11,7 +12,10 @@ import {
   type Gate,
 } from '@/core/knowledge/tension/tension'
 import type { Dial } from '@/core/units/dial'
-import { LOOK_WORDS, SwatchFace } from '@/ui/drawings/swatch-face'
+import { LOOK_WORDS } from '@/ui/drawings/swatch-face'
+import type { ShownCloth } from '@/core/picture/swatch-scene'
+import { DiagramSwitch } from '@/ui/picture/sewn-picture'
+import { LookPicture } from './look-picture'
 import { useListening } from '@/ui/parts/use-listening'
 import { Look } from './swatch-look'
 import type { Looking, Seen } from './look-at-swatch'
@@ -25,7 +29,19 @@ const GATE_WORDS: Readonly<Record<Gate, string>> = {
 }
 
 /** The pictures to choose from, and what else there is to see and was done. */
-export function SwatchPictures({ looking, dial, look }: { looking: Looking; dial: Dial; look: (seen: Seen) => void }) {
+export function SwatchPictures({
+  looking,
+  dial,
+  cloth,
+  look,
+}: {
+  looking: Looking
+  dial: Dial
+  /** of the project; absent: an ordinary one */
+  cloth: ShownCloth | undefined
+  look: (seen: Seen) => void
+}) {
+  const [diagram, setDiagram] = useState(false)
   const { target, at, top, under, signs, done } = looking
   const listening = useListening()
   return (
@@ -75,7 +91,7 @@ export function SwatchPictures({ looking, dial, look }: { looking: Looking; dial
               words={LOOK_WORDS.top[face]}
               choose={() => look({ choose: 'top', look: face })}
             >
-              <SwatchFace face="top" look={face} />
+              <LookPicture face="top" look={face} target={target} cloth={cloth} diagram={diagram} />
             </Look>
           ))}
         </div>
@@ -91,11 +107,12 @@ export function SwatchPictures({ looking, dial, look }: { looking: Looking; dial
               words={LOOK_WORDS.under[face]}
               choose={() => look({ choose: 'under', look: face })}
             >
-              <SwatchFace face="under" look={face} />
+              <LookPicture face="under" look={face} target={target} cloth={cloth} diagram={diagram} />
             </Look>
           ))}
         </div>
       </fieldset>
+      <DiagramSwitch on={diagram} set={setDiagram} />
       <fieldset>
         <legend className="mb-1 font-bold">Anything else to see?</legend>
         <div className="flex flex-wrap gap-2">

@@ -3,6 +3,7 @@
 import { useReducer } from 'react'
 import type { Target } from '@/core/knowledge/tension/tension'
 import type { Sitting } from '@/core/machine/sitting'
+import type { ShownCloth } from '@/core/picture/swatch-scene'
 import { nextStep } from '@/core/tension/next-step'
 import type { Dial } from '@/core/units/dial'
 import { FaultNote } from '@/ui/parts/fault-note'
@@ -30,6 +31,8 @@ export interface ReaderProps {
   /** what this machine's earlier swatches say */
   readonly before: Sitting
   readonly stackMm?: number
+  /** what is sewn, for the pictures to choose from */
+  readonly cloth?: ShownCloth
 }
 
 /** Look at both faces, choose the picture that matches, and be told what it means and what to do next. */
@@ -66,7 +69,7 @@ export function SwatchReader(props: ReaderProps) {
 
   return (
     <div className="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-      <SwatchPictures looking={looking} dial={dial} look={look} />
+      <SwatchPictures looking={looking} dial={dial} cloth={props.cloth} look={look} />
       <SwatchReading {...props} looking={looking} step={step}>
         <FaultNote fault={fault} />
         <button

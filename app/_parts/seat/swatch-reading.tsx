@@ -4,7 +4,7 @@ import { READING_WORDS } from '@/core/tension/reading'
 import type { NextAction, TensionStep } from '@/core/tension/next-step'
 import { plain } from '@/core/units/words'
 import { DialDrawing } from '@/ui/drawings/dial'
-import { SwatchFace } from '@/ui/drawings/swatch-face'
+import { LookPicture } from './look-picture'
 import { Explained } from '@/ui/parts/explained'
 import { BobbinScrew } from './bobbin-screw'
 import { sewnOf, type Looking } from './look-at-swatch'
@@ -37,9 +37,10 @@ export function SwatchReading({
   dial,
   start,
   mayTurnScrew,
+  cloth,
   faultHref,
   curveHref,
-}: Pick<ReaderProps, 'machineId' | 'dial' | 'start' | 'mayTurnScrew' | 'faultHref' | 'curveHref'> & {
+}: Pick<ReaderProps, 'machineId' | 'dial' | 'start' | 'mayTurnScrew' | 'cloth' | 'faultHref' | 'curveHref'> & {
   looking: Looking
   step: TensionStep | undefined
   children: React.ReactNode
@@ -55,8 +56,8 @@ export function SwatchReading({
             Swatch {sewn.length} of this trouble, at {plain(last.dial)}:
           </p>
           <div className="grid grid-cols-2 gap-2">
-            <SwatchFace face="top" look={last.top} />
-            <SwatchFace face="under" look={last.under} />
+            <LookPicture face="top" look={last.top} target={looking.target} cloth={cloth} />
+            <LookPicture face="under" look={last.under} target={looking.target} cloth={cloth} />
           </div>
         </div>
       )}

@@ -22,7 +22,7 @@ import {
   type Verdict,
 } from '@/core/trainer/swatch-round'
 import { DialDrawing } from '@/ui/drawings/dial'
-import { SewnFace } from '@/ui/drawings/sewn-line'
+import { DiagramSwitch, SewnPicture } from '@/ui/picture/sewn-picture'
 
 /** How many swatches make one exercise. */
 export const ROUNDS = 3
@@ -30,6 +30,7 @@ export const ROUNDS = 3
 export function Swatches({ finish }: { finish: (right: number, of: number) => void }) {
   const [count, setCount] = useState(1)
   const [round, setRound] = useState<Round>(() => newRound(Math.random))
+  const [diagram, setDiagram] = useState(false)
   const [read, setRead] = useState(false)
   /** a turn of the dial that waits for what the learner expects of it */
   const [turning, setTurning] = useState<Move>()
@@ -47,6 +48,16 @@ export function Swatches({ finish }: { finish: (right: number, of: number) => vo
     lockMm: result.lockMm,
     s: result.s,
     skipped: result.skipped,
+  }
+  const { byTension, byCrowding } = result.pucker
+  const sewn = {
+    stitch,
+    nest: result.nest,
+    pucker: Math.max(byTension, byCrowding),
+    frayed: result.look.signs.includes('shredding'),
+    seed: count * 11 + 3,
+    diagram,
+    className: 'w-full border border-base-300',
   }
   const answer = (verdict: Verdict) => {
     const truth = verdictOf(round)
@@ -104,13 +115,14 @@ export function Swatches({ finish }: { finish: (right: number, of: number) => vo
       <div className="mt-4 grid grid-cols-1 gap-6 lg:grid-cols-[3fr_2fr]">
         <div className="flex flex-col gap-3">
           <figure>
-            <SewnFace stitch={stitch} face="top" className="w-full border border-base-300" />
-            <figcaption>On top: blue is the top thread</figcaption>
+            <SewnPicture {...sewn} face="top" />
+            <figcaption>On top: dark is the top thread</figcaption>
           </figure>
           <figure>
-            <SewnFace stitch={stitch} face="under" nest={result.nest} className="w-full border border-base-300" />
-            <figcaption>Turned over: rust and striped is the bobbin’s</figcaption>
+            <SewnPicture {...sewn} face="under" />
+            <figcaption>Turned over: light is the bobbin’s</figcaption>
           </figure>
+          <DiagramSwitch on={diagram} set={setDiagram} />
           {result.look.signs.includes('shredding') && <p className="font-semibold">The thread frays above the eye.</p>}
           <div className="flex items-center gap-4">
             <DialDrawing dial={{ ...round.setup.dial, step: 0.5 }} set={round.setup.at} className="w-32" />
