@@ -175,6 +175,20 @@ for (const role of ['staff', 'learner'] as const) {
       console.log(told(`${kind.name}, ${name}`, outcomes))
     }
 }
+console.log(`\nthe same machines read by a camera, staff`)
+for (const kind of KINDS)
+  for (const [name, way] of [
+    ['adviser', adviser],
+    ['adviser, camera', adviser],
+  ] as const) {
+    const outcomes = Array.from({ length: MACHINES }, (_, index) => {
+      const machine = new LineMachine(new Chance(20_26 + index), kind)
+      const { dial, start, target } = machine
+      const photographed = { dial, start, target, stitch: (at: number) => machine.photograph(at) }
+      return sew(name === 'adviser' ? machine : photographed, way, 'staff')
+    })
+    console.log(told(`${kind.name}, ${name}`, outcomes))
+  }
 console.log('\nat most, by anybody, with two swatches (a median of two needs half)')
 for (const kind of KINDS)
   console.log(

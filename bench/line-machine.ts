@@ -25,6 +25,10 @@ const PERFECT = { straight: 0, zigzag: -0.75, embroidery: -1.4 } as const
 const TOO_LOOSE = { straight: -0.5, zigzag: -2, embroidery: -2 } as const
 const TOO_TIGHT = { straight: 0.5, zigzag: 0.5, embroidery: -0.5 } as const
 
+/** How far two seams sewn alike differ, and how far a camera errs about one; an eye’s error is what is left of a kind’s noise. */
+const HAND = 0.15
+const CAMERA = 0.25
+
 /** A straight line with an eye that errs: what a dial does to a score, and nothing else. Its balance lies on its scale. */
 export class LineMachine {
   readonly dial: Dial
@@ -51,10 +55,31 @@ export class LineMachine {
     this.#stuck = chance.next() < 0.5 ? TOO_LOOSE[kind.target] - more : TOO_TIGHT[kind.target] + more
   }
 
-  stitch(at: number): SwatchAt {
+  /** How good each seam is, before anybody looks at it. */
+  #sewn(at: number): number {
     const moved = this.#kind.dead ? this.#stuck : PERFECT[this.target] + this.#slope * (at - this.#place)
-    const seen = moved + this.#bell() * this.#kind.noise
+    return moved + this.#bell() * HAND
+  }
+
+  stitch(at: number): SwatchAt {
+    const eye = Math.sqrt(Math.max(0, this.#kind.noise ** 2 - HAND ** 2))
+    const seen = this.#sewn(at) + this.#bell() * eye
     return { dial: at, top: topLook(seen), under: underLook(seen) }
+  }
+
+  /** The same seam as a camera measures it, with an error of its own that it says. */
+  photograph(at: number): SwatchAt {
+    const seen = Math.max(-3, Math.min(3, this.#sewn(at) + this.#bell() * CAMERA))
+    const [top, under] = [topLook(seen), underLook(seen)]
+    return {
+      dial: at,
+      top,
+      under,
+      camera: {
+        top: { look: top, score: Math.max(0, seen), spread: CAMERA },
+        under: { look: under, score: Math.min(0, seen), spread: CAMERA },
+      },
+    }
   }
 
   #bell(): number {

@@ -25,6 +25,7 @@ const lookOf = ({ body }: SwatchEvent): SwatchAt => ({
   top: body.top,
   under: body.under,
   ...(body.signs && { signs: body.signs }),
+  ...(body.camera && { camera: body.camera }),
 })
 
 /**

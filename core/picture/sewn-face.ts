@@ -42,6 +42,8 @@ export interface SewnSeam {
   /** how slack the thread lies; 0 is drawn straight */
   readonly slack: number
   readonly frayed: boolean
+  /** how high above the middle of the yarns its threads rest; absent: they sink in */
+  readonly restMm?: number
 }
 
 /** What of a seam its threads depend on once its holes are there. */
@@ -97,7 +99,7 @@ export function strandsThrough(
   const spread = () => chance() + chance() + chance() - 1.5
   const strands: Strand[] = []
   const under = -0.35
-  const rise = seam.ownMm * 0.55
+  const rise = seam.ownMm * 0.55 + (seam.restMm ?? 0)
   for (let index = 0; index + 1 < holes.length; index += 1) {
     const [from, to] = [holes[index]!, holes[index + 1]!]
     const span = Math.hypot(to.x - from.x, to.y - from.y)

@@ -92,6 +92,8 @@ function shareOf(score: number): number {
   return score < 2 ? 0.06 + ((score - 0.15) / 1.85) * 0.34 : 0.62 + 0.22 * Math.min(1, score - 2)
 }
 
+/** Threads rest on the yarns that they cross. */
+const RESTS_MM = 0.06
 /** After so many stitches every stitch, and every skipped one, comes round again. */
 const ROUND = 12
 /** How far a seam goes on beyond what is in view. */
@@ -123,6 +125,7 @@ export function swatchScene(shown: ShownFace): FaceScene {
     loopMm: loops ? 1.1 + 0.7 * Math.min(1, Math.max(0, shows - 2)) : 0,
     nestMm: nested ? Math.min(9, lengthMm * 0.5) : 0,
     slack: loops ? 0 : 0.06,
+    restMm: RESTS_MM,
     frayed: shown.frayed ?? false,
   }
   const strands = lines.flatMap((line, index) =>

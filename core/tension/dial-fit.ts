@@ -4,6 +4,8 @@ import { DIAL_FIT } from '../knowledge/tension/dial-fit'
 export interface DialReading {
   readonly dial: number
   readonly s: number
+  /** the standard deviation of a score that was measured; absent: a grade by eye, which says no more than from where to where */
+  readonly spread?: number
   /** a swatch of another day counts less */
   readonly past?: boolean
 }
@@ -40,6 +42,14 @@ function shownBy(s: number): readonly [number, number] {
   if (s === 0) return [-own, own]
   const [from, to] = Math.abs(s) < far ? [own, far] : [far, Infinity]
   return s > 0 ? [from, to] : [-to, -from]
+}
+
+/** How likely a reading is where the true score is so much; of a measure beside its likeliest. */
+function chanceOf({ s, spread }: DialReading, truth: number): number {
+  const { noise, hand } = DIAL_FIT
+  if (spread !== undefined) return Math.exp(-((s - truth) ** 2) / (2 * (hand ** 2 + spread ** 2)))
+  const [from, to] = shownBy(s)
+  return below((to - truth) / noise) - below((from - truth) / noise)
 }
 
 /** How much the score changes with one number of an ordinary dial on this stack; absent: an ordinary one. */
@@ -83,8 +93,7 @@ export function fitDial(
       let log = Math.log(prior) - (wide * wide) / 2
       for (const reading of readings) {
         const truth = target + slope * (reading.dial - place)
-        const [from, to] = shownBy(reading.s)
-        const chance = below((to - truth) / noise) - below((from - truth) / noise)
+        const chance = chanceOf(reading, truth)
         log += (reading.past ? pastWeight : 1) * Math.log(lapse + (1 - lapse) * chance)
       }
       const weight = Math.exp(log)

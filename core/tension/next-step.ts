@@ -3,7 +3,15 @@ import { GATE_ACTION, GATES, TARGET_SCORE, TOP_SCORE, type Gate, type Target } f
 import { plain } from '../units/words'
 import { dialUnit, type Dial } from '../units/dial'
 import { fitDial, plainSlope, type DialFit, type DialReading } from './dial-fit'
-import { acceptedScores, isFaulty, readSwatch, type Reading, type SwatchLook, type SwatchReading } from './reading'
+import {
+  acceptedScores,
+  isFaulty,
+  measuredScore,
+  readSwatch,
+  type Reading,
+  type SwatchLook,
+  type SwatchReading,
+} from './reading'
 
 export type NextAction =
   | 'restore'
@@ -117,7 +125,7 @@ function dialReadings(swatches: readonly SwatchAt[], target: Target, past: boole
     const { s, reading } = readSwatch(swatch, target)
     const other = swatch.signs?.some((sign) => sign === 'skipped' || sign === 'shredding')
     if (other || reading === 'threading' || reading === 'mixed') return []
-    return [{ dial: swatch.dial, s, ...(past && { past }) }]
+    return [{ dial: swatch.dial, s, ...measuredScore(swatch), ...(past && { past }) }]
   })
 }
 

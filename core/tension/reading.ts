@@ -9,10 +9,21 @@ import {
   type UnderLook,
 } from '../knowledge/tension/tension'
 
+/** What a camera said of one face. */
+export interface CameraFace<Look extends TopLook | UnderLook = TopLook | UnderLook> {
+  readonly look: Look
+  /** on the adviser's scale; a nest has none */
+  readonly score: number | null
+  /** the standard deviation of the score */
+  readonly spread: number
+}
+
 export interface SwatchLook {
   readonly top: TopLook
   readonly under: UnderLook
-  readonly signs?: readonly SwatchSign[]
+  readonly signs?: readonly SwatchSign[] | undefined
+  /** of the faces that were photographed */
+  readonly camera?: { readonly top?: CameraFace<TopLook>; readonly under?: CameraFace<UnderLook> } | undefined
 }
 
 export type Reading =
@@ -33,6 +44,29 @@ export interface SwatchReading {
   /** the score is one that this stitch wants */
   readonly onTarget: boolean
 }
+
+/** A face shows no more than this: more of it is "at least". */
+const SHOWN_WHOLE = 2.6
+
+/**
+ * The score that a camera measured where the person agreed with what it saw; undefined where a face was told by eye alone, where
+ * neither face shows the other's thread, or where all there is to see is seen.
+ */
+export function measuredScore({
+  top,
+  under,
+  camera,
+}: SwatchLook): { readonly s: number; readonly spread: number } | undefined {
+  if (!camera || under === 'nest') return undefined
+  const [shows, look, sign] = top !== 'own' ? [camera.top, top, 1] : [camera.under, under, -1]
+  if (!shows || shows.look !== look || look === 'own' || shows.score === null) return undefined
+  const s = shows.score
+  return Math.sign(s) === sign && Math.abs(s) < SHOWN_WHOLE ? { s, spread: shows.spread } : undefined
+}
+
+/** Faces of which the person said something else than the camera. */
+export const cameraCorrected = ({ top, under, camera }: SwatchLook): number =>
+  (camera?.top && camera.top.look !== top ? 1 : 0) + (camera?.under && camera.under.look !== under ? 1 : 0)
 
 /** What both faces of a swatch say. A dial reading needs both: when both are off it is "mixed", and a nest is threading. */
 export function readSwatch(look: SwatchLook, target: Target): SwatchReading {

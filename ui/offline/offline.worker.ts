@@ -9,11 +9,23 @@ const onlyItself: SerwistPlugin = {
   cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 && !response.redirected ? response : null),
 }
 
+/**
+ * A worker is told what to load by the end of its own address, which it takes from the answer where that has one: an answer that
+ * is made here has none, and the worker keeps what it was called by.
+ */
+const keepsItsAddress: SerwistPlugin = {
+  handlerWillRespond: ({ request, response }) =>
+    Promise.resolve(request.destination === 'worker' ? new Response(response.body, response) : response),
+}
+
 const runtimeCaching: RuntimeCaching[] = [
   {
     // Parts of the program carry their content in their names: what is kept is right for ever.
     matcher: ({ url, sameOrigin }) => sameOrigin && isPart(url.pathname),
-    handler: new CacheFirst({ cacheName: CACHES.parts, plugins: [new ExpirationPlugin({ maxEntries: 600 })] }),
+    handler: new CacheFirst({
+      cacheName: CACHES.parts,
+      plugins: [new ExpirationPlugin({ maxEntries: 600 }), keepsItsAddress],
+    }),
   },
   {
     matcher: ({ request, url, sameOrigin }) =>

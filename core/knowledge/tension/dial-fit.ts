@@ -18,6 +18,8 @@ export const DIAL_FIT = {
   farShare: 0.25,
   /** error of the eye and the hand, in score */
   noise: 0.35,
+  /** of the hand alone: how far two seams sewn alike differ, where the reading is a measure with a spread of its own */
+  hand: 0.2,
   /** share of readings that say nothing at all */
   lapse: 0.02,
   /** |score| below which a face shows its own colour alone, and from which dots have become a line or loops */

@@ -3,13 +3,27 @@ import type { CheckGroup } from '../../knowledge/check/check'
 import { GATES, SWATCH_SIGNS, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../../knowledge/tension/tension'
 import { EVERYONE } from '../../room/role'
 import { strict, words } from '../../schema/shape'
-import { READING_WORDS, readSwatch, readWritten } from '../../tension/reading'
+import { cameraCorrected, READING_WORDS, readSwatch, readWritten, type SwatchLook } from '../../tension/reading'
 import { plain, spaced } from '../../units/words'
 import { minus, union } from '../changes'
 import { always, kind, ProjectId } from './kind'
 
 /** What a good swatch says as well: a test line is the least that it is. */
+/** That a camera read it, and where the person knew better. */
+function cameraWords(body: SwatchLook): string {
+  if (!body.camera) return ''
+  const corrected = cameraCorrected(body)
+  return ` Read by a camera${corrected === 0 ? '' : `, and corrected on ${corrected === 1 ? 'one face' : 'both faces'}`}.`
+}
+
 const SAID: readonly CheckGroup[] = ['swatch', 'line']
+
+const cameraFace = <Looks extends readonly string[]>(looks: Looks) =>
+  strict({
+    look: words(looks),
+    score: Type.Union([Type.Number({ minimum: -3, maximum: 3 }), Type.Null()]),
+    spread: Type.Number({ minimum: 0, maximum: 3 }),
+  })
 
 export const swatchStitched = kind({
   body: strict({
@@ -18,6 +32,10 @@ export const swatchStitched = kind({
     top: words(TOP_LOOKS),
     under: words(UNDER_LOOKS),
     signs: Type.Optional(Type.Array(words(SWATCH_SIGNS), { uniqueItems: true })),
+    /** what a camera said of the faces that were photographed, beside what the person says of them */
+    camera: Type.Optional(
+      strict({ top: Type.Optional(cameraFace(TOP_LOOKS)), under: Type.Optional(cameraFace(UNDER_LOOKS)) }),
+    ),
     done: Type.Array(words(GATES), { uniqueItems: true }),
     /** the mark taken between two that disagree: as near as this dial comes, and good */
     asNear: Type.Optional(Type.Number()),
@@ -37,7 +55,7 @@ export const swatchStitched = kind({
     const near = body.asNear === undefined ? '' : `; ${plain(body.asNear)} is as near as this dial comes`
     return {
       title: `Swatch at ${plain(body.dial)}: ${spaced(reading)}${near}`,
-      detail: `${spaced(body.target)}. ${READING_WORDS[reading]}`,
+      detail: `${spaced(body.target)}. ${READING_WORDS[reading]}${cameraWords(body)}`,
     }
   },
   typed: {
