@@ -12,6 +12,7 @@ for (const arg of process.argv.slice(5)) {
   if (arg.startsWith('click:')) { await page.getByRole('button', { name: arg.slice(6) }).first().click(); await page.waitForTimeout(600); continue }
   if (arg.startsWith('link:')) { await page.getByRole('link', { name: arg.slice(5) }).first().click(); await page.waitForTimeout(1500); continue }
   if (arg.startsWith('tick:')) { await page.getByLabel(arg.slice(5)).first().click({force:true}); await page.waitForTimeout(600); continue }
+  if (arg.startsWith('file:')) { const [, label, path] = arg.split(':'); await page.getByLabel(label).first().setInputFiles(path); await page.waitForTimeout(6000); continue }
   if (arg.startsWith('key:')) { await page.keyboard.press(arg.slice(4)); await page.waitForTimeout(700); continue }
   if (arg.startsWith('shot')) { const full = arg.startsWith('shotfull'); await page.screenshot({ path: `/tmp/shot-${arg.split('=')[1]}.png`, fullPage: full }); continue }
   await page.goto(arg, { waitUntil: 'load' }); await page.waitForTimeout(1500)

@@ -112,7 +112,7 @@ test('a storm: fifty cuts, both copies and the database killed while ten write a
         const decoder = new TextDecoder()
         let text = ''
         for await (const chunk of stream.body!) {
-          text += decoder.decode(chunk as Uint8Array, { stream: true })
+          text += decoder.decode(chunk, { stream: true })
           const parts = text.split('\n\n')
           text = parts.pop()!
           for (const part of parts)
@@ -172,7 +172,7 @@ test('a storm: fifty cuts, both copies and the database killed while ten write a
     for (const { machineId, name, state } of await readMachines(store, siteId)) {
       const book = await readBook(store, siteId, machineId)
       const noted = book.filter(
-        ({ kind, body }) => kind === 'noted' && /^\d+\/\d+$/.test((body as { text: string }).text),
+        ({ kind, body }) => kind === 'noted' && /^\d+\/\d+$/.test((body).text),
       )
       const mine = [...acknowledged].filter(([, of]) => of === machineId).map(([commandId]) => commandId)
       expect(noted.map(({ eventId }) => eventId).sort(), name).toEqual(mine.sort())

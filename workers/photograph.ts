@@ -1,10 +1,9 @@
 import { stat } from 'node:fs/promises'
 import sharp from 'sharp'
+import { MOST_PHOTOGRAPH_PIXELS } from '@/core/camera/photograph'
 import { Invalid } from '@/core/schema/invalid'
 import type { Picture } from '@/core/picture/picture'
 
-/** Larger photographs are refused before they are unpacked. */
-const MOST_PIXELS = 50_000_000
 const MOST_BYTES = 80_000_000
 /** What is read; each is told by its own first bytes and not by its name. */
 const KINDS: ReadonlySet<string> = new Set(['png', 'jpeg', 'webp', 'heif'])
@@ -26,10 +25,10 @@ export async function openPhotograph(path: string): Promise<Picture> {
   })
   if (!KINDS.has(format) || (pages ?? 1) > 1)
     throw new Invalid('not-an-image', 'This is no photograph that can be read: PNG, JPEG, WebP or HEIC')
-  if (width * height > MOST_PIXELS)
+  if (width * height > MOST_PHOTOGRAPH_PIXELS)
     throw new Invalid(
       'too-large',
-      `A photograph has at most ${MOST_PIXELS / 1e6} million pixels; this one has ${Math.round((width * height) / 1e6)}`,
+      `A photograph has at most ${MOST_PHOTOGRAPH_PIXELS / 1e6} million pixels; this one has ${Math.round((width * height) / 1e6)}`,
     )
   const { data, info } = await image
     .autoOrient()

@@ -28,5 +28,9 @@ export function printedBag(project: Project, machines: readonly Machine[], rules
         use: kitUse(given.kit, sewn, completeFabric(fabric).thicknessMm * layers.seam, volume, beginners),
       }),
     code: labelCode('project', project.projectId),
+    tags: {
+      top: labelCode('project', project.projectId, 'top'),
+      under: labelCode('project', project.projectId, 'under'),
+    },
   }
 }

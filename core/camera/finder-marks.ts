@@ -6,6 +6,9 @@ import type { Point } from './plane'
 const MARK = [1, 1, 3, 1, 1] as const
 const MARK_MODULES = 7
 
+/** Of the light of its paper ink sends back less than this, as a screen has it, in any light and through a little blur. */
+const INK = 0.6
+
 /** Whether runs of dark and light are as those across a mark. */
 function isMark(runs: readonly number[]): boolean {
   const all = runs.reduce((sum, run) => sum + run, 0)
@@ -41,6 +44,15 @@ export function finderMarks(picture: Picture): Point[] {
     }
     return runs
   }
+  /** Ink is far darker than the paper beside it; the yarns of a cloth are not. */
+  const isInk = (from: number, to: number, row: number): boolean => {
+    let [least, most] = [255, 0]
+    for (let column = from; column < to; column += 1) {
+      least = Math.min(least, light[row * width + column]!)
+      most = Math.max(most, light[row * width + column]!)
+    }
+    return least < INK * most
+  }
   const marks: { x: number; y: number; size: number }[] = []
   for (let row = 0; row < height; row += 2) {
     let runs: number[] = []
@@ -56,7 +68,7 @@ export function finderMarks(picture: Picture): Point[] {
       if (was && runs.length === 5 && isMark(runs)) {
         const size = runs.reduce((sum, run) => sum + run, 0)
         const middle = Math.round(column - size / 2)
-        if (dark(middle, row)) {
+        if (dark(middle, row) && isInk(column - size, column, row)) {
           const down = upAndDown(middle, row)
           const high = down.reduce((sum, run) => sum + run, 0)
           const y = row + (down[2]! + down[3]! + down[4]! - (down[0]! + down[1]! + down[2]!)) / 2

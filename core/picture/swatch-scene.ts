@@ -83,7 +83,7 @@ function yarnsPerCm({ structure, massGsm = 150 }: ShownCloth): number {
   const fine = Math.sqrt(120 / Math.max(20, massGsm))
   if (structure === 'net') return 5
   if (structure === 'knit') return Math.max(7, Math.min(18, 12 * fine))
-  return Math.max(10, Math.min(34, 24 * fine))
+  return Math.max(11, Math.min(44, 30 * fine))
 }
 
 /** Of the way from hole to hole, how much of the other thread lies on a face that scores so much. */

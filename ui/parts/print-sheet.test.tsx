@@ -12,7 +12,8 @@ import { sizeText } from '@/core/units/needle-size'
 import { LAID_OUT } from '@/core/knowledge/stitch/extra'
 import { cautionWords } from '../kit-words'
 import { needleWords, threadWords } from '../words'
-import { BagLabel, KitSheet, type PrintedBag } from './print-sheet'
+import { TAG_MM } from '@/core/camera/plane'
+import { BagLabel, KitSheet, SwatchTags, type PrintedBag } from './print-sheet'
 
 type Cloth = Pick<KitRequest, 'fabric' | 'layers' | 'operation'>
 const CLOTHS: readonly Cloth[] = [
@@ -32,6 +33,8 @@ const CLOTHS: readonly Cloth[] = [
 ]
 const { traits } = archetype('iron-front-loader')
 
+const TAG = { code: 'K7QP-2M', size: 29, path: 'M0 0h29v1h-29z' }
+
 function bagOf(cloth: Cloth, metres?: number): PrintedBag {
   const known = kitMachine(traits)
   if ('missing' in known) throw new Error('the template lacks a trait')
@@ -45,6 +48,7 @@ function bagOf(cloth: Cloth, metres?: number): PrintedBag {
     fabric: cloth.fabric,
     layers: cloth.layers,
     ...(metres && { use: kitUse(kit!, { seamM: metres, starts: 2 }, stack, bobbinVolumeOf(traits)!, false) }),
+    tags: { top: TAG, under: TAG },
     code: { code: 'K7QP-2M', size: 25, path: 'M0 0h1v1h-1z' },
   }
 }
@@ -54,6 +58,16 @@ const text = (markup: string) =>
     .replaceAll('&#x27;', "'")
     .replaceAll('&amp;', '&')
     .replaceAll(/\s+/g, ' ')
+describe('the tags of a swatch', () => {
+  it('are codes of exactly 20 mm from outer edge to outer edge, one for each face, with whose swatch it is', () => {
+    const drawn = renderToStaticMarkup(<SwatchTags bag={bagOf(CLOTHS[0]!)} />)
+    // The code fills its drawing, and its drawing is as large as a camera takes it to be.
+    expect(drawn.match(/viewBox="0 0 29 29" style="width:20mm;height:20mm"/g)).toHaveLength(2)
+    expect(TAG_MM).toBe(20)
+    expect(text(drawn)).toMatch(/On top +Ida.*Turned over +Ida/)
+  })
+})
+
 const label = (bag: PrintedBag) => renderToStaticMarkup(<BagLabel bag={bag} />)
 const sheet = (bag: PrintedBag) => renderToStaticMarkup(<KitSheet bag={bag} />)
 

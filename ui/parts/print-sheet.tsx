@@ -1,3 +1,4 @@
+import { TAG_MM } from '@/core/camera/plane'
 import { completeFabric } from '@/core/fabric/intake'
 import type { Kit, KitRequest } from '@/core/kit/request'
 import { LAID_OUT } from '@/core/knowledge/stitch/extra'
@@ -23,6 +24,8 @@ export interface PrintedBag {
   readonly layers: KitRequest['layers']
   readonly use?: ThreadUseAnswer
   readonly code: PrintedCode
+  /** of its test swatch, one for each face */
+  readonly tags: Readonly<Record<'top' | 'under', PrintedCode>>
 }
 
 /** A6, across: what goes on the bag. Black on white; nothing needs colour to be read. */
@@ -73,6 +76,40 @@ export function BagLabel({ bag }: { bag: PrintedBag }) {
           {kit.cautions.map((caution) => cautionWords[caution]).join(' · ')}
         </p>
       )}
+    </section>
+  )
+}
+
+/** A6, across: the tags of a test swatch, to be cut out and laid beside the seam, each beside the face that it names. */
+export function SwatchTags({ bag: { learner, name, tags } }: { bag: PrintedBag }) {
+  return (
+    <section className="paper paper-a6" aria-label={`Swatch tags for ${learner}`}>
+      <p className="text-sm">
+        Cut out along the lines. Lay the tag flat beside the seam, on the face that it names, and photograph both. The
+        code is {TAG_MM} mm wide: print at full size, never “fit to page”.
+      </p>
+      <div className="mt-4 flex gap-6">
+        {(['top', 'under'] as const).map((face) => (
+          <div key={face} className="flex w-[62mm] items-center gap-1 border border-dashed border-current">
+            <div className="shrink-0 p-[4mm]">
+              <svg
+                viewBox={`0 0 ${tags[face].size} ${tags[face].size}`}
+                style={{ width: `${TAG_MM}mm`, height: `${TAG_MM}mm` }}
+                role="img"
+                aria-label={`Swatch code, ${face}`}
+                shapeRendering="crispEdges"
+              >
+                <path d={tags[face].path} fill="currentColor" />
+              </svg>
+            </div>
+            <div className="min-w-0 py-2 pr-2">
+              <p className="text-xl leading-tight font-bold">{face === 'top' ? 'On top' : 'Turned over'}</p>
+              <p className="line-clamp-1">{learner}</p>
+              <p className="line-clamp-2 text-sm leading-tight">{name}</p>
+            </div>
+          </div>
+        ))}
+      </div>
     </section>
   )
 }

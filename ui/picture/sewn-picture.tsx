@@ -20,6 +20,7 @@ export function SewnPicture({
   label = faceWords(stitch, face, nest),
   seed = 4,
   diagram,
+  fine,
   className,
   ...marks
 }: {
@@ -30,6 +31,7 @@ export function SewnPicture({
   label?: string
   seed?: number
   diagram?: boolean
+  fine?: boolean
   className?: string
 } & Pick<ShownFace, 'nest' | 'pucker' | 'frayed' | 'wobbles'>) {
   const threads = useTestThreads()
@@ -39,6 +41,7 @@ export function SewnPicture({
       shown={{ face, stitch, cloth, threads, nest, seed, ...frame, ...marks }}
       label={label}
       {...(diagram !== undefined && { diagram })}
+      {...(fine && { fine })}
       {...(className && { className })}
     >
       <SewnFace stitch={stitch} face={face} nest={nest} frame={frame} />

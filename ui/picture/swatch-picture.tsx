@@ -5,7 +5,7 @@ import type { ShownFace } from '@/core/picture/swatch-scene'
 import { drawSwatch } from './draw'
 
 /** Pixels to a millimetre between which a picture is drawn, however wide its place is. */
-const PX_PER_MM = { least: 8, most: 22 } as const
+const PX_PER_MM = { least: 8, most: 22, printed: 44 } as const
 
 /**
  * One face of a swatch as it lies on the table. Until it is drawn, and wherever nothing draws, `children` stand in its place: the
@@ -15,12 +15,15 @@ export function SwatchPicture({
   shown,
   label,
   diagram = false,
+  fine = false,
   className = '',
   children,
 }: {
   shown: Omit<ShownFace, 'pxPerMm'>
   label: string
   diagram?: boolean
+  /** for paper, which shows more than a screen */
+  fine?: boolean
   className?: string
   children?: React.ReactNode
 }) {
@@ -38,8 +41,9 @@ export function SwatchPicture({
   useEffect(() => {
     if (width === 0) return
     const { lengthMm } = JSON.parse(asked) as typeof shown
-    const fine = Math.round((width * Math.min(1.5, window.devicePixelRatio)) / lengthMm)
-    const pxPerMm = Math.max(PX_PER_MM.least, Math.min(PX_PER_MM.most, fine))
+    const across = width * (fine ? 3 : Math.min(1.5, window.devicePixelRatio))
+    const most = fine ? PX_PER_MM.printed : PX_PER_MM.most
+    const pxPerMm = Math.max(PX_PER_MM.least, Math.min(most, Math.round(across / lengthMm)))
     let gone = false
     void drawSwatch(whose, { ...(JSON.parse(asked) as typeof shown), pxPerMm }).then((image) => {
       const to = canvas.current
@@ -50,12 +54,13 @@ export function SwatchPicture({
       setDrawn(true)
     })
     return () => void (gone = true)
-  }, [asked, width, whose])
+  }, [asked, fine, width, whose])
   const overlaid = drawn && diagram
   return (
     <div
       role="img"
       aria-label={label}
+      data-picture=""
       data-drawn={drawn || undefined}
       className={`relative overflow-hidden ${className}`}
       style={{ aspectRatio: `${shown.lengthMm} / ${shown.heightMm}` }}

@@ -3,6 +3,8 @@ import Link from 'next/link'
 const PAGES = [
   { href: '/lab', name: 'Swatch lab' },
   { href: '/lab/trainer', name: 'Trainer' },
+  { href: '/lab/demonstration', name: 'Demonstration' },
+  { href: '/lab/hand-out', name: 'Hand-out' },
   { href: '/lab/words', name: 'Words' },
 ] as const
 

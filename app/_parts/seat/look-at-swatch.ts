@@ -1,6 +1,7 @@
 import type { Gate, SwatchSign, Target, TopLook, UnderLook } from '@/core/knowledge/tension/tension'
 import type { Sitting } from '@/core/machine/sitting'
 import type { SwatchAt, TensionStep } from '@/core/tension/next-step'
+import type { CameraFace, SwatchLook } from '@/core/tension/reading'
 
 /** What somebody has chosen of the swatch in hand, and what was sewn before it. */
 export interface Looking {
@@ -9,6 +10,8 @@ export interface Looking {
   readonly at: number
   readonly top?: TopLook
   readonly under?: UnderLook
+  /** what a camera said of the faces that were photographed */
+  readonly camera?: NonNullable<SwatchLook['camera']>
   readonly signs: readonly SwatchSign[]
   readonly done: readonly Gate[]
   /** swatches of this trouble, oldest first; each kind of stitch is a trouble of its own */
@@ -20,10 +23,16 @@ export type Seen =
   | { readonly choose: 'at'; readonly at: number }
   | { readonly choose: 'top'; readonly look: TopLook }
   | { readonly choose: 'under'; readonly look: UnderLook }
+  /** what a camera saw is taken for what it is, until the person says otherwise */
+  | { readonly choose: 'camera'; readonly seen: CameraSeen }
   | { readonly choose: 'sign'; readonly sign: SwatchSign }
   | { readonly choose: 'gate'; readonly gate: Gate }
   /** the swatch is in the book; `next` is where the dial goes now */
   | { readonly choose: 'written'; readonly next?: number }
+
+export type CameraSeen = (
+  ({ readonly face: 'top' } & CameraFace<TopLook>) | ({ readonly face: 'under' } & CameraFace<UnderLook>)
+) & { readonly skipped: boolean }
 
 export const lookingFrom = (target: Target, at: number, { done, swatches }: Sitting): Looking => ({
   target,
@@ -46,13 +55,30 @@ export function looked(before: Looking, look: Seen): Looking {
       return { ...before, top: look.look }
     case 'under':
       return { ...before, under: look.look }
+    case 'camera': {
+      const { face: _face, skipped, ...said } = look.seen
+      const signs = skipped && !before.signs.includes('skipped') ? [...before.signs, 'skipped' as const] : before.signs
+      return look.seen.face === 'top'
+        ? {
+            ...before,
+            signs,
+            top: look.seen.look,
+            camera: { ...before.camera, top: { ...said, look: look.seen.look } },
+          }
+        : {
+            ...before,
+            signs,
+            under: look.seen.look,
+            camera: { ...before.camera, under: { ...said, look: look.seen.look } },
+          }
+    }
     case 'sign':
       return { ...before, signs: toggle(before.signs, look.sign) }
     case 'gate':
       return { ...before, done: toggle(before.done, look.gate) }
     case 'written': {
       const swatch = swatchOf(before)
-      const { top: _top, under: _under, ...rest } = before
+      const { top: _top, under: _under, camera: _camera, ...rest } = before
       // The next swatch starts from what was just advised.
       return {
         ...rest,
@@ -65,8 +91,8 @@ export function looked(before: Looking, look: Seen): Looking {
 }
 
 /** The swatch in hand; undefined until both faces are chosen. */
-export const swatchOf = ({ at, top, under, signs }: Looking): SwatchAt | undefined =>
-  top && under && { dial: at, top, under, signs }
+export const swatchOf = ({ at, top, under, signs, camera }: Looking): SwatchAt | undefined =>
+  top && under && { dial: at, top, under, signs, ...(camera && { camera }) }
 
 /** Those of this kind of stitch, oldest first. */
 export const sewnOf = ({ sewn, target }: Looking): SwatchAt[] =>
@@ -74,7 +100,7 @@ export const sewnOf = ({ sewn, target }: Looking): SwatchAt[] =>
 
 /** The swatch in hand as it is written down, with the mark that was taken where two disagree. */
 export function lineOf(looking: Looking, { next, reading }: Pick<TensionStep, 'next' | 'reading'>, projectId?: string) {
-  const { at, target, top, under, signs, done } = looking
+  const { at, target, top, under, signs, done, camera } = looking
   if (!top || !under) return undefined
   return {
     dial: at,
@@ -83,6 +109,7 @@ export function lineOf(looking: Looking, { next, reading }: Pick<TensionStep, 'n
     under,
     done,
     ...(signs.length > 0 && { signs }),
+    ...(camera && { camera }),
     ...(projectId && { projectId }),
     ...(next.do === 'done' && reading === 'as-near' && next.dial !== undefined && { asNear: next.dial }),
   }

@@ -16,6 +16,7 @@ import { LOOK_WORDS } from '@/ui/drawings/swatch-face'
 import type { ShownCloth } from '@/core/picture/swatch-scene'
 import { DiagramSwitch } from '@/ui/picture/sewn-picture'
 import { LookPicture } from './look-picture'
+import { Photograph } from './photograph'
 import { useListening } from '@/ui/parts/use-listening'
 import { Look } from './swatch-look'
 import type { Looking, Seen } from './look-at-swatch'
@@ -80,6 +81,7 @@ export function SwatchPictures({
           />
         </label>
       </div>
+      <Photograph take={(seen) => look({ choose: 'camera', seen })} />
       <fieldset>
         <legend className="mb-1 text-lg font-bold">On top, where you sewed (dark thread)</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">

@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { readMachines } from '@/store/machine/machines'
 import { PrintButton } from '@/ui/parts/print-button'
-import { BagLabel, KitSheet } from '@/ui/parts/print-sheet'
+import { BagLabel, KitSheet, SwatchTags } from '@/ui/parts/print-sheet'
 import { mustSee } from '../../../../_server/actor'
 import { printedBag } from '../../../../_server/printed-bag'
 import { projectPage } from '../../../../_server/project'
@@ -29,6 +29,7 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
         <div className="flex flex-wrap items-start gap-6 overflow-x-auto print:block">
           <BagLabel bag={bag} />
           <KitSheet bag={bag} />
+          <SwatchTags bag={bag} />
         </div>
       ) : (
         <p className="text-lg">Give this bag its kit first; then there is something to print.</p>
