@@ -153,3 +153,26 @@ test('a house rule shows what it would change before it is saved', async ({ page
   await page.getByRole('button', { name: 'Save the house rules' }).click()
   await expect(aside).toContainText('Try a change')
 })
+
+test('a cloth that nobody knows is found by looking, and its kit follows every answer', async ({ page }) => {
+  await page.goto('/kits/new')
+  await page.getByText('Nobody knows? Find out which cloth it is').click()
+  const would = page.getByRole('region', { name: /would/i }).first()
+  const before = await would.innerText()
+  await page.getByRole('button', { name: /rows of loops/ }).click()
+  const found = page.getByRole('region', { name: 'What it is so far' })
+  await expect(found).toContainText('knit')
+  await expect(page.getByLabel('The cloth is')).toHaveValue('knit')
+  await expect.poll(() => would.innerText()).not.toBe(before)
+  for (let asked = 1; asked < 6; asked += 1) {
+    const next = page.getByRole('group', { name: /of 6 at most/ })
+    if ((await next.count()) === 0) break
+    await next.getByRole('button').first().click()
+  }
+  await expect(page.getByText('That is as much as looking tells.')).toBeVisible()
+  await expect(found.getByRole('list', { name: 'Most like' }).getByRole('listitem')).toHaveCount(3)
+  await expect(found.locator('[data-picture]:not([data-drawn])')).toHaveCount(0)
+  // An answer that was wrong is taken back, and everything with it.
+  await page.getByRole('button', { name: /^Take back: rows of loops/ }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'rows of loops' })).toHaveCount(0)
+})

@@ -177,6 +177,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/lab': 'see-lab',
   '/lab/trainer': 'see-lab',
   '/lab/words': 'see-lab',
+  '/lab/cloth': 'see-lab',
   '/lab/demonstration': 'see-lab',
   '/lab/hand-out': 'see-lab',
   '/lab/progress': 'see-progress',

@@ -171,9 +171,7 @@ test('a storm: fifty cuts, both copies and the database killed while ten write a
     let found = 0
     for (const { machineId, name, state } of await readMachines(store, siteId)) {
       const book = await readBook(store, siteId, machineId)
-      const noted = book.filter(
-        ({ kind, body }) => kind === 'noted' && /^\d+\/\d+$/.test((body).text),
-      )
+      const noted = book.filter(({ kind, body }) => kind === 'noted' && /^\d+\/\d+$/.test(body.text))
       const mine = [...acknowledged].filter(([, of]) => of === machineId).map(([commandId]) => commandId)
       expect(noted.map(({ eventId }) => eventId).sort(), name).toEqual(mine.sort())
       expect(state, name).toEqual(JSON.parse(JSON.stringify(foldMachine(book))))

@@ -57,6 +57,7 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   ),
   'the lab': (page) => page.goto('/lab'),
   'the trainer': (page) => page.goto('/lab/trainer'),
+  'which cloth': (page) => page.goto('/lab/cloth'),
   'the demonstration': (page) => page.goto('/lab/demonstration'),
   'the hand-out': (page) => page.goto('/lab/hand-out'),
   'the wall chart': (page) => page.goto('/lab/hand-out?sheet=chart'),

@@ -46,6 +46,8 @@ export interface ShownFace extends FaceFrame {
   readonly pucker?: number
   readonly frayed?: boolean
   readonly wobbles?: boolean
+  /** nothing is sewn on it */
+  readonly bare?: boolean
   readonly pxPerMm: number
   readonly seed: number
 }
@@ -145,7 +147,12 @@ export function swatchScene(shown: ShownFace): FaceScene {
     cloth: lies,
     own: { colour: colourOf(own), lustre },
     other: { colour: colourOf(other), lustre },
-    face: { holes: holes.map(place), stitches: [stitch.lengthMm], skipped: 0, strands },
+    face: {
+      holes: shown.bare ? [] : holes.map(place),
+      stitches: [stitch.lengthMm],
+      skipped: 0,
+      strands: shown.bare ? [] : strands,
+    },
     holeMm: stitch.needleMm * (cloth.structure === 'leather' || cloth.structure === 'coated' ? 0.95 : 0.6),
     pucker: Math.max(0, Math.min(1.4, (pucker - 0.7) * 1.2)),
     seed,

@@ -1,4 +1,5 @@
 import { check } from '@/core/schema/validate'
+import { threadsAlike } from '@/core/camera/test-threads'
 import { VenueSettingsSchema } from '@/core/room/venue-settings'
 import { Refused } from '../refused'
 import { mustBeAsSeen } from './as-seen'
@@ -8,6 +9,8 @@ import { command } from './command'
 export const changeVenue = command('change-venue', async ({ tx, actor }, { name, timeZone, settings, was }) => {
   if (timeZone !== 'UTC' && !Intl.supportedValuesOf('timeZone').includes(timeZone))
     throw new Refused(400, 'invalid', `There is no time zone called “${timeZone}”`, 'timeZone')
+  const alike = settings?.testThreads && threadsAlike(settings.testThreads)
+  if (alike) throw new Refused(400, 'threads-alike', alike, 'settings.testThreads.bobbin')
   const before = await tx
     .selectFrom('site')
     .select(['name', 'time_zone', 'settings'])

@@ -8,6 +8,8 @@ import { OPERATIONS } from '@/core/knowledge/stitch/stitch'
 import { metricFrom, shownIn, unitOf, type Quantity } from '@/core/units/measure'
 import { plain, spaced } from '@/core/units/words'
 import type { FabricFacts } from './fabric-facts'
+import type { WhichCloth as FoundCloth } from '@/core/fabric/which-cloth'
+import { WhichCloth } from './which-cloth'
 import { MeasureTable } from './measure-table'
 import { useUnits } from './units'
 import { Amount, Count } from '../fields/number'
@@ -54,6 +56,22 @@ export function FabricFields({
     const guessed = FABRIC_NUMBERS.filter((field) => lent[field] !== undefined)
     change({ ...facts, fabric: { ...lent, traits: lent.traits ?? [], guessed } })
   }
+  /** What looking told is a guess, all of it, until it is measured. */
+  const found = ({ structure, traits, massGsm, thicknessMm, stretchPercent }: FoundCloth) => {
+    const hundredth = ({ value }: { value: number }) => Math.round(value * 100) / 100
+    const byItsThickness = structure === 'leather' || structure === 'rope'
+    change({
+      ...facts,
+      fabric: {
+        structure,
+        traits,
+        ...(!byItsThickness && { massGsm: Math.round(massGsm.value) }),
+        thicknessMm: hundredth(thicknessMm),
+        stretchPercent: Math.round(stretchPercent.value),
+        guessed: [...(byItsThickness ? [] : (['massGsm'] as const)), 'thicknessMm', 'stretchPercent'],
+      },
+    })
+  }
   const byThickness = fabric.structure === 'leather' || fabric.structure === 'rope'
   const toggle = (trait: FabricTrait) => {
     const traits = fabric.traits ?? []
@@ -73,6 +91,14 @@ export function FabricFields({
         set={take}
         options={[['', 'choose, for a first guess …'], ...NAMED_FABRICS.map(({ name }) => [name, name] as const)]}
       />
+      <details className="rounded border border-dashed border-base-content/40 px-3">
+        <summary className="min-h-11 cursor-pointer py-2.5 font-semibold">
+          Nobody knows? Find out which cloth it is
+        </summary>
+        <div className="pb-3">
+          <WhichCloth take={found} />
+        </div>
+      </details>
       <Select
         label="The cloth is"
         value={fabric.structure}

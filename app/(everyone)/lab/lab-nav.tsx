@@ -5,6 +5,7 @@ const PAGES = [
   { href: '/lab/trainer', name: 'Trainer' },
   { href: '/lab/demonstration', name: 'Demonstration' },
   { href: '/lab/hand-out', name: 'Hand-out' },
+  { href: '/lab/cloth', name: 'Which cloth' },
   { href: '/lab/words', name: 'Words' },
 ] as const
 

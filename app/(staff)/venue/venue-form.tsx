@@ -2,10 +2,16 @@
 
 import Link from 'next/link'
 import { retentionPreview, type Learner } from '@/core/people/retention'
-import { SHORTEST_RETENTION_MONTHS, WEEK_DAYS, type VenueSettings } from '@/core/room/venue-settings'
+import {
+  ORDINARY_TEST_THREADS,
+  SHORTEST_RETENTION_MONTHS,
+  WEEK_DAYS,
+  type VenueSettings,
+} from '@/core/room/venue-settings'
 import { METRIC } from '@/core/units/measure'
 import { counted } from '@/core/units/words'
 import { Choice, Choices, Tick } from '@/ui/fields/choice'
+import { ColourField } from '@/ui/fields/colour'
 import { CommandForm, useCommandForm } from '@/ui/fields/command-form'
 import { Count } from '@/ui/fields/number'
 import { Select } from '@/ui/fields/select'
@@ -29,6 +35,7 @@ const dayName = (day: string) => WEEK_DAYS[Number(day)]!
 
 export function VenueForm({ name, timeZone, settings, zones, learners, today }: Props) {
   const { weekStartsOn, openDays, learnersAfterMonths, units = METRIC, namesOnWall = true } = settings
+  const { testThreads = ORDINARY_TEST_THREADS } = settings
   const days: readonly string[] = openDays.map(String)
   const form = useCommandForm('change-venue', {
     start: {
@@ -39,6 +46,8 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
       length: units.length,
       mass: units.mass,
       namesOnWall,
+      topThread: testThreads.top,
+      bobbinThread: testThreads.bobbin,
       erases: learnersAfterMonths === undefined ? 'never' : 'after',
       months: learnersAfterMonths ?? 12,
     },
@@ -49,6 +58,7 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
         weekStartsOn: Number(values.weekStartsOn) as VenueSettings['weekStartsOn'],
         openDays: values.openDays.map(Number).sort(),
         units: { length: values.length, mass: values.mass },
+        testThreads: { top: values.topThread, bobbin: values.bobbinThread },
         ...(!values.namesOnWall && { namesOnWall: false }),
         ...(values.erases === 'after' && { learnersAfterMonths: values.months }),
       },
@@ -58,6 +68,8 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
       weekStartsOn: 'settings.weekStartsOn',
       openDays: 'settings.openDays',
       namesOnWall: 'settings.namesOnWall',
+      topThread: 'settings.testThreads.top',
+      bobbinThread: 'settings.testThreads.bobbin',
       months: 'settings.learnersAfterMonths',
     },
     words: (values) => ({ done: `${values.name} goes by the clock of ${values.timeZone}` }),
@@ -88,6 +100,18 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
       <div className="flex flex-wrap gap-x-8 gap-y-4">
         <LengthsIn {...form.field('length')} />
         <WeightsIn {...form.field('mass')} />
+      </div>
+      <div className="flex flex-wrap gap-x-8 gap-y-4">
+        <ColourField
+          label="Test swatches are sewn with this above"
+          hint="The darker of the two."
+          {...form.field('topThread')}
+        />
+        <ColourField
+          label="and this below"
+          hint="Pictures and the camera go by both."
+          {...form.field('bobbinThread')}
+        />
       </div>
       <Tick label="A screen on the wall says who sits where" {...form.field('namesOnWall')} />
       <Choice

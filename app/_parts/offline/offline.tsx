@@ -70,7 +70,7 @@ export function Offline({
       // hundred things that it has loaded, so parts come first.
       .then(() => (logs ? loadLogDialog() : undefined))
       .then(keepLoadedParts)
-      .then(() => keepPages(personId, pages === '' || atADesk() ? [] : pages.split(',')))
+      .then(() => keepPages(personId, pages === '' || atADesk() ? [] : pages.split(','), logs))
       .then(
         () => (document.documentElement.dataset['kept'] = ''),
         // Without a network, or where the browser keeps nothing: everything else works as it does.

@@ -46,7 +46,7 @@ export const LESSON: readonly LessonMoment[] = [
     title: 'Out of the discs',
     ask: 'This is a mess. Would you turn the dial?',
     answer:
-      'No. A nest underneath means that nothing holds the top thread: lift the foot, thread it anew, and the dial can stay where it is.',
+      'Not the dial: a nest underneath means that nothing holds the top thread. Lift the foot, thread it anew, and leave the dial where it is.',
     sewn: { kind: 'straight', fault: 'out-of-discs' },
   },
   {
@@ -67,8 +67,7 @@ export const LESSON: readonly LessonMoment[] = [
     id: 'zigzag',
     title: 'A good zigzag',
     ask: 'Turned over, small dots of the top thread stand at the points. Is that wrong?',
-    answer:
-      'It is right so: a zigzag lies flatter when the top thread is a little looser.',
+    answer: 'It is right so: a zigzag lies flatter when the top thread is a little looser.',
     sewn: { kind: 'zigzag', turned: -1 },
   },
   {

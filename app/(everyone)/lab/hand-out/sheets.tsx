@@ -15,6 +15,8 @@ const TAKEN_HOME = [
   ['needle', 'A new needle. Never the dial.'],
 ] as const
 const CHARTED = ['good', 'loose', 'tight', 'discs', 'needle', 'zigzag'] as const
+/** Of each seam so much is in view that all are about as high. */
+const CHARTED_MM = { good: 14, loose: 14, tight: 14, discs: 14, needle: 14, zigzag: 22 } as const
 
 function Face({
   id,
@@ -98,8 +100,8 @@ export function WallChart({ venue }: { venue: string }) {
           <section key={id}>
             <h3 className="text-xl font-bold">{moment(id).title}</h3>
             <div className="flex flex-col gap-1">
-              <Face id={id} face="top" lengthMm={14} widthMm={84} />
-              <Face id={id} face="under" lengthMm={14} widthMm={84} />
+              <Face id={id} face="top" lengthMm={CHARTED_MM[id]} widthMm={84} />
+              <Face id={id} face="under" lengthMm={CHARTED_MM[id]} widthMm={84} />
             </div>
             <p className="text-sm leading-snug">{moment(id).answer}</p>
           </section>
