@@ -20,6 +20,22 @@ test('the lab’s faces are pictures that follow the dial, and their diagrams li
   await expect(top.locator('svg')).toBeVisible()
 })
 
+test.describe('with what a device keeps for when there is no network', () => {
+  test.use({ serviceWorkers: 'allow' })
+
+  test('pictures are drawn all the same, from what was kept too', async ({ page, context }) => {
+    await page.goto('/lab')
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+    const top = page.getByRole('img', { name: /^Top: / })
+    await expect(top).toHaveAttribute('data-drawn', 'true')
+    await page.reload()
+    await expect(top).toHaveAttribute('data-drawn', 'true')
+    await context.setOffline(true)
+    await page.reload()
+    await expect(top).toHaveAttribute('data-drawn', 'true')
+  })
+})
+
 test('the lesson is stepped through by keys, a question first and then its answer', async ({ page }) => {
   await page.goto('/lab/demonstration')
   const board = page.getByRole('region', { name: 'Demonstration' })

@@ -151,6 +151,9 @@ function loopsAlong(line: readonly Point[], hangs: boolean, { lengthMm }: DrawnS
   ])
 }
 
+/** A turn of a thread is drawn by so many points, one of them in its middle. */
+const TURN_POINTS = 17
+
 /** The seam cut along its line: both threads and the height at which they lock. y up from the middle of the stack. */
 export function sectionShapes(stitch: DrawnStitch, lengthMm: number): StitchShape[] {
   const half = stitch.stackMm / 2
@@ -159,19 +162,27 @@ export function sectionShapes(stitch: DrawnStitch, lengthMm: number): StitchShap
   // The lock may lie on a face, never beyond the threads themselves.
   const lock = Math.max(underAt, Math.min(topAt, stitch.lockMm))
   const points = needlePoints({ ...stitch, kind: 'straight', widthMm: 0 }, lengthMm)
-  const top: Point[] = []
-  const bobbin: Point[] = []
-  points.forEach(({ x }, index) => {
-    const next = points[index + 1]
-    top.push({ x, y: topAt }, { x, y: lock }, { x, y: topAt })
-    bobbin.push({ x, y: underAt }, { x, y: lock }, { x, y: underAt })
-    if (!next) return
-    // A skipped stitch leaves the top thread lying and the bobbin's straight.
-    top.push({ x: (x + next.x) / 2, y: topAt })
-    bobbin.push({ x: (x + next.x) / 2, y: underAt })
+  const { topThreadMm, bobbinThreadMm } = stitch
+  const reach = Math.min(stitch.lengthMm * 0.45, Math.max(stitch.needleMm, topThreadMm + bobbinThreadMm) * 0.9)
+  /** From where a thread lies to where it turns round the other, and back. */
+  const round = (x: number, lies: number, turns: number): Point[] =>
+    Array.from({ length: TURN_POINTS }, (_, step) => {
+      const part = (2 * step) / (TURN_POINTS - 1) - 1
+      return { x: x + part * reach, y: lies + ((turns - lies) * (1 + Math.cos(part * Math.PI))) / 2 }
+    })
+  // Each thread goes round the other where they lock: the one from above beneath it, the one from below over it.
+  const tops = points.map(({ x }) => round(x, topAt, lock - bobbinThreadMm / 2))
+  const bobbins = points.map(({ x }) => round(x, underAt, lock + topThreadMm / 2))
+  const thread = (of: 'top' | 'bobbin', along: readonly Point[]): StitchShape => ({
+    kind: 'thread',
+    thread: of,
+    points: along,
+    widthMm: of === 'top' ? topThreadMm : bobbinThreadMm,
   })
   return [
-    { kind: 'thread', thread: 'bobbin', points: bobbin, widthMm: stitch.bobbinThreadMm },
-    { kind: 'thread', thread: 'top', points: top, widthMm: stitch.topThreadMm },
+    thread('bobbin', bobbins.flat()),
+    thread('top', tops.flat()),
+    // Behind it on one side, before it on the other: so it is seen to go round.
+    ...bobbins.map((turn) => thread('bobbin', turn.slice((TURN_POINTS - 1) / 2, -2))),
   ]
 }

@@ -22,6 +22,12 @@ export const MOMENTS = [
   },
 ] as const
 
+/** One moment goes over into the next where nobody has asked for less motion; it is stepped by hand all the same. */
+const MOVES = 'motion-safe:transition-transform motion-safe:duration-700'
+const down = (by: number) => ({ transform: `translateY(${by}px)` })
+/** Where needle and take-up stand when all begins. */
+const [NEEDLE_Y, TAKE_UP_Y] = [62, 30]
+
 export function StitchForming({ moment, className }: { moment: number; className?: string }) {
   const needleTip = [62, 58, 54, 40, 14, 10][moment]!
   const takeUp = [30, 34, 38, 44, 10, 14][moment]!
@@ -34,6 +40,7 @@ export function StitchForming({ moment, className }: { moment: number; className
     'M50 14 C52 30 52 40 50 46 C48 40 48 30 50 14',
     '',
   ][moment]!
+  const fed = { transform: `translateX(${moment === 5 ? -6 : 0}px)` }
   return (
     <svg
       viewBox="0 0 100 110"
@@ -43,33 +50,30 @@ export function StitchForming({ moment, className }: { moment: number; className
     >
       <g fill="none" stroke="currentColor">
         <path d={`M82 6 V50`} strokeWidth="0.6" strokeDasharray="2 2" />
-        <path d={`M76 ${takeUp} h12`} strokeWidth="3" />
+        <path d={`M76 ${TAKE_UP_Y} h12`} strokeWidth="3" className={MOVES} style={down(takeUp - TAKE_UP_Y)} />
         <path d={`M76 ${takeUp} Q60 2 50 ${needleTip - 30}`} stroke="var(--color-primary)" strokeWidth="1.4" />
-        <path d="M8 46 H92 M8 51 H92" strokeWidth="1" transform={moment === 5 ? 'translate(-6 0)' : undefined} />
-        <g transform={moment === 5 ? 'translate(-6 0)' : undefined} stroke="var(--color-primary)" strokeWidth="1.4">
+        <path d="M8 46 H92 M8 51 H92" strokeWidth="1" className={MOVES} style={fed} />
+        <g className={MOVES} style={fed} stroke="var(--color-primary)" strokeWidth="1.4">
           <path d="M10 45 H24 L26 48.5 L28 45 H42 L44 48.5" />
         </g>
-        <g
-          transform={moment === 5 ? 'translate(-6 0)' : undefined}
-          stroke="var(--color-secondary)"
-          strokeWidth="1.4"
-          strokeDasharray="3 1"
-        >
+        <g className={MOVES} style={fed} stroke="var(--color-secondary)" strokeWidth="1.4" strokeDasharray="3 1">
           <path d="M10 52 H24 L26 48.5 L28 52 H42 L44 48.5" />
         </g>
         <path d="M16 56 h4 v-3 h4 v3 h4 v-3 h4 v3" strokeWidth="1" />
       </g>
-      <path
-        d={`M47 ${needleTip - 56} h6 v44 l-3 12 l-3 -12 z`}
-        fill="var(--color-base-100)"
-        stroke="currentColor"
-        strokeWidth="1"
-      />
-      <path d={`M53 ${needleTip - 16} q-2.4 3 0 6`} fill="none" stroke="currentColor" strokeWidth="1" />
-      <circle cx="50" cy={needleTip - 8} r="1.1" fill="currentColor" />
+      <g className={MOVES} style={down(needleTip - NEEDLE_Y)}>
+        <path
+          d={`M47 ${NEEDLE_Y - 56} h6 v44 l-3 12 l-3 -12 z`}
+          fill="var(--color-base-100)"
+          stroke="currentColor"
+          strokeWidth="1"
+        />
+        <path d={`M53 ${NEEDLE_Y - 16} q-2.4 3 0 6`} fill="none" stroke="currentColor" strokeWidth="1" />
+        <circle cx="50" cy={NEEDLE_Y - 8} r="1.1" fill="currentColor" />
+      </g>
       <circle cx="50" cy="76" r="13" fill="none" stroke="currentColor" strokeWidth="0.8" />
       <circle cx="50" cy="76" r="8" fill="none" stroke="var(--color-secondary)" strokeWidth="3" strokeDasharray="3 1" />
-      <g transform={`rotate(${hook} 50 76)`}>
+      <g className={MOVES} style={{ transform: `rotate(${hook}deg)`, transformOrigin: '50px 76px' }}>
         <path d="M50 56 a20 20 0 1 1 -17 9 l6 -6 z" fill="none" stroke="currentColor" strokeWidth="1.6" />
       </g>
       <path
