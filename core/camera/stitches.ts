@@ -1,3 +1,4 @@
+import { byLikeness, isTwoStitches, likenessOf, type Chain, type Link } from './likeness'
 import type { Members, Strip } from './strip'
 
 /** One seam as the strip shows it. Lengths in mm. */
@@ -107,11 +108,7 @@ function peaksOf(values: Float32Array, apart: number): { at: number; value: numb
 }
 
 /** The chain of peaks that comes most regularly: steps of one period, or of two or three where a stitch was skipped. */
-function chainOf(
-  found: readonly { at: number; value: number }[],
-  period: number,
-  columns: number,
-): { at: number; steps: number }[] {
+function chainOf(found: readonly { at: number; value: number }[], period: number, columns: number): Link[] {
   // As high as the peaks of holes are: there are about as many as there are periods. Much less than that is no hole.
   const usual = [...found].map(({ value }) => value).sort((a, b) => b - a)[Math.floor((columns / period) * 0.4)] ?? 1
   const peaks = found.map(({ at, value }) => ({ at, value: Math.min(1.2, value / Math.max(0.05, usual)) - 0.38 }))
@@ -130,7 +127,7 @@ function chainOf(
     best.push(own)
   }
   let last = best.reduce((most, { score }, index) => (score > best[most]!.score ? index : most), 0)
-  const chain: { at: number; steps: number }[] = []
+  const chain: Link[] = []
   while (last >= 0 && peaks.length > 0) {
     chain.unshift({ at: peaks[last]!.at, steps: best[last]!.steps })
     last = best[last]!.before
@@ -183,107 +180,6 @@ export function straightStitches(strip: Strip, { own, other }: Members, line: Fl
   return seen(byLikeness(shown, period, around), pxPerMm, first.like, 1)
 }
 
-/** How far around a place a hole is told by, mm. */
-const AROUND_MM = { along: 0.45, across: 0.35 } as const
-
-/** What lies around a place of the seam: how bright, and how much of either thread. */
-function likenessOf(
-  strip: Strip,
-  { own, other }: Pick<Members, 'own' | 'other'>,
-  line: Float32Array,
-): (column: number) => Float32Array {
-  const { width, height, middle, pxPerMm, shades } = strip
-  const [along, across] = [Math.ceil(AROUND_MM.along * pxPerMm), Math.ceil(AROUND_MM.across * pxPerMm)]
-  const size = (2 * along + 1) * (2 * across + 1)
-  return (place) => {
-    const around = new Float32Array(size * 3)
-    let at = 0
-    for (let step = -along; step <= along; step += 1) {
-      const column = Math.max(0, Math.min(width - 1, Math.round(place) + step))
-      const seam = Math.round(middle + line[column]!)
-      for (let off = -across; off <= across; off += 1, at += 1) {
-        const index = Math.max(0, Math.min(height - 1, seam + off)) * width + column
-        around[at] = shades[index * 3]!
-        around[size + at] = own[index]!
-        around[2 * size + at] = other[index]!
-      }
-    }
-    return around
-  }
-}
-
-/** Whether half way between two holes it looks more like a hole than a quarter of the way does. */
-function isTwoStitches(
-  chain: readonly { at: number; steps: number }[],
-  period: number,
-  around: (column: number) => Float32Array,
-): boolean {
-  if (chain.length < 6) return false
-  const mean = (off: number) => meanOf(chain.map(({ at }) => around(at + off * period)))
-  const [hole, middle] = [mean(0), mean(0.5)]
-  const apart = (other: Float32Array) => hole.reduce((sum, value, index) => sum + (value - other[index]!) ** 2, 0)
-  return apart(middle) < 0.65 * Math.min(apart(mean(0.25)), apart(mean(-0.25)))
-}
-
-/** Less like the other holes than this, a place is none; a place between two stitches that is more like them is one. */
-const HOLE = { least: 0.3, hidden: 0.55 } as const
-
-/**
- * The same chain, looked at again with what it has taught: a hole looks like the other holes of this seam, and not like the middle
- * of a stitch. What does not was something else, and a stitch was skipped; what does, between two far apart, was overlooked.
- */
-function byLikeness(
-  chain: readonly { at: number; steps: number }[],
-  period: number,
-  around: (column: number) => Float32Array,
-): { at: number; steps: number }[] {
-  const single = chain.filter(({ steps }) => steps === 1)
-  if (single.length < 8) return [...chain]
-  const holes = chain.map(({ at }) => around(at))
-  const between = single.map(({ at }) => around(at - period / 2))
-  const [hole, thread] = [meanOf(holes), meanOf(between)]
-  const unlikeness = hole.map((value, index) => value - thread[index]!)
-  const whole = unlikeness.reduce((sum, value) => sum + value * value, 0)
-  /** 1 as a hole, 0 as the middle of a stitch */
-  const likeHole = (place: Float32Array): number => {
-    let sum = 0
-    for (let index = 0; index < place.length; index += 1) sum += (place[index]! - thread[index]!) * unlikeness[index]!
-    return sum / whole
-  }
-  const kept: { at: number; steps: number }[] = []
-  let skippedBefore = 0
-  for (const [index, { at, steps }] of chain.entries()) {
-    const inside = index > 0 && index + 1 < chain.length
-    if (inside && steps === 1 && chain[index + 1]!.steps === 1 && likeHole(holes[index]!) < HOLE.least) {
-      skippedBefore += 1
-      continue
-    }
-    const before = kept.at(-1)
-    const all = steps + skippedBefore
-    skippedBefore = 0
-    if (before && steps === 2 && all === 2) {
-      // A little to either side, since nobody knows just where it would be.
-      const middle = (before.at + at) / 2
-      const near = [-0.12, -0.06, 0, 0.06, 0.12].map((off) => middle + off * period)
-      const likes = near.map((place) => likeHole(around(place)))
-      const most = Math.max(...likes)
-      if (most > HOLE.hidden) {
-        kept.push({ at: near[likes.indexOf(most)]!, steps: 1 }, { at, steps: 1 })
-        continue
-      }
-    }
-    kept.push({ at, steps: kept.length === 0 ? 0 : all })
-  }
-  return kept
-}
-
-/** The middle of many, place by place. */
-function meanOf(all: readonly Float32Array[]): Float32Array {
-  const mean = new Float32Array(all[0]!.length)
-  for (const each of all) for (let index = 0; index < mean.length; index += 1) mean[index]! += each[index]! / all.length
-  return mean
-}
-
 /** Of how many of the columns near a place a row of values is high. */
 function shareNear(values: Float32Array, middle: number, reach: number): number {
   let [high, count] = [0, 0]
@@ -306,12 +202,7 @@ const SHOWS = 0.25
  * there is a hole that was only hard to see, and the one long stitch is two.
  * @param others of the other thread on the line; @param loops also beside it
  */
-function withHidden(
-  chain: readonly { at: number; steps: number }[],
-  period: number,
-  others: Float32Array,
-  loops: Float32Array,
-): { at: number; steps: number }[] {
+function withHidden(chain: Chain, period: number, others: Float32Array, loops: Float32Array): Link[] {
   const looped = chain.filter(({ at }) => shareNear(loops, at, period * 0.3) > SHOWS).length > 0.6 * chain.length
   return chain.flatMap((each, index) => {
     const before = chain[index - 1]
@@ -330,12 +221,7 @@ function withHidden(
 
 const NONE: SeenStitches = { zigzag: false, lengths: [], stitches: 0, skipped: 0, holes: [], regular: 0 }
 
-function seen(
-  chain: readonly { at: number; steps: number }[],
-  pxPerMm: number,
-  regular: number,
-  points: 1 | 2,
-): SeenStitches {
+function seen(chain: Chain, pxPerMm: number, regular: number, points: 1 | 2): SeenStitches {
   const gaps = chain.slice(1).map(({ at, steps }, index) => ({ mm: (at - chain[index]!.at) / pxPerMm / points, steps }))
   const lengths = gaps.filter(({ steps }) => steps === 1).map(({ mm }) => mm)
   return {

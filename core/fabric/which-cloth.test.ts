@@ -4,7 +4,7 @@ import { Chance } from '@/practice/random'
 import { CLOTH_QUESTIONS } from '../knowledge/cloth/cloth-question'
 import { NAMED_FABRICS } from '../knowledge/cloth/named-fabric'
 import { completeFabric } from './intake'
-import { MOST_QUESTIONS, nextClothQuestion, whichCloth, type ClothAnswers } from './which-cloth'
+import { guessedFabric, MOST_QUESTIONS, nextClothQuestion, whichCloth, type ClothAnswers } from './which-cloth'
 
 /** Somebody at a table who looks, and now and then sees something else. */
 function asked(name: string, wrong: (answers: number, truth: number) => number): ClothAnswers {
@@ -72,6 +72,14 @@ describe('which cloth it is', () => {
           expect(Number.isFinite(value) && spread >= 0).toBe(true)
       }),
     ))
+
+  it('is a guess in every number until somebody measures, and hides go by their thickness', () => {
+    const told = (name: string) => guessedFabric(whichCloth(asked(name, (_, truth) => truth)))
+    expect(told('poplin').guessed).toEqual(['massGsm', 'thicknessMm', 'stretchPercent'])
+    expect(completeFabric(told('poplin')).estimated).toContain('massGsm')
+    expect(told('bag leather')).not.toHaveProperty('massGsm')
+    expect(told('bag leather').guessed).not.toContain('massGsm')
+  })
 
   it('has an answer of its own for every named cloth in every question', () => {
     for (const question of CLOTH_QUESTIONS)

@@ -1,7 +1,7 @@
 import { CLOTH_QUESTIONS, type ClothQuestion, type ToldCloth } from '../knowledge/cloth/cloth-question'
 import { TRAITS_OF_FABRIC, type FabricTrait, type Structure } from '../knowledge/cloth/fabric'
 import { NAMED_FABRICS } from '../knowledge/cloth/named-fabric'
-import { completeFabric } from './intake'
+import { completeFabric, FABRIC_NUMBERS } from './intake'
 
 /** What was answered, by question: the id of the answer. */
 export type ClothAnswers = Readonly<Partial<Record<string, string>>>
@@ -117,5 +117,18 @@ export function whichCloth(answered: ClothAnswers): WhichCloth {
       .sort((a, b) => b.likely - a.likely)
       .slice(0, NEAREST)
       .map((each) => ({ name: each.cloth.name, likely: each.likely })),
+  }
+}
+
+/** The cloth as a project takes it: what looking told is a guess, all of it, until it is measured. */
+export function guessedFabric({ structure, traits, massGsm, thicknessMm, stretchPercent }: WhichCloth) {
+  const byThickness = structure === 'leather' || structure === 'rope'
+  return {
+    structure,
+    traits,
+    ...(!byThickness && { massGsm: Math.round(massGsm.value) }),
+    thicknessMm: Math.round(thicknessMm.value * 100) / 100,
+    stretchPercent: Math.round(stretchPercent.value),
+    guessed: FABRIC_NUMBERS.filter((field) => !byThickness || field !== 'massGsm'),
   }
 }

@@ -8,7 +8,7 @@ import { OPERATIONS } from '@/core/knowledge/stitch/stitch'
 import { metricFrom, shownIn, unitOf, type Quantity } from '@/core/units/measure'
 import { plain, spaced } from '@/core/units/words'
 import type { FabricFacts } from './fabric-facts'
-import type { WhichCloth as FoundCloth } from '@/core/fabric/which-cloth'
+import { guessedFabric } from '@/core/fabric/which-cloth'
 import { WhichCloth } from './which-cloth'
 import { MeasureTable } from './measure-table'
 import { useUnits } from './units'
@@ -56,22 +56,6 @@ export function FabricFields({
     const guessed = FABRIC_NUMBERS.filter((field) => lent[field] !== undefined)
     change({ ...facts, fabric: { ...lent, traits: lent.traits ?? [], guessed } })
   }
-  /** What looking told is a guess, all of it, until it is measured. */
-  const found = ({ structure, traits, massGsm, thicknessMm, stretchPercent }: FoundCloth) => {
-    const hundredth = ({ value }: { value: number }) => Math.round(value * 100) / 100
-    const byItsThickness = structure === 'leather' || structure === 'rope'
-    change({
-      ...facts,
-      fabric: {
-        structure,
-        traits,
-        ...(!byItsThickness && { massGsm: Math.round(massGsm.value) }),
-        thicknessMm: hundredth(thicknessMm),
-        stretchPercent: Math.round(stretchPercent.value),
-        guessed: [...(byItsThickness ? [] : (['massGsm'] as const)), 'thicknessMm', 'stretchPercent'],
-      },
-    })
-  }
   const byThickness = fabric.structure === 'leather' || fabric.structure === 'rope'
   const toggle = (trait: FabricTrait) => {
     const traits = fabric.traits ?? []
@@ -96,7 +80,7 @@ export function FabricFields({
           Nobody knows? Find out which cloth it is
         </summary>
         <div className="pb-3">
-          <WhichCloth take={found} />
+          <WhichCloth take={(found) => change({ ...facts, fabric: guessedFabric(found) })} />
         </div>
       </details>
       <Select
