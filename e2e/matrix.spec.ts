@@ -442,6 +442,7 @@ for (const role of ROLES) {
             .replace('[project]', ids.project)
             .replace('[session]', ids.session)
             .replace('[course]', ids.course)
+            .replace('[code]/[face]', `${codeOf('project', ids.project)}/top`)
             .replace('[code]', codeOf('machine', ids.machine)),
         )
         expect([path, answer.status()]).toEqual([path, needs === 'anyone' || MATRIX[needs][role] ? 200 : 404])
