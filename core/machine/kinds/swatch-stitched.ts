@@ -34,7 +34,10 @@ export const swatchStitched = kind({
     signs: Type.Optional(Type.Array(words(SWATCH_SIGNS), { uniqueItems: true })),
     /** what a camera said of the faces that were photographed, beside what the person says of them */
     camera: Type.Optional(
-      strict({ top: Type.Optional(cameraFace(TOP_LOOKS)), under: Type.Optional(cameraFace(UNDER_LOOKS)) }),
+      strict(
+        { top: Type.Optional(cameraFace(TOP_LOOKS)), under: Type.Optional(cameraFace(UNDER_LOOKS)) },
+        { readOnly: true },
+      ),
     ),
     done: Type.Array(words(GATES), { uniqueItems: true }),
     /** the mark taken between two that disagree: as near as this dial comes, and good */
