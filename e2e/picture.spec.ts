@@ -26,9 +26,11 @@ test.describe('with what a device keeps for when there is no network', () => {
   test('pictures are drawn all the same, from what was kept too', async ({ page, context }) => {
     await page.goto('/lab')
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+    await expect(page.locator('html[data-kept]')).toBeAttached()
     const top = page.getByRole('img', { name: /^Top: / })
     await expect(top).toHaveAttribute('data-drawn', 'true')
     await page.reload()
+    await expect(page.locator('html[data-kept]')).toBeAttached()
     await expect(top).toHaveAttribute('data-drawn', 'true')
     await context.setOffline(true)
     await page.reload()
