@@ -59,6 +59,8 @@ test('what cannot be read is refused with its reason, and nothing is guessed', a
   await page.getByRole('link', { name: 'Read a swatch' }).click()
   await photograph(page, 'the top', 'no-seam')
   await expect(page.getByText('No seam in these two colours is to be seen')).toBeVisible()
+  await photograph(page, 'the top', 'good-under')
+  await expect(page.getByText('The tag says that this is the underside')).toBeVisible()
   await page
     .getByLabel('Photograph the underside')
     .setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture at all') })

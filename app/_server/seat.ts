@@ -1,5 +1,5 @@
-import { shownCloth } from '@/core/picture/swatch-scene'
 import 'server-only'
+import { shownCloth } from '@/core/picture/swatch-scene'
 import { roomCheck, seatCheck, stillToCheck } from '@/core/check/seat-check'
 import { targetOf } from '@/core/tension/target'
 import type { Machine } from '@/store/machine/machines'

@@ -94,6 +94,10 @@ export function smaller({ width, height, pixels }: Picture, times: number): Pict
   return { width: wide, height: high, pixels: into }
 }
 
+/** The face that a tag names at the end of its address; undefined where no tag can be read. */
+export const faceOnTag = (tags: readonly FoundTag[]): 'top' | 'under' | undefined =>
+  /\/(top|under)\b/.exec(tags.find(({ text }) => text !== undefined)?.text ?? '')?.[1] as 'top' | 'under' | undefined
+
 /** Reads one face of a swatch from its photograph, or says what is missing. It knows nothing of how the photograph was made. */
 export function readPhotograph(
   picture: Picture,
@@ -106,7 +110,7 @@ export function readPhotograph(
 
   const whole = tags.find(({ text }) => text !== undefined)
   const torn = tags.find(({ text }) => text === undefined)
-  const named = /\/(top|under)\b/.exec(whole?.text ?? '')?.[1] as 'top' | 'under' | undefined
+  const named = faceOnTag(tags)
   const said = asked.face ?? named
 
   let dark = 0

@@ -1,4 +1,4 @@
-import type { Picture } from '../picture/picture'
+import { withAlpha, type Picture } from '../picture/picture'
 import { smaller, type FoundTag } from './read-photograph'
 
 interface At {
@@ -44,15 +44,9 @@ export async function tagsIn(
   let torn: FoundTag[] = []
   for (const side of LONGER_SIDES) {
     const times = Math.max(1, Math.floor(Math.max(picture.width, picture.height) / side))
-    const { width, height, pixels } = smaller(picture, times)
-    const data = new Uint8ClampedArray(width * height * 4)
-    for (let index = 0; index < width * height; index += 1) {
-      data[index * 4] = pixels[index * 3]!
-      data[index * 4 + 1] = pixels[index * 3 + 1]!
-      data[index * 4 + 2] = pixels[index * 3 + 2]!
-      data[index * 4 + 3] = 255
-    }
-    const found = await find({ data, width, height, colorSpace: 'srgb' })
+    const seen = smaller(picture, times)
+    const { width, height } = seen
+    const found = await find({ data: withAlpha(seen), width, height, colorSpace: 'srgb' })
     const tags = found.map(({ text, isValid, position, version }): FoundTag => {
       const { topLeft, topRight, bottomRight, bottomLeft } = position
       const corner = ({ x, y }: At) => ({ x: (x + 0.5) * times - 0.5, y: (y + 0.5) * times - 0.5 })

@@ -5,6 +5,18 @@ export interface Picture {
   readonly pixels: Uint8ClampedArray | Uint8Array
 }
 
+/** The same picture as a canvas and a finder of codes take it: red, green, blue, and wholly there. */
+export function withAlpha({ width, height, pixels }: Picture): Uint8ClampedArray<ArrayBuffer> {
+  const four = new Uint8ClampedArray(width * height * 4)
+  for (let index = 0; index < width * height; index += 1) {
+    four[index * 4] = pixels[index * 3]!
+    four[index * 4 + 1] = pixels[index * 3 + 1]!
+    four[index * 4 + 2] = pixels[index * 3 + 2]!
+    four[index * 4 + 3] = 255
+  }
+  return four
+}
+
 /** Red, green and blue, 0 … 1, linear in light. */
 export type Colour = readonly [number, number, number]
 

@@ -1,5 +1,6 @@
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader'
 import {
+  faceOnTag,
   readPhotograph,
   type PhotographAsked,
   type PhotographNotRead,
@@ -72,6 +73,12 @@ async function answer({ photograph, asked }: PhotographSent): Promise<Photograph
   }
   const picture = { width: wide, height: high, pixels }
   const tags = await tagsIn(picture, (image) => readBarcodes(image, CODES_ASKED))
+  const named = faceOnTag(tags)
+  if (named && asked.face && named !== asked.face)
+    throw new Invalid(
+      'other-face',
+      `The tag says that this is ${named === 'top' ? 'the top' : 'the underside'}: photograph it as that, or lay the other tag beside it`,
+    )
   const told = readPhotograph(picture, tags, asked)
   const part = told.read ? around([...told.seen.line, ...told.seen.holes], wide, high) : { x: 0, y: 0, wide, high }
   const times = Math.max(1, Math.max(part.wide, part.high) / SHOWN_SIDE)

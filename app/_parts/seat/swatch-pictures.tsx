@@ -81,7 +81,7 @@ export function SwatchPictures({
           />
         </label>
       </div>
-      <Photograph take={(seen) => look({ choose: 'camera', seen })} />
+      <Photograph key={looking.sewn.length} take={(seen) => look({ choose: 'camera', seen })} />
       <fieldset>
         <legend className="mb-1 text-lg font-bold">On top, where you sewed (dark thread)</legend>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
