@@ -1,16 +1,15 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
+import { MOVE_WORDS, VERDICT_WORDS } from '@/core/knowledge/tension/answer'
 import { DRILLS } from '@/core/knowledge/tension/drill'
 import {
   answerPrediction,
   answerVerdict,
   isPredictable,
   makeMove,
-  MOVE_WORDS,
   newRound,
   PREDICTION_WORDS,
   rightMove,
-  VERDICT_WORDS,
   verdictOf,
 } from '@/core/trainer/swatch-round'
 import { expect, openMachine, stateFile, test } from './people'

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid'
 import { codeFrom } from '@/core/people/invitation'
+import type { Answered } from '@/core/knowledge/tension/answer'
 import type { MachineEvent } from '@/core/machine/event'
 import { kitMachine } from '@/core/kit/kit-machine'
 import { kitRequestFor } from '@/core/kit/for-room'
@@ -99,9 +100,39 @@ const DEMO_RULES: HouseRules = {
 
 /** Right answers of five, by learner and exercise. */
 const LEARNT: Readonly<Record<string, Readonly<Record<string, number>>>> = {
-  Ansa: { 'needle-parts': 5, bobbin: 5, discs: 5, start: 4, tension: 5, swatches: 4 },
+  Ansa: {
+    'needle-parts': 5,
+    bobbin: 5,
+    discs: 5,
+    start: 4,
+    tension: 5,
+    looser: 5,
+    read: 5,
+    between: 4,
+    sort: 5,
+    swatches: 4,
+  },
   Chidi: { discs: 4, bobbin: 3 },
   Lotta: { discs: 5, start: 5 },
+}
+/** What was taken for what, in the exercise that asks what a swatch shows. */
+const MIXED: Readonly<Record<string, readonly Answered[]>> = {
+  Chidi: [
+    { shown: 'threading', said: 'too-loose' },
+    { shown: 'good', said: 'good' },
+    { shown: 'threading', said: 'too-loose' },
+    { shown: 'too-tight', said: 'too-tight' },
+    { shown: 'needle', said: 'needle' },
+    { shown: 'threading', said: 'threading' },
+  ],
+  Lotta: [
+    { shown: 'threading', said: 'too-loose' },
+    { shown: 'too-loose', said: 'too-loose' },
+    { shown: 'threading', said: 'too-loose' },
+    { shown: 'needle', said: 'good' },
+    { shown: 'good', said: 'good' },
+    { shown: 'too-tight', said: 'too-tight' },
+  ],
 }
 
 export interface PracticeVenue {
@@ -217,6 +248,12 @@ export async function seedDemo(store: Store, today: Date, venue = DEMO): Promise
     const who: Actor = { siteId: coordinator.siteId, personId, role: 'learner' }
     for (const [exercise, right] of Object.entries(LEARNT[learner] ?? {})) {
       await run('log-progress', { exercise, right, of: 5 }, who, id(), new Date(today.getTime() - 6 * 24 * 3_600_000))
+    }
+    const answers = MIXED[learner]
+    if (answers) {
+      const right = answers.filter(({ shown, said }) => shown === said).length
+      const lastWeek = new Date(today.getTime() - 8 * 24 * 3_600_000)
+      await run('log-progress', { exercise: 'read', right, of: answers.length, answers }, who, id(), lastWeek)
     }
     if (learner === 'Ansa') {
       await run('sign-off', { personId, skill: 'tension', machineKind: 'mechanical' }, staff['instructor'], id(), today)

@@ -1,9 +1,8 @@
 import 'server-only'
 import type { Load } from '@/core/knowledge/needle/wear'
 import { loadOf } from '@/core/wear/wear'
-import { DRILLS } from '@/core/knowledge/tension/drill'
 import { SKILL_WORDS, type Skill } from '@/core/people/progress'
-import { PASS } from '@/core/trainer/pass'
+import { passedAll } from '@/core/trainer/exercises'
 import { seatsOf, type LiveRoom } from '@/core/session/live-room'
 import type { RoundFacts } from '@/core/session/round'
 import type { Traits } from '@/core/knowledge/machine/trait'
@@ -27,7 +26,6 @@ export interface SeatFacts extends RoundFacts {
   readonly load: Load
 }
 
-const EXERCISES = ['swatches', ...DRILLS.map(({ id }) => id)]
 /** How far back a visit is looked for. */
 const VISITED_MS = 60 * 60_000
 
@@ -54,7 +52,7 @@ export async function readRoundFacts(siteId: string, room: LiveRoom, now: Date):
       const kit = project?.given?.kit
       const own = progress.get(personId)
       const { drive, oiling } = traits.get(machineId) ?? {}
-      const trained = EXERCISES.every((id) => (own?.exercises[id]?.best ?? 0) >= PASS)
+      const trained = passedAll(own?.exercises ?? {})
       const signed = own?.signOffs.some((each) => each.skill === 'tension' && each.machineKind === drive)
       const ready = drive !== undefined && trained && !signed
       const price = kit?.reasons.find((reason) => reason.price)

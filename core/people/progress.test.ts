@@ -24,6 +24,42 @@ describe('somebody’s progress', () => {
     expect(foldProgress([done(1, 1, 0, 0)]).exercises['discs']!.best).toBe(0)
   })
 
+  it('asks for it once more next week, then after longer and longer, and at once where it was forgotten', () => {
+    const DAY = 24 * 60
+    const after = (days: number, right: number, ...before: PersonEvent[]) =>
+      foldProgress([...before, done(9, days * DAY, right, 4)]).exercises['discs']!
+    const waits = ({ againAt }: { againAt?: string }, from: number) =>
+      (Date.parse(againAt!) - Date.parse(done(0, from * DAY, 0, 1).happenedAt)) / (DAY * 60_000)
+    const first = done(1, 0, 4, 4)
+    const again = done(2, 7 * DAY, 4, 4)
+    expect(after(0, 2).againAt).toBeUndefined()
+    expect(waits(after(0, 4), 0)).toBe(7)
+    // Practising before its time moves nothing.
+    expect(waits(after(3, 4, first), 0)).toBe(7)
+    expect(waits(after(3, 1, first), 0)).toBe(7)
+    expect(waits(after(7, 4, first), 7)).toBe(14)
+    expect(waits(after(21, 4, first, again), 21)).toBe(28)
+    expect(waits(after(21, 1, first, again), 21)).toBe(0)
+    expect(waits(after(500, 4, first, again, done(3, 100 * DAY, 4, 4), done(4, 200 * DAY, 4, 4)), 500)).toBe(56)
+  })
+
+  it('keeps the latest of what was taken for what, in the order in which it was asked', () => {
+    const answered = (index: number, minute: number, said: 'too-loose' | 'threading') =>
+      event(index, minute, {
+        kind: 'exercise-done',
+        body: {
+          exercise: 'read',
+          right: 0,
+          of: 50,
+          answers: Array.from({ length: 50 }, () => ({ shown: 'threading' as const, said })),
+        },
+      })
+    const { answers } = foldProgress([answered(2, 2, 'threading'), answered(1, 1, 'too-loose'), done(3, 3, 1, 1)])
+    expect(answers).toHaveLength(80)
+    expect(answers.filter(({ said }) => said === 'threading')).toHaveLength(50)
+    expect(answers.at(-1)!.said).toBe('threading')
+  })
+
   it('holds a sign-off with who and when, until it is withdrawn', () => {
     const [first, again] = [signed(1, 1, 'signed-off'), signed(2, 5, 'signed-off')]
     expect(foldProgress([first, again]).signOffs).toEqual([

@@ -1,4 +1,5 @@
 import { clothAt, type Cloth } from './cloth'
+import type { Flawed } from './flaw'
 import { boxMeans } from './means'
 import { drift } from './noise'
 import { byteOf, type Colour, type Picture } from './picture'
@@ -23,6 +24,8 @@ export interface FaceScene {
   readonly holeMm: number
   /** how much the cloth gathers along the seam; 0: it lies flat */
   readonly pucker: number
+  /** what went wrong with it besides */
+  readonly flaw?: Pick<Flawed, 'lift' | 'opens'>
   readonly seed: number
 }
 
@@ -61,17 +64,27 @@ export function drawFace(scene: FaceScene): Picture {
     shine: new Float32Array(width * height),
   }
   layCloth(relief, scene)
+  open(relief, scene)
   pierce(relief, scene)
-  for (const strand of scene.face.strands) layThread(relief, strand, strand.of === 'own' ? scene.own : scene.other)
+  const looks = { own: scene.own, other: scene.other, cloth: { colour: scene.cloth.colour, lustre: 0 } }
+  for (const strand of scene.face.strands) layThread(relief, strand, looks[strand.of])
   return lit(relief)
 }
 
 /** Cloth that is gathered along a seam stands in small folds across it. */
-function gathersOf({ face, pucker, seed }: FaceScene): Relief['lift'] {
-  if (pucker === 0) return () => 0
+function gathersOf({ face, pucker, flaw, seed }: FaceScene): Relief['lift'] {
+  const spoilt = flaw?.lift ?? (() => 0)
+  if (pucker === 0) return spoilt
   const middle = face.holes.reduce((sum, { y }) => sum + y, 0) / Math.max(1, face.holes.length)
-  const fold = face.stitches.length > 0 ? Math.max(3, 2.2 * (face.stitches[0] ?? 3)) : 5
-  return (x, y) => pucker * Math.exp(-(((y - middle) / 5) ** 2)) * 0.9 * (drift(x / fold, y / 14, seed + 5) - 0.5)
+  // Every stitch draws a little of the cloth up between its holes, and the folds run out on both sides of it.
+  const fold = Math.max(2.2, 1.15 * (face.stitches[0] ?? 3))
+  return (x, y) => {
+    const off = Math.abs(y - middle)
+    const fades = Math.exp(-((off / 4.5) ** 2))
+    const wave = x / fold + 1.6 * drift(x / 7, y / 4, seed + 5) + 0.12 * off
+    const stands = Math.sin(2 * Math.PI * wave) * (0.4 + 0.9 * drift(x / 5, 3, seed + 6))
+    return spoilt(x, y) + pucker * 0.16 * fades * stands
+  }
 }
 
 function layCloth({ width, height, pxPerMm, high, colour, lift }: Relief, { cloth, seed }: FaceScene): void {
@@ -92,10 +105,27 @@ function layCloth({ width, height, pxPerMm, high, colour, lift }: Relief, { clot
   }
 }
 
+/** How far below the cloth the table is, mm, and how little light comes there. */
+const BENEATH = { mm: 0.9, dark: 0.86 } as const
+
+/** Where the cloth is not there, one sees the table in its shade. */
+function open({ width, height, pxPerMm, high, colour }: Relief, { flaw }: FaceScene): void {
+  if (!flaw?.opens) return
+  for (let row = 0; row < height; row += 1)
+    for (let column = 0; column < width; column += 1) {
+      const opens = flaw.opens(column / pxPerMm, row / pxPerMm)
+      if (opens === 0) continue
+      const index = row * width + column
+      high[index]! -= BENEATH.mm * opens
+      for (let part = 0; part < 3; part += 1) colour[index * 3 + part]! *= 1 - BENEATH.dark * opens
+    }
+}
+
 /** Where the needle went the cloth is pushed aside, and it is dark. */
-function pierce({ width, height, pxPerMm, high, colour }: Relief, { face, holeMm }: FaceScene): void {
+function pierce({ width, height, pxPerMm, high, colour, lift }: Relief, { face, holeMm }: FaceScene): void {
   const reach = holeMm * 0.9
   for (const hole of face.holes) {
+    const lifted = lift(hole.x, hole.y)
     const [left, right] = [
       Math.max(0, Math.floor((hole.x - reach) * pxPerMm)),
       Math.min(width - 1, Math.ceil((hole.x + reach) * pxPerMm)),
@@ -110,7 +140,7 @@ function pierce({ width, height, pxPerMm, high, colour }: Relief, { face, holeMm
         if (far > 1.8) continue
         const index = row * width + column
         const open = Math.max(0, 1 - far ** 2)
-        high[index] = high[index]! * (1 - open) - 0.45 * open + (far > 1 ? 0.04 * (1.8 - far) : 0)
+        high[index] = lifted * open + high[index]! * (1 - open) - 0.45 * open + (far > 1 ? 0.04 * (1.8 - far) : 0)
         for (let part = 0; part < 3; part += 1) colour[index * 3 + part]! *= 1 - 0.82 * open
       }
   }

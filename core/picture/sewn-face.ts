@@ -9,7 +9,8 @@ export interface Place {
 
 /** A length of thread as it lies, from place to place. */
 export interface Strand {
-  readonly of: 'own' | 'other'
+  /** a yarn of the cloth is one that was pulled out of it */
+  readonly of: 'own' | 'other' | 'cloth'
   /** how thick it is */
   readonly mm: number
   readonly places: readonly Place[]

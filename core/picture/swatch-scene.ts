@@ -3,6 +3,7 @@ import type { Fibre } from '../units/thread'
 import { FRAME_START_MM, linesOf, type DrawnStitch, type FaceFrame } from '../stitch/geometry'
 import type { Cloth, ClothLook } from './cloth'
 import type { FaceScene } from './face'
+import { FLAW_LOOKS, type Flaw } from './flaw'
 import { drift } from './noise'
 import { colourOf } from './picture'
 import { strandsThrough, type SewnThreads } from './sewn-face'
@@ -46,6 +47,9 @@ export interface ShownFace extends FaceFrame {
   readonly pucker?: number
   readonly frayed?: boolean
   readonly wobbles?: boolean
+  /** no stitch is as long as the one before */
+  readonly uneven?: boolean
+  readonly flaw?: Flaw
   /** nothing is sewn on it */
   readonly bare?: boolean
   readonly pxPerMm: number
@@ -113,12 +117,21 @@ export function swatchScene(shown: ShownFace): FaceScene {
   const strays = (x: number) =>
     shown.wobbles ? 1.4 * (drift(x / 6, 1, seed + 3) - 0.5) : 0.12 * (drift(x / 5, 1, seed + 3) - 0.5)
   const { holes, lines } = linesOf(stitch, face, lengthMm + BEYOND_MM - before)
-  const place = ({ x, y }: { x: number; y: number }) => ({ x: x + before, y: y + middle + strays(x) })
+  const hastens = (x: number) =>
+    shown.uneven ? 0.9 * stitch.lengthMm * (drift(x / stitch.lengthMm / 1.3, 2, seed + 8) - 0.5) : 0
+  const place = ({ x, y }: { x: number; y: number }) => ({ x: x + before + hastens(x), y: y + middle + strays(x) })
   const [ownMm, otherMm] =
     face === 'top' ? [stitch.topThreadMm, stitch.bobbinThreadMm] : [stitch.bobbinThreadMm, stitch.topThreadMm]
+  const perCm = yarnsPerCm(cloth)
+  const acrossMm = Math.max(stitch.widthMm, stitch.gapMm ?? 0)
+  const flawed =
+    shown.flaw &&
+    FLAW_LOOKS[shown.flaw]({ lengthMm, heightMm, stitchMm: stitch.lengthMm, ownMm, otherMm, acrossMm, perCm, seed })
+  // A seam that gapes shows its threads between its edges, and one that ends no more of them.
+  const sewnTo = shown.flaw === 'gape' ? -Infinity : (flawed?.sewnTo ?? Infinity)
   const seam: SewnThreads = {
     from: before,
-    to: lengthMm + BEYOND_MM,
+    to: Math.min(lengthMm + BEYOND_MM, sewnTo),
     middle,
     stitchMm: stitch.lengthMm,
     ownMm: loops ? ownMm * 0.9 : ownMm,
@@ -130,15 +143,19 @@ export function swatchScene(shown: ShownFace): FaceScene {
     restMm: RESTS_MM,
     frayed: shown.frayed ?? false,
   }
-  const strands = lines.flatMap((line, index) =>
-    strandsThrough(line.map(place), index === 0 ? seam : { ...seam, nestMm: 0, frayed: false }, seed + index * 17),
-  )
+  const sewn = (line: readonly { x: number; y: number }[]) => line.map(place).filter(({ x }) => x <= sewnTo + 1e-6)
+  const strands = [
+    ...lines.flatMap((line, index) =>
+      strandsThrough(sewn(line), index === 0 ? seam : { ...seam, nestMm: 0, frayed: false }, seed + index * 17),
+    ),
+    ...(flawed?.strands ?? []),
+  ]
   const lustre = LUSTRE[shown.fibre ?? 'polyester'] ?? ORDINARY_LUSTRE
   const [own, other] = face === 'top' ? [threads.top, threads.bobbin] : [threads.bobbin, threads.top]
   const lies: Cloth = {
     look: clothLookOf(cloth),
     colour: colourOf(cloth.colour),
-    perCm: yarnsPerCm(cloth),
+    perCm,
   }
   return {
     widthMm: lengthMm,
@@ -148,13 +165,14 @@ export function swatchScene(shown: ShownFace): FaceScene {
     own: { colour: colourOf(own), lustre },
     other: { colour: colourOf(other), lustre },
     face: {
-      holes: shown.bare ? [] : holes.map(place),
+      holes: shown.bare ? [] : sewn(holes),
       stitches: [stitch.lengthMm],
       skipped: 0,
       strands: shown.bare ? [] : strands,
     },
     holeMm: stitch.needleMm * (cloth.structure === 'leather' || cloth.structure === 'coated' ? 0.95 : 0.6),
-    pucker: Math.max(0, Math.min(1.4, (pucker - 0.7) * 1.2)),
+    pucker: Math.max(0, Math.min(2.6, (pucker - 0.7) * 2.2)),
+    ...(flawed && { flaw: flawed }),
     seed,
   }
 }

@@ -1,16 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { MOVES, VERDICTS } from '../knowledge/tension/answer'
 import { DRILLS } from '../knowledge/tension/drill'
 import {
   answerPrediction,
   answerVerdict,
   isPredictable,
   makeMove,
-  MOVES,
   newRound,
   PREDICTIONS,
   rightMove,
-  VERDICTS,
   verdictOf,
   type Round,
 } from './swatch-round'

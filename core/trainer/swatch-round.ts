@@ -1,43 +1,9 @@
 import { STITCH_FAULTS, STITCH_FAULT_WORDS, type StitchFault } from '../knowledge/stitch/lockstitch'
+import { MOVE_WORDS, type Move, type Verdict } from '../knowledge/tension/answer'
 import { GATES, type Gate } from '../knowledge/tension/tension'
 import { sewLine, type StitchResult, type StitchSetup } from '../stitch/lockstitch'
 import { nextStep, type NextAction } from '../tension/next-step'
 import { readSwatch } from '../tension/reading'
-
-/** What a learner may say a swatch shows. */
-export const VERDICTS = ['good', 'too-tight', 'too-loose', 'threading', 'needle', 'cloth'] as const
-export type Verdict = (typeof VERDICTS)[number]
-export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
-  good: 'It is good',
-  'too-tight': 'The top thread pulls too hard',
-  'too-loose': 'The top thread pulls too little',
-  threading: 'It is threading, not tension',
-  needle: 'It is the needle or the thread’s way through it',
-  cloth: 'Balanced, but wrong for the cloth',
-}
-
-/** What a learner may do next. */
-export const MOVES = [
-  'rethread',
-  'change-needle',
-  'check-bobbin',
-  'match-thread',
-  'clean',
-  'dial-down',
-  'dial-up',
-  'done',
-] as const
-export type Move = (typeof MOVES)[number]
-export const MOVE_WORDS: Readonly<Record<Move, string>> = {
-  rethread: 'Thread again, foot up',
-  'change-needle': 'Put in a new needle',
-  'check-bobbin': 'Bobbin out, look, and in again',
-  'match-thread': 'The same good thread above and below',
-  clean: 'Lint out',
-  'dial-down': 'Dial one number down',
-  'dial-up': 'Dial one number up',
-  done: 'Sew the project',
-}
 
 /** What a learner may expect of a turn of the dial before it is sewn. */
 export const PREDICTIONS = ['knot-rises', 'knot-sinks', 'nothing'] as const

@@ -23,7 +23,7 @@ export const logProgress = command('log-progress', (call, body) =>
 )
 
 /** Staff say that somebody can do something on a kind of machine, or say so no more. */
-export const signOff = command('sign-off', async (call, { personId, skill, machineKind, withdrawn }) => {
+export const signOff = command('sign-off', async (call, { personId, withdrawn, answered, ...what }) => {
   const found = await call.tx
     .selectFrom('person')
     .select('person_id')
@@ -31,5 +31,6 @@ export const signOff = command('sign-off', async (call, { personId, skill, machi
     .where('person_id', '=', personId)
     .executeTakeFirst()
   if (!found) throw notFound('person', 'personId')
-  await write(call, personId, withdrawn ? 'sign-off-withdrawn' : 'signed-off', { skill, machineKind })
+  if (withdrawn) await write(call, personId, 'sign-off-withdrawn', what)
+  else await write(call, personId, 'signed-off', { ...what, ...(answered !== undefined && { answered }) })
 })

@@ -1,5 +1,6 @@
 'use client'
 
+import { FLAW_WORDS } from '@/core/picture/flaw'
 import { UNDYED, type ShownCloth, type ShownFace } from '@/core/picture/swatch-scene'
 import { faceFrame, type DrawnStitch } from '@/core/stitch/geometry'
 import { faceWords, SewnFace } from '../drawings/sewn-line'
@@ -17,7 +18,7 @@ export function SewnPicture({
   nest = false,
   cloth = CALICO,
   lengthMm = LENGTH_MM,
-  label = faceWords(stitch, face, nest),
+  label,
   seed = 4,
   diagram,
   fine,
@@ -33,13 +34,14 @@ export function SewnPicture({
   diagram?: boolean
   fine?: boolean
   className?: string
-} & Pick<ShownFace, 'nest' | 'pucker' | 'frayed' | 'wobbles'>) {
+} & Pick<ShownFace, 'nest' | 'pucker' | 'frayed' | 'wobbles' | 'flaw'>) {
   const threads = useTestThreads()
   const frame = faceFrame(stitch, lengthMm)
+  const says = [faceWords(stitch, face, nest), ...(marks.flaw ? [FLAW_WORDS[marks.flaw]] : [])].join('; ')
   return (
     <SwatchPicture
       shown={{ face, stitch, cloth, threads, nest, seed, ...frame, ...marks }}
-      label={label}
+      label={label ?? says}
       {...(diagram !== undefined && { diagram })}
       {...(fine && { fine })}
       {...(className && { className })}

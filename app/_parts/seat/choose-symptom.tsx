@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '@/core/knowledge/fault/symptom'
-import { SymptomDrawing } from '@/ui/drawings/symptom'
+import { SymptomPicture } from '@/ui/picture/symptom-picture'
 
 export function Choose({ choose }: { choose: (symptom: Symptom) => void }) {
   const [words, setWords] = useState('')
@@ -28,7 +28,7 @@ export function Choose({ choose }: { choose: (symptom: Symptom) => void }) {
               className={`sheet flex h-full w-full flex-col items-start gap-2 p-3 text-left hover:bg-base-200 ${symptom === 'electrical' ? 'border-2 border-error' : ''}`}
               onClick={() => choose(symptom)}
             >
-              <SymptomDrawing symptom={symptom} className="h-12" />
+              <SymptomPicture symptom={symptom} className="w-full" />
               <span className="font-semibold">{SYMPTOM_WORDS[symptom]}</span>
             </button>
           </li>

@@ -6,7 +6,7 @@ import type { KnownOfFault } from '@/core/fault/fault'
 import { CHECKS, type FaultCheck } from '@/core/knowledge/fault/fault-check'
 import { SYMPTOM_WORDS, type Symptom } from '@/core/knowledge/fault/symptom'
 import type { StepDrawn } from '@/ui/drawings/step-picture'
-import { SymptomDrawing } from '@/ui/drawings/symptom'
+import { SymptomPicture } from '@/ui/picture/symptom-picture'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
@@ -119,7 +119,7 @@ export function FaultFinder(props: Props) {
   )
   const heading = (
     <div className="mb-4 flex items-center gap-4">
-      <SymptomDrawing symptom={symptom} className="h-14" />
+      <SymptomPicture symptom={symptom} className="w-40 shrink-0" />
       <div>
         <h2 className="text-2xl font-bold">{SYMPTOM_WORDS[symptom]}</h2>
         {stand.advice.because.length > 0 && <p className="text-sm">Known already: {stand.advice.because.join(' ')}</p>}

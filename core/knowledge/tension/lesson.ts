@@ -15,6 +15,9 @@ export interface LessonMoment {
     /** thread above, tex; absent: the same as below */
     readonly topTex?: number
     readonly bobbinSpring?: number
+    /** what has become of the seam or its cloth besides */
+    readonly flaw?: 'gape' | 'run'
+    readonly cloth?: 'knit'
   }
 }
 
@@ -42,6 +45,14 @@ export const LESSON: readonly LessonMoment[] = [
     sewn: { kind: 'straight', turned: 2.5 },
   },
   {
+    id: 'slack',
+    title: 'Both too loose, pulled open',
+    ask: 'Both faces showed their own colour. Why does it come apart like this when it is pulled?',
+    answer:
+      'Balance is not everything: both threads are slack, so the seam gapes. Set the bobbin right first, then the dial to its mark.',
+    sewn: { kind: 'straight', turned: -2.6, bobbinSpring: 0.4, flaw: 'gape' },
+  },
+  {
     id: 'discs',
     title: 'Out of the discs',
     ask: 'This is a mess. Would you turn the dial?',
@@ -62,6 +73,14 @@ export const LESSON: readonly LessonMoment[] = [
     ask: 'Look along the line. What is missing, and does either face show the wrong colour?',
     answer: 'Stitches are missing, and both faces show their own colour: it is the needle, and never the dial.',
     sewn: { kind: 'straight', fault: 'worn-needle' },
+  },
+  {
+    id: 'run',
+    title: 'A sharp point in a knit',
+    ask: 'The seam itself is sewn well enough. What has the needle done to the cloth?',
+    answer:
+      'It has cut a loop, and that column comes undone row by row. A ball point slips between the loops and cuts none.',
+    sewn: { kind: 'straight', flaw: 'run', cloth: 'knit' },
   },
   {
     id: 'zigzag',

@@ -1,8 +1,7 @@
 import Type from 'typebox'
 import { Name } from '../../kit/project'
-import { TRAITS } from '../../knowledge/machine/trait'
 import { KEY_PURPOSES } from '../../people/key'
-import { PERSON_EVENTS, SKILLS } from '../../people/progress'
+import { PERSON_EVENTS } from '../../people/progress'
 import { COORDINATOR, EVERYONE, STAFF_ROLES, TEACHING } from '../../room/role'
 import { strict, words } from '../../schema/shape'
 import { Id, OneTimeCode, type Commands } from './shape'
@@ -14,8 +13,7 @@ export const PEOPLE = {
     mayWrite: TEACHING,
     body: strict({
       personId: Id,
-      skill: words(SKILLS),
-      machineKind: TRAITS.drive,
+      ...PERSON_EVENTS['signed-off'].properties,
       withdrawn: Type.Optional(Type.Boolean()),
     }),
   },

@@ -3,21 +3,31 @@
 import Link from 'next/link'
 import { useEffect, useRef, useState } from 'react'
 import { LESSON } from '@/core/knowledge/tension/lesson'
+import { UNDYED } from '@/core/picture/swatch-scene'
 import { lessonStitch } from '@/core/stitch/lesson-stitch'
 import { DiagramSwitch, SewnPicture } from '@/ui/picture/sewn-picture'
 
 /** As much of a seam as is seen from the last row. */
 const LENGTH_MM = 22
 
+const KNIT = { structure: 'knit', massGsm: 160, colour: UNDYED } as const
+
 /** The tension lesson for a projector: one face above the other, a question, and the answer when the class has had its say. */
-export function Demonstration() {
-  const [at, setAt] = useState(0)
+/** `from` names the moment that it begins with, where one is asked for. */
+export function Demonstration({ from }: { from?: string }) {
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      LESSON.findIndex(({ id }) => id === from),
+    ),
+  )
   const [told, setTold] = useState(false)
   const [diagram, setDiagram] = useState(false)
   const board = useRef<HTMLElement>(null)
   const moment = LESSON[at]!
   const { stitch, result } = lessonStitch(moment)
   const { byTension, byCrowding } = result.pucker
+  const flaw = result.ridge > 1 ? ('ridge' as const) : moment.sewn.flaw
   const go = (to: number) => {
     setAt(Math.max(0, Math.min(LESSON.length - 1, to)))
     setTold(false)
@@ -50,7 +60,8 @@ export function Demonstration() {
   const sewn = {
     stitch,
     nest: result.nest,
-    pucker: Math.max(byTension, byCrowding, result.ridge),
+    pucker: Math.max(byTension, byCrowding),
+    ...(flaw && { flaw }),
     lengthMm: LENGTH_MM,
     seed: 5 + at,
     diagram,
@@ -75,7 +86,11 @@ export function Demonstration() {
         <div className="flex flex-col gap-3">
           {(['top', 'under'] as const).map((face) => (
             <figure key={`${moment.id} ${face}`}>
-              <SewnPicture {...sewn} face={face} />
+              <SewnPicture
+                {...sewn}
+                face={face}
+                {...(moment.sewn.cloth === 'knit' && { cloth: { ...KNIT, wrongSide: face === 'under' } })}
+              />
               <figcaption className="text-xl">{face === 'top' ? 'On top' : 'Turned over'}</figcaption>
             </figure>
           ))}

@@ -4,7 +4,12 @@ import { Demonstration } from './demonstration'
 
 export const metadata: Metadata = { title: 'Demonstration' }
 
-export default async function DemonstrationPage() {
+export default async function DemonstrationPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ at?: string | string[] }>
+}) {
   await mustSee('see-lab')
-  return <Demonstration />
+  const { at } = await searchParams
+  return <Demonstration {...(typeof at === 'string' && { from: at })} />
 }

@@ -1,9 +1,11 @@
-import { spaced } from '@/core/units/words'
+import { counted, spaced } from '@/core/units/words'
 import type { Metadata } from 'next'
-import { DRILLS } from '@/core/knowledge/tension/drill'
+import Link from 'next/link'
+import { momentOf } from '@/core/trainer/moment-of'
 import { DRIVES } from '@/core/knowledge/machine/trait'
 import { SKILL_WORDS } from '@/core/people/progress'
-import { PASS } from '@/core/trainer/pass'
+import { confusionSentence, confusionsOf, sharedConfusions, sharedSentence } from '@/core/trainer/confusion'
+import { EXERCISES, isPassed } from '@/core/trainer/exercises'
 import { readLearners, readProgress } from '@/store/people/progress'
 import { readNames } from '@/store/site/site'
 import { formatInTimeZone } from '@/ui/time'
@@ -16,8 +18,6 @@ import { SignOffs } from './sign-offs'
 
 export const metadata: Metadata = { title: 'Who can do what' }
 
-const EXERCISES = [{ id: 'swatches', title: 'Swatches' }, ...DRILLS]
-
 export default async function ProgressPage() {
   const actor = await mustSee('see-progress')
   const store = theStore()
@@ -27,16 +27,34 @@ export default async function ProgressPage() {
     readNames(store, actor.siteId),
     siteOf(actor.siteId),
   ])
+  const shared = sharedConfusions(learners.map(({ personId }) => progress.get(personId)?.answers ?? []))
   return (
     <>
       <LabNav here="/lab/progress" mayProgress />
       <h1 className="text-3xl font-bold">Who can do what</h1>
       <p className="mt-1 text-secondary">{PLACE_CAUTIONS.minors}</p>
+      {shared.length > 0 && (
+        <section aria-label="What several mix up" className="sheet mt-4 p-5 text-lg">
+          {shared.slice(0, 3).map((each) => {
+            const moment = momentOf(each)
+            return (
+              <p key={`${each.shown}${each.said}`}>
+                {sharedSentence(each)}{' '}
+                {moment && (
+                  <Link className="link" href={`/lab/demonstration?at=${moment.id}`}>
+                    Show “{moment.title}” to all
+                  </Link>
+                )}
+              </p>
+            )
+          })}
+        </section>
+      )}
       {learners.length === 0 && <p className="sheet mt-4 p-6 text-lg">No learner is in a class yet.</p>}
       <ul>
         {learners.map(({ personId, name }) => {
           const own = progress.get(personId)
-          const passed = EXERCISES.filter(({ id }) => (own?.exercises[id]?.best ?? 0) >= PASS)
+          const passed = EXERCISES.filter(({ id }) => isPassed(own?.exercises[id]))
           return (
             <li key={personId} className="seam grid gap-x-6 gap-y-2 py-4 md:grid-cols-[12rem_1fr]">
               <div>
@@ -51,15 +69,24 @@ export default async function ProgressPage() {
                     ? passed.map(({ title }) => title).join(' · ')
                     : 'nothing finished in the trainer yet'}
                 </p>
+                {confusionsOf(own?.answers ?? [])
+                  .slice(0, 2)
+                  .map((each) => (
+                    <p key={`${each.shown}${each.said}`} className="font-semibold">
+                      {confusionSentence(name, each)}
+                    </p>
+                  ))}
                 <SignOffs
                   personId={personId}
                   name={name}
                   kinds={DRIVES}
-                  given={(own?.signOffs ?? []).map(({ skill, machineKind, by, at }) => ({
+                  given={(own?.signOffs ?? []).map(({ skill, machineKind, by, at, answered }) => ({
                     skill,
                     machineKind,
                     words: `${SKILL_WORDS[skill]} (${spaced(machineKind)})`,
-                    by: `${names.get(by) ?? 'somebody'}, ${formatInTimeZone(at, site.timeZone)}`,
+                    by: `${names.get(by) ?? 'somebody'}, ${formatInTimeZone(at, site.timeZone)}${
+                      answered ? `; answered ${counted(answered, 'question')} well` : ''
+                    }`,
                   }))}
                 />
               </div>

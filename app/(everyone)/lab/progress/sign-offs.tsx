@@ -2,6 +2,7 @@
 
 import { spaced } from '@/core/units/words'
 import { useState } from 'react'
+import { SPOKEN_QUESTIONS } from '@/core/knowledge/tension/spoken'
 import { SKILL_WORDS, SKILLS, type Skill, type SignOff } from '@/core/people/progress'
 import { Select } from '@/ui/fields/select'
 import { FaultNote } from '@/ui/parts/fault-note'
@@ -24,7 +25,9 @@ export function SignOffs({ personId, name, kinds, given }: Props) {
   const [open, setOpen] = useState(false)
   const [skill, setSkill] = useState<Skill>('tension')
   const [machineKind, setMachineKind] = useState(kinds[0]!)
+  const [well, setWell] = useState<readonly string[]>([])
   const { busy, fault, write } = useWrite()
+  const questions = SPOKEN_QUESTIONS[skill]
   return (
     <>
       <ul>
@@ -58,9 +61,16 @@ export function SignOffs({ personId, name, kinds, given }: Props) {
           aria-label={`Sign off ${name}`}
           onSubmit={(submitted) => {
             submitted.preventDefault()
-            void write('sign-off', { personId, skill, machineKind }, { done: `${name} is signed off` }).then(
-              (landed) => landed && setOpen(false),
-            )
+            const answered = questions.filter(({ ask }) => well.includes(ask)).length
+            void write(
+              'sign-off',
+              { personId, skill, machineKind, ...(answered > 0 && { answered }) },
+              { done: `${name} is signed off` },
+            ).then((landed) => {
+              if (!landed) return
+              setOpen(false)
+              setWell([])
+            })
           }}
         >
           <Select
@@ -77,6 +87,23 @@ export function SignOffs({ personId, name, kinds, given }: Props) {
             value={machineKind}
             set={setMachineKind}
           />
+          <fieldset className="basis-full">
+            <legend className="font-semibold">Ask aloud, at the machine</legend>
+            {questions.map(({ ask, listenFor }) => (
+              <label key={ask} className="flex min-h-11 items-start gap-3 py-1.5">
+                <input
+                  type="checkbox"
+                  className="checkbox mt-0.5"
+                  checked={well.includes(ask)}
+                  onChange={() => setWell(well.includes(ask) ? well.filter((each) => each !== ask) : [...well, ask])}
+                />
+                <span>
+                  <span className="block text-lg">{ask}</span>
+                  <span className="block text-sm">{listenFor}</span>
+                </span>
+              </label>
+            ))}
+          </fieldset>
           <button type="submit" className="btn btn-primary" disabled={busy}>
             I have seen it
           </button>

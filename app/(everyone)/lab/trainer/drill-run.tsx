@@ -5,8 +5,10 @@ import { type Drill, type DrillQuestion } from '@/core/knowledge/tension/drill'
 import { BobbinDrawing } from '@/ui/drawings/bobbin'
 import { NeedlePlan } from '@/ui/drawings/needle'
 import { DiscsDrawing, HandWheelDrawing, TakeUpDrawing } from '@/ui/drawings/threading'
+import type { Done } from './done'
+import { Question } from './question'
 
-export function DrillRun({ drill, finish }: { drill: Drill; finish: (right: number, of: number) => void }) {
+export function DrillRun({ drill, finish }: { drill: Drill; finish: (done: Done) => void }) {
   const [index, setIndex] = useState(0)
   const [chosen, setChosen] = useState<number>()
   const [right, setRight] = useState(0)
@@ -21,76 +23,46 @@ export function DrillRun({ drill, finish }: { drill: Drill; finish: (right: numb
       <section className="sheet mt-3 p-6">
         <div className="flex items-start justify-between gap-6">
           <h2 className="text-2xl font-bold">{question.ask}</h2>
-          <Picture of={question.picture} />
+          <DrillPicture of={question.picture} className="h-32 shrink-0" />
         </div>
-        <div className="mt-4 flex flex-col gap-2">
-          {question.options.map((option, at) => (
-            <button
-              key={option}
-              type="button"
-              disabled={chosen !== undefined}
-              className={`btn btn-lg h-auto justify-start py-3 text-left disabled:text-base-content ${
-                chosen === undefined
-                  ? 'btn-outline'
-                  : at === question.right
-                    ? 'border-4 border-success'
-                    : at === chosen
-                      ? 'border-4 border-warning'
-                      : 'btn-ghost'
-              }`}
-              onClick={() => {
-                setChosen(at)
-                if (at === question.right) setRight(right + 1)
-              }}
-            >
-              {chosen !== undefined && at === question.right && <span aria-hidden="true">✓ </span>}
-              {option}
-            </button>
-          ))}
-        </div>
-        <div aria-live="polite" className="mt-4 min-h-12 text-lg">
-          {chosen !== undefined && (
-            <p>
-              <strong>{chosen === question.right ? 'Yes. ' : 'Not quite. '}</strong>
-              {question.because}
-            </p>
-          )}
-        </div>
-        {chosen !== undefined && (
-          <button
-            type="button"
-            className="btn btn-primary btn-lg"
-            onClick={() => {
-              if (last) finish(right, drill.questions.length)
-              else {
-                setIndex(index + 1)
-                setChosen(undefined)
-              }
-            }}
-          >
-            {last ? 'Done' : 'Next'}
-          </button>
-        )}
+        <Question
+          options={question.options}
+          right={question.right}
+          chosen={chosen}
+          because={question.because}
+          last={last}
+          answer={(at) => {
+            setChosen(at)
+            if (at === question.right) setRight(right + 1)
+          }}
+          next={() => {
+            if (last) finish({ right, of: drill.questions.length })
+            else {
+              setIndex(index + 1)
+              setChosen(undefined)
+            }
+          }}
+        />
       </section>
     </div>
   )
 }
 
-function Picture({ of }: { of: DrillQuestion['picture'] }) {
-  const size = 'h-32 shrink-0'
+/** The drawing that belongs to a question, if any. */
+export function DrillPicture({ of, className }: { of: DrillQuestion['picture']; className: string }) {
   switch (of) {
     case 'needle':
-      return <NeedlePlan way={{ shankFlat: 'back', eyeThreaded: 'front-to-back' }} className={size} />
+      return <NeedlePlan way={{ shankFlat: 'back', eyeThreaded: 'front-to-back' }} className={className} />
     case 'bobbin-P':
-      return <BobbinDrawing runs="P" className={size} />
+      return <BobbinDrawing runs="P" className={className} />
     case 'bobbin-9':
-      return <BobbinDrawing runs="9" className={size} />
+      return <BobbinDrawing runs="9" className={className} />
     case 'discs':
-      return <DiscsDrawing discs="outside" className={size} />
+      return <DiscsDrawing discs="outside" className={className} />
     case 'take-up':
-      return <TakeUpDrawing takeUp="slot" className={size} />
+      return <TakeUpDrawing takeUp="slot" className={className} />
     case 'hand-wheel':
-      return <HandWheelDrawing turns="towards" className={size} />
+      return <HandWheelDrawing turns="towards" className={className} />
     default:
       return null
   }

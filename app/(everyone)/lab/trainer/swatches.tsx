@@ -1,33 +1,37 @@
 'use client'
 
 import { useState } from 'react'
+import {
+  MOVE_WORDS,
+  MOVES,
+  VERDICT_WORDS,
+  VERDICTS,
+  type Answered,
+  type Move,
+  type Verdict,
+} from '@/core/knowledge/tension/answer'
 import { plain } from '@/core/units/words'
 import {
   answerPrediction,
   answerVerdict,
   isPredictable,
   makeMove,
-  MOVES,
-  MOVE_WORDS,
   newRound,
   PREDICTION_WORDS,
   PREDICTIONS,
-  stitched,
-  VERDICTS,
-  VERDICT_WORDS,
   verdictOf,
-  type Move,
   type Prediction,
   type Round,
-  type Verdict,
 } from '@/core/trainer/swatch-round'
+import { drawnSwatch } from '@/core/trainer/drawn-swatch'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { DiagramSwitch, SewnPicture } from '@/ui/picture/sewn-picture'
+import type { Done } from './done'
 
 /** How many swatches make one exercise. */
-export const ROUNDS = 3
+const ROUNDS = 3
 
-export function Swatches({ finish }: { finish: (right: number, of: number) => void }) {
+export function Swatches({ finish }: { finish: (done: Done) => void }) {
   const [count, setCount] = useState(1)
   const [round, setRound] = useState<Round>(() => newRound(Math.random))
   const [diagram, setDiagram] = useState(false)
@@ -35,34 +39,15 @@ export function Swatches({ finish }: { finish: (right: number, of: number) => vo
   /** a turn of the dial that waits for what the learner expects of it */
   const [turning, setTurning] = useState<Move>()
   const [said, setSaid] = useState<{ readonly right: boolean; readonly words: string }>()
-  const [score, setScore] = useState({ right: 0, of: 0 })
-  const result = stitched(round)
-  const stitch = {
-    kind: 'straight' as const,
-    lengthMm: round.setup.lengthMm,
-    widthMm: 0,
-    topThreadMm: 0.28,
-    bobbinThreadMm: 0.28,
-    stackMm: round.setup.stackMm,
-    needleMm: 0.8,
-    lockMm: result.lockMm,
-    s: result.s,
-    skipped: result.skipped,
-  }
-  const { byTension, byCrowding } = result.pucker
-  const sewn = {
-    stitch,
-    nest: result.nest,
-    pucker: Math.max(byTension, byCrowding),
-    frayed: result.look.signs.includes('shredding'),
-    seed: count * 11 + 3,
-    diagram,
-    className: 'w-full border border-base-300',
-  }
+  const [score, setScore] = useState<Done>({ right: 0, of: 0 })
+  const [answers, setAnswers] = useState<readonly Answered[]>([])
+  const swatch = drawnSwatch(round.setup)
+  const sewn = { ...swatch, seed: count * 11 + 3, diagram, className: 'w-full border border-base-300' }
   const answer = (verdict: Verdict) => {
     const truth = verdictOf(round)
     const next = answerVerdict(round, verdict)
     setRound(next.round)
+    setAnswers([...answers, { shown: truth, said: verdict }])
     setRead(true)
     setSaid({
       right: next.right,
@@ -98,7 +83,7 @@ export function Swatches({ finish }: { finish: (right: number, of: number) => vo
   const next = () => {
     const total = { right: score.right + round.right, of: score.of + round.of }
     if (count === ROUNDS) {
-      finish(total.right, total.of)
+      finish({ ...total, answers })
       return
     }
     setScore(total)
@@ -123,7 +108,7 @@ export function Swatches({ finish }: { finish: (right: number, of: number) => vo
             <figcaption>Turned over: light is the bobbin’s</figcaption>
           </figure>
           <DiagramSwitch on={diagram} set={setDiagram} />
-          {result.look.signs.includes('shredding') && <p className="font-semibold">The thread frays above the eye.</p>}
+          {swatch.frayed && <p className="font-semibold">The thread frays above the eye.</p>}
           <div className="flex items-center gap-4">
             <DialDrawing dial={{ ...round.setup.dial, step: 0.5 }} set={round.setup.at} className="w-32" />
             <p>

@@ -1,65 +1,94 @@
 'use client'
 
-import { useState } from 'react'
-import { DRILLS } from '@/core/knowledge/tension/drill'
-import { PASS } from '@/core/trainer/pass'
+import { useEffect, useRef, useState } from 'react'
+import { PASS, SEEN_WORDS, type Answered } from '@/core/knowledge/tension/answer'
+import { confusionsOf } from '@/core/trainer/confusion'
+import { EXERCISES, isPassed, nextExercise, type Exercise } from '@/core/trainer/exercises'
+import type { ExerciseProgress } from '@/core/people/progress'
 import { useWrite } from '@/ui/parts/use-write'
-import { Swatches } from './swatches'
+import type { Done } from './done'
 import { DrillRun } from './drill-run'
+import { ExerciseList } from './exercise-list'
+import { Swatches } from './swatches'
+import { TaskRun } from './task-run'
 
-const SWATCHES = 'swatches'
+export type Tried = Readonly<Record<string, Pick<ExerciseProgress, 'best' | 'againAt'>>>
 
 /** See, read, predict, turn, stitch, explain; and short drills. No clock runs, and anything can be done again. */
-export function Trainer({ best, signedOff }: { best: Readonly<Record<string, number>>; signedOff: boolean }) {
-  const [open, setOpen] = useState<string>()
-  const [done, setDone] = useState(best)
+export function Trainer({
+  tried,
+  answers,
+  signedOff,
+  now,
+  timeZone,
+}: {
+  tried: Tried
+  /** what they took for what so far */
+  answers: readonly Answered[]
+  signedOff: boolean
+  now: string
+  timeZone: string
+}) {
+  const [open, setOpen] = useState<Exercise>()
+  const [done, setDone] = useState(tried)
+  const [known, setKnown] = useState(answers)
   const { write } = useWrite()
-  const finish = (exercise: string, right: number, of: number) => {
-    setDone({ ...done, [exercise]: Math.max(done[exercise] ?? 0, right / of) })
+  const finish = (exercise: Exercise) => (result: Done) => {
+    const { right, of } = result
+    const share = right / of
+    // The book reckons the next date; until it is read again, what was just done well is not due.
+    const againAt = share >= PASS ? undefined : done[exercise.id]?.againAt
+    setDone({
+      ...done,
+      [exercise.id]: { best: Math.max(done[exercise.id]?.best ?? 0, share), ...(againAt && { againAt }) },
+    })
+    setKnown([...known, ...(result.answers ?? [])])
     setOpen(undefined)
     void write(
       'log-progress',
-      { exercise, right, of },
-      { done: right / of >= PASS ? `${right} of ${of}: well done` : `${right} of ${of}. Once more, whenever you like` },
+      { exercise: exercise.id, right, of, ...(result.answers?.length && { answers: [...result.answers] }) },
+      { done: share >= PASS ? `${right} of ${of}: well done` : `${right} of ${of}. Once more, whenever you like` },
     )
   }
-  if (open === SWATCHES) return <Swatches finish={(right, of) => finish(SWATCHES, right, of)} />
-  const drill = DRILLS.find(({ id }) => id === open)
-  if (drill) return <DrillRun drill={drill} finish={(right, of) => finish(drill.id, right, of)} />
+  const top = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (!open) return
+    window.scrollTo(0, 0)
+    top.current?.focus({ preventScroll: true })
+  }, [open])
+  if (open) {
+    return (
+      <div ref={top} tabIndex={-1} className="outline-none">
+        <button type="button" className="btn btn-ghost -mt-2 float-right" onClick={() => setOpen(undefined)}>
+          All exercises
+        </button>
+        {open.does === 'swatches' && <Swatches finish={finish(open)} />}
+        {open.does === 'drill' && <DrillRun drill={open.drill} finish={finish(open)} />}
+        {open.does === 'tasks' && <TaskRun exercise={open} known={known} finish={finish(open)} />}
+      </div>
+    )
+  }
 
-  const exercises = [{ id: SWATCHES, title: 'Swatches: see, read, put right' }, ...DRILLS]
-  const passed = exercises.filter(({ id }) => (done[id] ?? 0) >= PASS).length
+  const passed = EXERCISES.filter(({ id }) => isPassed(done[id])).length
+  const next = nextExercise(done, now)
+  const [mixed] = confusionsOf(known)
   return (
     <>
       <h1 className="text-3xl font-bold">Trainer</h1>
       <p className="mt-1 text-lg">
-        <span className="numeral text-2xl">{passed}</span> of {exercises.length} done.{' '}
-        {passed === exercises.length
-          ? signedOff
+        <span className="numeral text-2xl">{passed}</span> of {EXERCISES.length} done.{' '}
+        {passed < EXERCISES.length
+          ? 'There is no clock. Take them in any order.'
+          : signedOff
             ? 'And somebody has signed you off. Help the next one.'
-            : 'Now show it to your instructor at a machine.'
-          : 'There is no clock. Take them in any order.'}
+            : 'Now show it to your instructor at a machine.'}
       </p>
-      <ul className="mt-4 grid gap-3 sm:grid-cols-2">
-        {exercises.map(({ id, title }) => {
-          const share = done[id]
-          return (
-            <li key={id}>
-              <button
-                type="button"
-                className="sheet flex h-full w-full items-center justify-between gap-4 p-5 text-left hover:bg-base-200"
-                onClick={() => setOpen(id)}
-              >
-                <span className="text-xl font-bold">{title}</span>
-                <span className="text-right text-sm">
-                  {share === undefined ? 'not yet' : share >= PASS ? '✓ done' : 'begun'}
-                  {share !== undefined && <span className="block">best {Math.round(share * 100)} in 100</span>}
-                </span>
-              </button>
-            </li>
-          )
-        })}
-      </ul>
+      {mixed && (
+        <p className="mt-1">
+          Worth another look: {SEEN_WORDS[mixed.shown]}, beside {SEEN_WORDS[mixed.said]}. You will see more of both.
+        </p>
+      )}
+      <ExerciseList tried={done} next={next} now={now} timeZone={timeZone} open={setOpen} />
     </>
   )
 }

@@ -5,7 +5,7 @@ import { CHECKS } from '@/core/knowledge/fault/fault-check'
 import { readRoom } from '@/store/machine/machines'
 import { readFaultRuns } from '@/store/room/fault-runs'
 import { formatInTimeZone } from '@/ui/time'
-import { SymptomDrawing } from '@/ui/drawings/symptom'
+import { SymptomPicture } from '@/ui/picture/symptom-picture'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
@@ -56,7 +56,7 @@ export default async function PatternsPage({ searchParams }: { searchParams: Pro
       <ol>
         {patterns.map((pattern) => (
           <li key={`${pattern.machineId}${pattern.symptom}`} className="seam flex gap-5 py-4">
-            <SymptomDrawing symptom={pattern.symptom} className="h-14 shrink-0" />
+            <SymptomPicture symptom={pattern.symptom} className="w-36 shrink-0" />
             <div>
               <p className="text-xl">
                 <Link className="link font-bold" href={`/machines/${pattern.machineId}?about=trouble`}>
