@@ -3,6 +3,7 @@ import { median } from '@/core/camera/stitches'
 import { readPhotograph } from '@/core/camera/read-photograph'
 import { colourOf } from '@/core/picture/picture'
 import { photograph, type CameraScene } from '@/stand-ins/camera'
+import { sceneOf } from '@/stand-ins/camera-scenes'
 import { findTags } from './tag-finder'
 
 /** Photographs whose truth is known, small enough to be made in a moment; the study of many is a benchmark. */
@@ -116,6 +117,17 @@ describe('a photograph of a swatch', () => {
   ] as const)('says that %s is missing rather than guess', async (missing, change) => {
     const { result } = await reading(change)
     expect(result).toMatchObject({ read: false, missing })
+  })
+
+  // Each once was told wrongly: holes as dark as the other thread, thread that hardly stands out, and cloth with neither.
+  it.each([
+    [20016, { read: true, look: 'own' }],
+    [20115, { read: true, look: 'own' }],
+    [50697, { read: false, missing: 'seam' }],
+  ])('of seed %i is told as what it is', async (seed, truth) => {
+    const { scene, asked } = sceneOf(seed)
+    const { picture } = photograph(scene)
+    expect(readPhotograph(picture, await findTags(picture), asked)).toMatchObject(truth)
   })
 
   it('refuses two threads that nobody could tell apart', async () => {

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next'
+import Link from 'next/link'
 import { formatInTimeZone, timeIn } from '@/ui/time'
 import { KitCard } from '@/ui/parts/kit-card'
 import { SeatWay } from '@/ui/drawings/seat-way'
@@ -52,6 +53,7 @@ export default async function StationPage() {
               ? `Your ${project.name} has no machine yet. Your instructor gives you one with your bag.`
               : 'You have no project here yet. Tell your instructor what you are making.'}
         </p>
+        {!project && <AskCloth />}
         {forNextTime}
       </section>
     )
@@ -81,6 +83,7 @@ export default async function StationPage() {
       {at.step === 'done' && forNextTime}
       <h2 className="mb-2 mt-6 text-2xl font-bold">What is in your bag</h2>
       <KitCard kit={project.given.kit} traits={machine.traits} fabric={project.fabric} layers={project.layers} />
+      <AskCloth />
       {before.length > 0 && (
         <section aria-label="Last time" className="seam mt-6 pt-4">
           <h2 className="text-2xl font-bold">Last time</h2>
@@ -97,3 +100,12 @@ export default async function StationPage() {
     </>
   )
 }
+
+/** A kit is only as right as what was said of the cloth. */
+const AskCloth = () => (
+  <p className="mt-3">
+    <Link className="link inline-flex min-h-11 items-center" href="/lab/cloth">
+      Not sure which cloth it is? A few questions tell
+    </Link>
+  </p>
+)

@@ -61,6 +61,7 @@ export interface PhotographNotRead {
   readonly because: string
 }
 
+const NO_SEAM = 'No seam in these two colours is to be seen'
 const not = (missing: Missing, because: string): PhotographNotRead => ({ read: false, missing, because })
 
 /** Other colour on less of the seam than this is its own; up to the second, dots. */
@@ -69,6 +70,10 @@ const SHARES = { own: 0.08, dots: 0.45 } as const
 const OFF_MM = { loop: 0.8, nest: 3 } as const
 /** Threads nearer to each other than this are not told apart by anybody. */
 const LEAST_APART = 0.1
+/** So near its middle a place is on the thread, whatever the thread. */
+const ON_THREAD_MM = 0.12
+/** Thread on a line, for each pixel of its length, from which it is looked at closely. */
+const FAINTEST = 0.04
 const SHORTEST_SEAM_MM = 24
 /** Coarse enough to see the whole at once, fine enough for a thread. */
 const COARSE_PX_PER_MM = 9
@@ -152,10 +157,10 @@ export function readPhotograph(
   const seam = findSeam(map, coarse.width, coarse.height, coarseScale)
   const lengthPx = seam ? (seam.to - seam.from) * times : 0
   if (!plane && isSoft(coarse)) return not('focus', 'It is blurred: hold the camera still, a little further away')
-  const tooLittle = !seam || seam.weight < 0.2 || lengthPx / guess < SHORTEST_SEAM_MM
+  const tooLittle = !seam || seam.weight < FAINTEST || lengthPx / guess < SHORTEST_SEAM_MM
   if (tooLittle && glares(coarse, hidden))
     return not('light', 'Light shines on the swatch: turn it, or the lamp, a little')
-  if (!seam || seam.weight < 0.2) return not('seam', 'No seam in these two colours is to be seen')
+  if (!seam || seam.weight < FAINTEST) return not('seam', NO_SEAM)
   if (lengthPx / guess < SHORTEST_SEAM_MM)
     return not('frame', 'Only a little of the seam is in view: show at least four centimetres of it')
 
@@ -183,7 +188,25 @@ export function readPhotograph(
   if (members.apart < 0.3)
     return not('colours', 'The threads are too like each other, or like the cloth: sew the swatch in other colours')
 
+  if (!threadRuns(strip, members)) return not('seam', NO_SEAM)
+
   return told(strip, members, { face, blurMm, at, local, plane: plane !== undefined })
+}
+
+/** A zigzag is on its own middle for a fifth of the way; cloth that looks like thread now and then is so beside the line as well. */
+const RUNS = { least: 0.12, timesBeside: 3, besideMm: [-6, -4, 4, 6] } as const
+
+/** Whether thread runs along the line, looked at as closely as the photograph goes, and not beside it. */
+function threadRuns(strip: Strip, members: Members): boolean {
+  const line = lineOf(strip, members)
+  const either = members.own.map((value, index) => Math.max(value, members.other[index]!))
+  const share = (offMm: number) => {
+    const moved = line.map((row) => row + offMm * strip.pxPerMm)
+    const cover = coverOf(either, strip, moved, 2 * ON_THREAD_MM)
+    return cover.reduce((sum, value) => sum + (value > 0.5 ? 1 : 0), 0) / cover.length
+  }
+  const beside = RUNS.besideMm.reduce((sum, off) => sum + share(off), 0) / RUNS.besideMm.length
+  return share(0) > Math.max(RUNS.least, RUNS.timesBeside * beside)
 }
 
 /** How much there is of a thread near the seam. */
@@ -283,7 +306,8 @@ function told(
       : not('seam', 'There is thread, but no stitches are to be told from one another')
 
   const off = offLine(strip, members, line, stitches.holes, zigzag ? Math.max(-edges.low, edges.high) : 0)
-  const within = zigzag ? Math.max(-edges.low, edges.high) + 0.3 : 0.5
+  // On a straight line what is not on the thread itself is the shade of a hole beside it, as dark as many a thread.
+  const within = zigzag ? Math.max(-edges.low, edges.high) + 0.3 : ON_THREAD_MM
   const others = coverOf(members.other, strip, zigzag ? new Float32Array(width) : line, within)
   const [begin, finish] = [stitches.holes[0]! * pxPerMm, stitches.holes.at(-1)! * pxPerMm]
   let shows = 0
