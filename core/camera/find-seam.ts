@@ -40,28 +40,42 @@ export function threadMap(
   const map = new Float32Array(width * height)
   const [reds, greens, blues] = logsUnder(balance)
   const reach = Math.max(2, Math.round(2.4 * pxPerMm))
-  const parts = [0, 1, 2].map(() => new Float32Array(map.length)) as [Float32Array, Float32Array, Float32Array]
-  for (let index = 0; index < map.length; index += 1) {
-    const [r, g, b] = [reds[pixels[index * 3]!]!, greens[pixels[index * 3 + 1]!]!, blues[pixels[index * 3 + 2]!]!]
-    parts[0][index] = (r + 2 * g + b) / 4 / BRIGHT
-    parts[1][index] = (r - g) / LEANS
-    parts[2][index] = (b - g) / LEANS
+  const bright = new Float32Array(map.length)
+  const red = new Float32Array(map.length)
+  const blue = new Float32Array(map.length)
+  for (let index = 0, at = 0; index < map.length; index += 1, at += 3) {
+    const r = reds[pixels[at]!]!
+    const g = greens[pixels[at + 1]!]!
+    const b = blues[pixels[at + 2]!]!
+    bright[index] = (r + 2 * g + b) / 4 / BRIGHT
+    red[index] = (r - g) / LEANS
+    blue[index] = (b - g) / LEANS
   }
-  const around = parts.map((part) => boxMeans(part, width, height, reach)) as [Float32Array, Float32Array, Float32Array]
+  const [brightAround, redAround, blueAround] = [
+    boxMeans(bright, width, height, reach),
+    boxMeans(red, width, height, reach),
+    boxMeans(blue, width, height, reach),
+  ]
+  const like = new Float32Array(map.length)
   // Each thread by itself: one that is like the cloth tells nothing, and hides nothing of the other. A thread is hardly wider than
   // a pixel here, so each pixel is looked at for how far it lies on the way from what is around it to the thread.
   for (const thread of threads) {
-    const goal = [thread[0] / BRIGHT, thread[1] / LEANS, thread[2] / LEANS] as const
-    const like = new Float32Array(map.length)
+    const [goal0, goal1, goal2] = [thread[0] / BRIGHT, thread[1] / LEANS, thread[2] / LEANS]
+    like.fill(0)
     for (let index = 0; index < map.length; index += 1) {
-      const [m0, m1, m2] = [around[0][index]!, around[1][index]!, around[2][index]!]
-      const [v0, v1, v2] = [goal[0] - m0, goal[1] - m1, goal[2] - m2]
+      const m0 = brightAround[index]!
+      const m1 = redAround[index]!
+      const m2 = blueAround[index]!
+      const v0 = goal0 - m0
+      const v1 = goal1 - m1
+      const v2 = goal2 - m2
+      const q0 = bright[index]! - m0
+      const q1 = red[index]! - m1
+      const q2 = blue[index]! - m2
       const long = v0 * v0 + v1 * v1 + v2 * v2
-      if (long < 0.6) continue
-      const [q0, q1, q2] = [parts[0][index]! - m0, parts[1][index]! - m1, parts[2][index]! - m2]
-      const part = (q0 * v0 + q1 * v1 + q2 * v2) / long
-      if (part < 0.15) continue
-      const on = Math.min(part, 1)
+      const way = q0 * v0 + q1 * v1 + q2 * v2
+      if (long < 0.6 || way < 0.15 * long) continue
+      const on = Math.min(way / long, 1)
       const off = (q0 - on * v0) ** 2 + (q1 - on * v1) ** 2 + (q2 - on * v2) ** 2
       // A little of a thread may be a little of anything: far from the cloth it is told best.
       const far = Math.min(1, long / 6)
