@@ -50,6 +50,9 @@ function next(): void {
   }
 }
 
+// Whoever loads this will ask for a picture in a moment: the drawers get ready while the page still puts itself together.
+if (typeof window !== 'undefined') began()
+
 /**
  * A face of a swatch as pixels, drawn beside the page. While a dial is dragged only the newest picture of each place is drawn.
  * @param of whose picture it is

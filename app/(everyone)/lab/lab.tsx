@@ -94,6 +94,7 @@ export function Lab({
     pucker: Math.max(byTension, byCrowding),
     frayed: result.look.signs.includes('shredding'),
     nest: result.nest,
+    ...(result.ridge > 1 && { flaw: 'ridge' as const }),
     diagram,
     className: 'w-full border border-base-300',
   }
