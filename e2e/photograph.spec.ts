@@ -52,6 +52,8 @@ test('what a person says goes before what the camera saw, and that it was correc
   await expect(page.getByText('Swatch written down')).toBeVisible()
   await page.goto(page.url().replace(/\/swatch.*/, ''))
   await expect(page.getByText('corrected on one face', { exact: false }).first()).toBeVisible()
+  await page.goto(`${page.url()}/curve`)
+  await expect(page.getByText('A camera read 1 face of these swatches; 1 put right by hand.')).toBeVisible()
 })
 
 test('what cannot be read is refused with its reason, and nothing is guessed', async ({ page }) => {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../knowledge/tension/tension'
 import { underLook, topLook } from '../stitch/lockstitch'
 import { nextStep, type SwatchAt, type TensionQuestion } from './next-step'
-import { cameraCorrected, measuredScore } from './reading'
+import { cameraCorrected, cameraTally, measuredScore } from './reading'
 
 const photographed = (dial: number, score: number, spread = 0.25): SwatchAt => ({
   dial,
@@ -42,6 +42,15 @@ describe('a swatch that a camera measured', () => {
     expect(cameraCorrected(corrected)).toBe(1)
     expect(measuredScore(corrected)).toBeUndefined()
     expect(ask([corrected])).toEqual(ask([byEye(corrected)]))
+  })
+
+  it('is counted face by face, and so is what was put right by hand', () => {
+    const right = photographed(4, 1.2)
+    const { under: _, ...topOnly } = right.camera!
+    expect(cameraTally([right, byEye(right), { ...right, top: 'line' }, { ...right, camera: topOnly }])).toEqual({
+      faces: 5,
+      corrected: 1,
+    })
   })
 
   it('says no more than a face can show, and nothing of a nest', () => {

@@ -68,6 +68,14 @@ export function measuredScore({
 export const cameraCorrected = ({ top, under, camera }: SwatchLook): number =>
   (camera?.top && camera.top.look !== top ? 1 : 0) + (camera?.under && camera.under.look !== under ? 1 : 0)
 
+/** How many faces a camera read, and how often a person said that they were something else. */
+export const cameraTally = (
+  swatches: readonly SwatchLook[],
+): { readonly faces: number; readonly corrected: number } => ({
+  faces: swatches.reduce((sum, { camera }) => sum + (camera?.top ? 1 : 0) + (camera?.under ? 1 : 0), 0),
+  corrected: swatches.reduce((sum, swatch) => sum + cameraCorrected(swatch), 0),
+})
+
 /** What both faces of a swatch say. A dial reading needs both: when both are off it is "mixed", and a nest is threading. */
 export function readSwatch(look: SwatchLook, target: Target): SwatchReading {
   if (look.under === 'nest') return { s: TOP_SCORE[look.top] - 3, reading: 'threading', onTarget: false }

@@ -56,6 +56,21 @@ describe('looking at a swatch', () => {
       }),
     ))
 
+  it('unticks what a photograph ticked when the next one does not show it, and never what was ticked by hand', () => {
+    const photograph = (face: 'top' | 'under', skipped: boolean): Seen => ({
+      choose: 'camera',
+      seen: { face, look: 'own', score: 0, spread: 0.3, skipped },
+    })
+    const signs = (...looks: readonly Seen[]) => after(...looks).signs
+    const byHand: Seen = { choose: 'sign', sign: 'skipped' }
+    expect(signs(photograph('top', true))).toEqual(['skipped'])
+    expect(signs(photograph('top', true), photograph('top', false))).toEqual([])
+    expect(signs(photograph('top', true), photograph('under', true), photograph('top', false))).toEqual(['skipped'])
+    expect(signs(byHand, photograph('top', false))).toEqual(['skipped'])
+    expect(signs(byHand, photograph('top', true), photograph('top', false))).toEqual(['skipped'])
+    expect(signs(photograph('top', true), byHand, photograph('under', false))).toEqual([])
+  })
+
   it('writes the mark that was taken only where two disagreed', () => {
     const both = after({ choose: 'top', look: 'dots' }, { choose: 'under', look: 'own' })
     const near = { next: { do: 'done', dial: 3.5 }, reading: 'as-near' } as const

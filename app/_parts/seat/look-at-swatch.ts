@@ -13,6 +13,8 @@ export interface Looking {
   /** what a camera said of the faces that were photographed */
   readonly camera?: NonNullable<SwatchLook['camera']>
   readonly signs: readonly SwatchSign[]
+  /** the faces whose photographs had skipped stitches, as long as nobody has said otherwise by hand */
+  readonly skippedOn?: readonly ('top' | 'under')[]
   readonly done: readonly Gate[]
   /** swatches of this trouble, oldest first; each kind of stitch is a trouble of its own */
   readonly sewn: readonly (SwatchAt & { readonly target: Target })[]
@@ -56,29 +58,39 @@ export function looked(before: Looking, look: Seen): Looking {
     case 'under':
       return { ...before, under: look.look }
     case 'camera': {
-      const { face: _face, skipped, ...said } = look.seen
-      const signs = skipped && !before.signs.includes('skipped') ? [...before.signs, 'skipped' as const] : before.signs
+      const { face, skipped, ...said } = look.seen
+      const others = (before.skippedOn ?? []).filter((each) => each !== face)
+      const skippedOn = skipped ? [...others, face] : others
+      const byHand = before.signs.includes('skipped') && !before.skippedOn?.length
+      const rest = before.signs.filter((each) => each !== 'skipped')
+      const signs = byHand || skippedOn.length > 0 ? [...rest, 'skipped' as const] : rest
       return look.seen.face === 'top'
         ? {
             ...before,
             signs,
+            skippedOn: byHand ? [] : skippedOn,
             top: look.seen.look,
             camera: { ...before.camera, top: { ...said, look: look.seen.look } },
           }
         : {
             ...before,
             signs,
+            skippedOn: byHand ? [] : skippedOn,
             under: look.seen.look,
             camera: { ...before.camera, under: { ...said, look: look.seen.look } },
           }
     }
     case 'sign':
-      return { ...before, signs: toggle(before.signs, look.sign) }
+      return {
+        ...before,
+        signs: toggle(before.signs, look.sign),
+        ...(look.sign === 'skipped' && { skippedOn: [] }),
+      }
     case 'gate':
       return { ...before, done: toggle(before.done, look.gate) }
     case 'written': {
       const swatch = swatchOf(before)
-      const { top: _top, under: _under, camera: _camera, ...rest } = before
+      const { top: _top, under: _under, camera: _camera, skippedOn: _skippedOn, ...rest } = before
       // The next swatch starts from what was just advised.
       return {
         ...rest,

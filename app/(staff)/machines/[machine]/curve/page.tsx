@@ -1,10 +1,10 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { TARGET_SCORE, TARGET_WORDS, TARGETS, type Target } from '@/core/knowledge/tension/tension'
-import { plain } from '@/core/units/words'
+import { counted, plain } from '@/core/units/words'
 import { applyCorrections } from '@/core/machine/fold'
 import { fitDial } from '@/core/tension/dial-fit'
-import { readSwatch, readWritten, READING_WORDS } from '@/core/tension/reading'
+import { cameraTally, readSwatch, readWritten, READING_WORDS } from '@/core/tension/reading'
 import { dialUnit, type Dial } from '@/core/units/dial'
 import { readNewest } from '@/store/machine/book'
 import { DialCurve, type CurvePoint } from '@/ui/drawings/dial-curve'
@@ -70,6 +70,7 @@ export default async function CurvePage({ params, searchParams }: Props) {
         )
       : undefined
   const last = swatches.at(-1)
+  const camera = cameraTally(swatches.map(({ body }) => body))
   return (
     <div className="mx-auto max-w-4xl">
       <p className="print:hidden">
@@ -123,6 +124,12 @@ export default async function CurvePage({ params, searchParams }: Props) {
             . Filled: it was right. The grey band is what this stitch should score.
           </p>
         </div>
+      )}
+      {camera.faces > 0 && (
+        <p className="mt-2 print:hidden">
+          A camera read {counted(camera.faces, 'face')} of these swatches;{' '}
+          {camera.corrected === 0 ? 'none was put right by hand.' : `${camera.corrected} put right by hand.`}
+        </p>
       )}
       {last && (
         <section aria-labelledby="tag" className="mt-6">
