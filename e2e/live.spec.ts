@@ -1,3 +1,6 @@
+import { v7 as uuid } from 'uuid'
+import { SPOKEN_QUESTIONS } from '@/core/knowledge/tension/spoken'
+import { EXERCISES } from '@/core/trainer/exercises'
 import { allAsDrawn, expect, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('instructor') })
@@ -13,6 +16,14 @@ test('the room as it is: a learner’s steps reach the instructor’s round and 
   await wall.goto('/room/wall')
   const onWall = wall.getByRole('listitem').filter({ hasText: 'Curlew' })
   await expect(onWall).toContainText('Chidi')
+  // What they have finished in the trainer makes them ready to be signed off.
+  for (const { id } of EXERCISES) {
+    const answer = await learner.request.post('/api/commands/log-progress', {
+      headers: { origin: new URL(wall.url()).origin },
+      data: { commandId: uuid(), body: { exercise: id, right: 5, of: 5 } },
+    })
+    expect(answer.ok()).toBe(true)
+  }
   await page.goto('/room')
   await page.getByRole('link', { name: 'Now', exact: true }).click()
   const here = page.getByRole('listitem').filter({ has: page.getByText('Curlew', { exact: true }) })
@@ -48,6 +59,10 @@ test('the room as it is: a learner’s steps reach the instructor’s round and 
   await next.getByRole('spinbutton', { name: 'Minutes in the chair' }).fill('25')
   await next.getByRole('button', { name: 'Write down 25 min of hard cloth' }).click()
   await expect(page.getByText('Sewing time written down')).toBeVisible()
+  await next.getByRole('button', { name: 'Sign off: reads a swatch and turns the dial' }).click()
+  for (const { ask } of SPOKEN_QUESTIONS.tension) await next.getByLabel(ask).check()
+  await next.getByRole('button', { name: 'I have seen it' }).click()
+  await expect(page.getByText('Chidi is signed off')).toBeVisible()
   await next.getByRole('button', { name: 'I have been there' }).click()
   await expect(onWall).toContainText('Seat check')
   await expect(next.getByRole('heading', { name: /Chidi/ })).toHaveCount(0)

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { SYMPTOMS } from '../knowledge/fault/symptom'
 import { ORDINARY_TEST_THREADS } from '../room/venue-settings'
+import { ORDINARY_SEAM } from '../stitch/geometry'
 import { drawFace } from './face'
 import { FLAWS } from './flaw'
 import { linearOf, type Picture } from './picture'
@@ -10,7 +11,7 @@ import { symptomFace } from './symptom-face'
 const PX = 16
 const shown = (more: Partial<ShownFace> = {}): ShownFace => ({
   ...symptomFace('skipped')!,
-  stitch: { ...symptomFace('skipped')!.stitch, skipped: 0 },
+  stitch: ORDINARY_SEAM,
   threads: ORDINARY_TEST_THREADS,
   pxPerMm: PX,
   ...more,

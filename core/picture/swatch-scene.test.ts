@@ -3,25 +3,13 @@ import { describe, expect, it } from 'vitest'
 import { readPhotograph } from '../camera/read-photograph'
 import { STRUCTURES, TRAITS_OF_FABRIC } from '../knowledge/cloth/fabric'
 import { ORDINARY_TEST_THREADS } from '../room/venue-settings'
-import { FRAME_START_MM, faceFrame, linesOf, STITCH_KINDS, type DrawnStitch } from '../stitch/geometry'
+import { FRAME_START_MM, faceFrame, linesOf, ORDINARY_SEAM, STITCH_KINDS, type DrawnStitch } from '../stitch/geometry'
 import { drawFace } from './face'
 import { shownCloth, swatchScene, UNDYED, type ShownFace } from './swatch-scene'
 
-const STITCH: DrawnStitch = {
-  kind: 'straight',
-  lengthMm: 2.5,
-  widthMm: 0,
-  topThreadMm: 0.28,
-  bobbinThreadMm: 0.28,
-  stackMm: 0.6,
-  needleMm: 0.8,
-  lockMm: 0,
-  s: 0,
-  skipped: 0,
-}
 const shown = (more: Partial<ShownFace> = {}): ShownFace => ({
   face: 'top',
-  stitch: STITCH,
+  stitch: ORDINARY_SEAM,
   cloth: { structure: 'woven', massGsm: 130, colour: UNDYED },
   threads: ORDINARY_TEST_THREADS,
   lengthMm: 20,
@@ -94,7 +82,7 @@ describe('the picture of a face', () => {
   ] as const)('of the %s that a person calls %s is called so by the camera too', (face, look, s) => {
     const scene = shown({
       face,
-      stitch: { ...STITCH, s },
+      stitch: { ...ORDINARY_SEAM, s },
       nest: look === 'nest',
       lengthMm: 110,
       heightMm: 30,

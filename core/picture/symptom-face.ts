@@ -1,23 +1,11 @@
 import type { Symptom } from '../knowledge/fault/symptom'
-import { faceFrame, type DrawnStitch } from '../stitch/geometry'
+import { faceFrame, ORDINARY_SEAM, type DrawnStitch } from '../stitch/geometry'
 import { UNDYED, type ShownFace } from './swatch-scene'
 
 /** A symptom as a face of a swatch shows it, in whichever two threads. */
 export type SymptomFace = Omit<ShownFace, 'threads' | 'pxPerMm'>
 
-const SEAM: DrawnStitch = {
-  kind: 'straight',
-  lengthMm: 2.5,
-  widthMm: 0,
-  topThreadMm: 0.28,
-  bobbinThreadMm: 0.28,
-  stackMm: 0.6,
-  needleMm: 0.8,
-  lockMm: 0,
-  s: 0,
-  skipped: 0,
-}
-const TWIN: DrawnStitch = { ...SEAM, kind: 'twin', gapMm: 3 }
+const TWIN: DrawnStitch = { ...ORDINARY_SEAM, kind: 'twin', gapMm: 3 }
 /** So much of the seam is in view, and so much of the cloth on both sides. */
 const LENGTH_MM = 15
 const HEIGHT_MM = 6
@@ -29,9 +17,9 @@ type Shows = Partial<Pick<ShownFace, 'face' | 'nest' | 'pucker' | 'frayed' | 'wo
 /** What of it is seen on a seam. Where it is heard or felt, or stands at the machine, no swatch shows it. */
 const SHOWN: Readonly<Partial<Record<Symptom, Shows>>> = {
   'nest-at-start': { face: 'under', nest: true },
-  'loops-under': { face: 'under', stitch: { ...SEAM, s: -2.7 } },
-  'bobbin-on-top': { stitch: { ...SEAM, s: 2.7 } },
-  skipped: { stitch: { ...SEAM, skipped: 0.25 } },
+  'loops-under': { face: 'under', stitch: { ...ORDINARY_SEAM, s: -2.7 } },
+  'bobbin-on-top': { stitch: { ...ORDINARY_SEAM, s: 2.7 } },
+  skipped: { stitch: { ...ORDINARY_SEAM, skipped: 0.25 } },
   'thread-breaks': { flaw: 'broken-thread', frayed: true },
   'bobbin-thread-breaks': { face: 'under', flaw: 'broken-thread' },
   swallowed: { flaw: 'swallowed' },
@@ -45,7 +33,7 @@ const SHOWN: Readonly<Partial<Record<Symptom, Shows>>> = {
 export function symptomFace(symptom: Symptom): SymptomFace | undefined {
   const shows = SHOWN[symptom]
   if (!shows) return undefined
-  const { face = 'top', stitch = SEAM, ...marks } = shows
+  const { face = 'top', stitch = ORDINARY_SEAM, ...marks } = shows
   const frame = faceFrame(stitch, LENGTH_MM)
   return {
     face,

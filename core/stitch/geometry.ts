@@ -37,6 +37,20 @@ export interface DrawnStitch {
   readonly skipped: number
 }
 
+/** A straight seam in ordinary thread, balanced: what a picture starts from that shows something else. */
+export const ORDINARY_SEAM: DrawnStitch = {
+  kind: 'straight',
+  lengthMm: 2.5,
+  widthMm: 0,
+  topThreadMm: 0.28,
+  bobbinThreadMm: 0.28,
+  stackMm: 0.6,
+  needleMm: 0.8,
+  lockMm: 0,
+  s: 0,
+  skipped: 0,
+}
+
 /** How much of a face a picture of it shows: so much along the seam, which begins a little within, and so much across. */
 export interface FaceFrame {
   readonly lengthMm: number

@@ -1,22 +1,9 @@
 'use client'
 
 import type { ShownCloth } from '@/core/picture/swatch-scene'
-import type { DrawnStitch } from '@/core/stitch/geometry'
+import { ORDINARY_SEAM } from '@/core/stitch/geometry'
 import { SwatchPicture } from './swatch-picture'
 import { useTestThreads } from './test-threads'
-
-const UNSEWN: DrawnStitch = {
-  kind: 'straight',
-  lengthMm: 2.5,
-  widthMm: 0,
-  topThreadMm: 0.27,
-  bobbinThreadMm: 0.27,
-  stackMm: 0.5,
-  needleMm: 0.8,
-  lockMm: 0,
-  s: 0,
-  skipped: 0,
-}
 
 /** A piece of cloth with nothing sewn on it, as large as it is shown: so many millimetres of it on so many of the screen’s. */
 export function ClothPicture({
@@ -37,7 +24,7 @@ export function ClothPicture({
   return (
     <div style={{ width: `${widthMm}mm`, maxWidth: '100%' }}>
       <SwatchPicture
-        shown={{ face: 'top', stitch: UNSEWN, bare: true, cloth, threads, seed: 7, lengthMm, heightMm }}
+        shown={{ face: 'top', stitch: ORDINARY_SEAM, bare: true, cloth, threads, seed: 7, lengthMm, heightMm }}
         label={label}
         className="w-full border border-base-300"
       />

@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { SPOKEN_QUESTIONS } from '@/core/knowledge/tension/spoken'
 import { SKILL_WORDS, SKILLS, type Skill, type SignOff } from '@/core/people/progress'
 import { Select } from '@/ui/fields/select'
+import { SpokenQuestions } from '@/ui/parts/spoken-questions'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -87,23 +88,7 @@ export function SignOffs({ personId, name, kinds, given }: Props) {
             value={machineKind}
             set={setMachineKind}
           />
-          <fieldset className="basis-full">
-            <legend className="font-semibold">Ask aloud, at the machine</legend>
-            {questions.map(({ ask, listenFor }) => (
-              <label key={ask} className="flex min-h-11 items-start gap-3 py-1.5">
-                <input
-                  type="checkbox"
-                  className="checkbox mt-0.5"
-                  checked={well.includes(ask)}
-                  onChange={() => setWell(well.includes(ask) ? well.filter((each) => each !== ask) : [...well, ask])}
-                />
-                <span>
-                  <span className="block text-lg">{ask}</span>
-                  <span className="block text-sm">{listenFor}</span>
-                </span>
-              </label>
-            ))}
-          </fieldset>
+          <SpokenQuestions questions={questions} well={well} set={setWell} />
           <button type="submit" className="btn btn-primary" disabled={busy}>
             I have seen it
           </button>

@@ -14,6 +14,7 @@ import { QuickLog } from '../../../_parts/quick-log'
 import { SwatchReader, type ReaderProps } from '../../../_parts/seat/swatch-reader'
 import { InPlace } from './in-place'
 import { MoveTo } from './move-to'
+import { SignOffHere } from './sign-off-here'
 import { whereWords } from '../../../_parts/live/live-words'
 
 /** Longer than this nobody sat at one machine in one go. */
@@ -108,20 +109,9 @@ export function RoundCard({
             minutes={Math.min(MOST_MINUTES, Math.max(1, Math.round((nowMs - Date.parse(seat.from)) / 60_000)))}
           />
           {may.signOff && facts.maySign && (
-            <button
-              type="button"
-              className="btn btn-outline mt-3"
-              disabled={busy}
-              onClick={() =>
-                void write(
-                  'sign-off',
-                  { personId, skill: facts.maySign!.skill, machineKind: facts.maySign!.machineKind },
-                  { done: `${who} is signed off` },
-                )
-              }
-            >
-              Sign off: {facts.maySign.words}
-            </button>
+            <InPlace words={`Sign off: ${facts.maySign.words}`}>
+              <SignOffHere personId={personId} who={who} maySign={facts.maySign} busy={busy} write={write} />
+            </InPlace>
           )}
           <QuickLog machineId={machineId} tagged={seat.stopped !== undefined} oiling={facts.oiling} />
           {beside?.swatch && (
