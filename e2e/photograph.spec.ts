@@ -56,6 +56,14 @@ test('what a person says goes before what the camera saw, and that it was correc
   await expect(page.getByText('A camera read 1 face of these swatches; 1 put right by hand.')).toBeVisible()
 })
 
+test('a photograph in the packing that phones keep is unpacked on the device and read', async ({ page }) => {
+  await openMachine(page, 'Heron')
+  await page.getByRole('link', { name: 'Read a swatch' }).click()
+  await page.getByLabel('Photograph the top').setInputFiles('stand-ins/photographs/good-top.heic')
+  await expect(page.getByRole('radio', { name: 'only the dark thread' })).toBeChecked({ timeout: 30_000 })
+  await expect(page.getByText(/stitches, 2\.(4\d|5\d?) mm long, none skipped/)).toBeVisible()
+})
+
 test('what cannot be read is refused with its reason, and nothing is guessed', async ({ page }) => {
   await openMachine(page, 'Heron')
   await page.getByRole('link', { name: 'Read a swatch' }).click()

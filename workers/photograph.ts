@@ -1,8 +1,9 @@
-import { stat } from 'node:fs/promises'
+import { open, readFile, stat } from 'node:fs/promises'
 import sharp from 'sharp'
-import { MOST_PHOTOGRAPH_PIXELS } from '@/core/camera/photograph'
+import { isHeic, MOST_PHOTOGRAPH_PIXELS } from '@/core/camera/photograph'
 import { Invalid } from '@/core/schema/invalid'
 import type { Picture } from '@/core/picture/picture'
+import { unpackHeic } from '@/core/camera/heic'
 
 const MOST_BYTES = 80_000_000
 /** What is read; each is told by its own first bytes and not by its name. */
@@ -19,6 +20,8 @@ export async function openPhotograph(path: string): Promise<Picture> {
   const about = await stat(path).catch(() => undefined)
   if (!about?.isFile()) throw new Invalid('not-found', `There is no file "${path}"`)
   if (about.size > MOST_BYTES) throw new Invalid('too-large', `A photograph has at most ${MOST_BYTES / 1e6} megabytes`)
+  const heic = await heicOf(path)
+  if (heic) return heic
   const image = sharp(path, { limitInputPixels: false, failOn: 'truncated', sequentialRead: true })
   const { format, width, height, pages } = await image.metadata().catch(() => {
     throw new Invalid('not-an-image', 'This is no photograph that can be read: PNG, JPEG, WebP or HEIC')
@@ -42,4 +45,17 @@ export async function openPhotograph(path: string): Promise<Picture> {
     })
   if (info.channels !== 3) throw new Invalid('not-an-image', 'This is no photograph in colour')
   return { width: info.width, height: info.height, pixels: data }
+}
+
+/** What phones keep is in a packing that the picture library here does not open. */
+async function heicOf(path: string): Promise<Picture | undefined> {
+  const file = await open(path)
+  const head = new Uint8Array(64)
+  const { bytesRead } = await file.read(head).finally(() => file.close())
+  if (!isHeic(head.subarray(0, bytesRead))) return undefined
+  const { width, height, data } = await unpackHeic(await readFile(path))
+  const pixels = new Uint8ClampedArray(width * height * 3)
+  for (let index = 0; index < width * height; index += 1)
+    for (let part = 0; part < 3; part += 1) pixels[index * 3 + part] = data[index * 4 + part]!
+  return { width, height, pixels }
 }

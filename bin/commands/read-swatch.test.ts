@@ -67,6 +67,15 @@ describe('bin/read-swatch', () => {
     }
   })
 
+  it('reads a photograph in the packing that phones keep, and says when that is cut off', () => {
+    const heic = resolve('stand-ins/photographs/good-top.heic')
+    writeFileSync(join(folder, 'cut.heic'), readFileSync(heic).subarray(0, 50_000))
+    const { lines } = run(['--lines', ...COLOURS], `${heic}\ncut.heic\n`)
+    expect(lines[0]).toMatchObject({ read: true, face: 'top', look: 'own', skipped: 0 })
+    expect((lines[0]!['lengthMm'] as { median: number }).median).toBeCloseTo(2.5, 1)
+    expect(lines[1]).toMatchObject({ error: { code: 'cut-off' } })
+  })
+
   it('says what is no photograph, is cut off or not there, and goes on with the next', () => {
     writeFileSync(join(folder, 'words.png'), 'no picture')
     writeFileSync(join(folder, 'cut.png'), readFileSync(join(folder, 'swatch.png')).subarray(0, 60_000))

@@ -6,6 +6,10 @@ import { Invalid } from '@/core/schema/invalid'
 import { openPhotograph } from '@/workers/photograph'
 import { findTags } from '@/workers/tag-finder'
 
+// Answers alone stand on standard output, whatever a library finds worth saying.
+const say = (answer: unknown) => process.stdout.write(`${JSON.stringify(answer)}\n`)
+console.log = console.error
+
 const HEX = /^#[0-9a-f]{6}$/i
 
 function asked(values: { readonly top?: string; readonly bobbin?: string; readonly face?: string }): PhotographAsked {
@@ -28,11 +32,11 @@ async function answer(path: string, question: PhotographAsked): Promise<boolean>
     const result = readPhotograph(picture, await findTags(picture), question)
     // Where it lies on the photograph is for a screen.
     const { seen: _, ...said } = { seen: undefined, ...result }
-    console.log(JSON.stringify(said))
+    say(said)
     return true
   } catch (error) {
     if (!(error instanceof Invalid)) throw error
-    console.log(JSON.stringify({ error: { code: error.code, message: error.message } }))
+    say({ error: { code: error.code, message: error.message } })
     return false
   }
 }
@@ -62,6 +66,6 @@ try {
   process.exitCode = all ? 0 : 2
 } catch (error) {
   const message = error instanceof Error ? error.message : String(error)
-  console.log(JSON.stringify({ error: { code: error instanceof Invalid ? error.code : 'invalid', message } }))
+  say({ error: { code: error instanceof Invalid ? error.code : 'invalid', message } })
   process.exitCode = 2
 }

@@ -7,7 +7,7 @@ import {
   type PhotographRead,
 } from '@/core/camera/read-photograph'
 import { CODES_ASKED, tagsIn } from '@/core/camera/tags'
-import { MOST_PHOTOGRAPH_PIXELS } from '@/core/camera/photograph'
+import { isHeic, MOST_PHOTOGRAPH_PIXELS } from '@/core/camera/photograph'
 import { Invalid } from '@/core/schema/invalid'
 
 export interface PhotographSent {
@@ -50,11 +50,23 @@ function around(places: readonly { readonly x: number; readonly y: number }[], w
   }
 }
 
+/** As the browser opens it; what phones keep, most browsers do not, and it is unpacked here. */
+const opened = (photograph: Blob): Promise<ImageBitmap> =>
+  createImageBitmap(photograph, { imageOrientation: 'from-image' }).catch(async () => {
+    const bytes = new Uint8Array(await photograph.arrayBuffer())
+    if (!isHeic(bytes))
+      throw new Invalid(
+        'not-an-image',
+        'This is no photograph that can be read here: a PNG, JPEG, WebP or HEIC picture',
+      )
+    const { unpackHeic } = await import('@/core/camera/heic')
+    const { width, height, data } = await unpackHeic(bytes)
+    return createImageBitmap(new ImageData(data, width, height))
+  })
+
 /** Turned by its own mark; where and with what it was made is not looked at. */
 async function answer({ photograph, asked }: PhotographSent): Promise<PhotographAnswer> {
-  const whole = await createImageBitmap(photograph, { imageOrientation: 'from-image' }).catch(() => {
-    throw new Invalid('not-an-image', 'This is no photograph that can be read here: a PNG, JPEG or WebP picture')
-  })
+  const whole = await opened(photograph)
   const { width, height } = whole
   if (width * height > MOST_PHOTOGRAPH_PIXELS)
     throw new Invalid('too-large', `A photograph has at most ${MOST_PHOTOGRAPH_PIXELS / 1e6} million pixels`)
