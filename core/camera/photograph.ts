@@ -2,7 +2,7 @@
 export const MOST_PHOTOGRAPH_PIXELS = 50_000_000
 
 /** What phones call their own kind of photograph, in a file's first box. */
-const HEIC_BRANDS: ReadonlySet<string> = new Set(['heic', 'heix', 'heim', 'heis', 'hevc', 'hevx'])
+const HEIC_BRANDS: ReadonlySet<string> = new Set(['heic', 'heix', 'hevc', 'hevx'])
 
 /** Whether a file is a photograph as many phones keep it (HEIC), told by its first bytes. Source: ISO/IEC 14496-12, the file type box. */
 export function isHeic(bytes: Uint8Array): boolean {

@@ -28,7 +28,7 @@ describe('a task', () => {
       fc.property(anyTask, (task) => {
         const { right, of, answered } = answerTask(task, task.right)
         expect(right).toBe(of)
-        expect(answered.shown).toBe(answered.said)
+        expect(answered?.shown).toBe(answered?.said)
         expect(taskBecause(task)).toMatch(/\.$/)
         const offered = task.kind === 'read' ? VERDICTS : task.kind === 'between' ? CHANGES : undefined
         const wrong = offered?.filter((each) => each !== task.right)
@@ -54,6 +54,17 @@ describe('a task', () => {
         const five = newTask('sort', answers, chanceOf(seed))
         const inOrder = (five.right as readonly number[]).map((index) => scores(five)[index]!)
         expect(inOrder).toEqual([...inOrder].sort((x, y) => x - y))
+      }),
+    ))
+
+  it('takes loose for tight only where one is loose and the other tight', () =>
+    fc.assert(
+      fc.property(anySeed, anyAnswers, (seed, answers) => {
+        const pair = newTask('looser', answers, chanceOf(seed))
+        const verdicts = pair.swatches.map(verdictOn)
+        const { answered } = answerTask(pair, pair.right === 0 ? 1 : 0)
+        const told = verdicts.includes('too-loose') && verdicts.includes('too-tight')
+        expect(answered).toEqual(told ? { shown: 'too-loose', said: 'too-tight' } : undefined)
       }),
     ))
 

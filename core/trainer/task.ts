@@ -128,18 +128,24 @@ const fromLoosest = (swatches: readonly StitchSetup[]): number[] =>
 /** An answer to a task: what a swatch shows, which of two, what was done, or an order of indices. */
 export type Said = Answer | 0 | 1 | readonly number[]
 
-/** An answer told from the truth: marks of so many, and what goes into the book. */
+/**
+ * An answer told from the truth: marks of so many, and what goes into the book as shown and taken for what. Of two that are both
+ * too loose, or both too tight, a wrong choice takes nothing for something else, and nothing of it is written.
+ */
 export function answerTask(
   task: Task,
   said: Said,
-): { readonly right: number; readonly of: number; readonly answered: Answered } {
+): { readonly right: number; readonly of: number; readonly answered?: Answered } {
   switch (task.kind) {
     case 'read':
     case 'between':
       return { right: said === task.right ? 1 : 0, of: 1, answered: { shown: task.right, said: said as Answer } }
     case 'looser': {
       const right = said === task.right
-      return { right: right ? 1 : 0, of: 1, answered: { shown: 'too-loose', said: right ? 'too-loose' : 'too-tight' } }
+      const verdicts = task.swatches.map(verdictOn)
+      const tells = verdicts.includes('too-loose') && verdicts.includes('too-tight')
+      const took = right ? ('too-loose' as const) : ('too-tight' as const)
+      return { right: right ? 1 : 0, of: 1, ...(tells && { answered: { shown: 'too-loose', said: took } }) }
     }
     case 'sort': {
       const order = said as readonly number[]

@@ -49,7 +49,7 @@ export const LESSON: readonly LessonMoment[] = [
     title: 'Both too loose, pulled open',
     ask: 'Both faces showed their own colour. Why does it come apart like this when it is pulled?',
     answer:
-      'Balance is not everything: both threads are slack, so the seam gapes. Set the bobbin right first, then the dial to its mark.',
+      'Balance is not everything: both threads are slack, so the seam gapes. Staff look at the bobbin’s spring first; then the dial goes back to its mark.',
     sewn: { kind: 'straight', turned: -2.6, bobbinSpring: 0.4, flaw: 'gape' },
   },
   {

@@ -34,7 +34,7 @@ export function TaskRun({
     const { right, of, answered } = answerTask(task, answer)
     setSaid(answer)
     setScore({ right: score.right + right, of: score.of + of })
-    setAnswers([...answers, answered])
+    if (answered) setAnswers([...answers, answered])
   }
   const next = () => {
     if (last) {

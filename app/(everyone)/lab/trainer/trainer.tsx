@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { PASS, SEEN_WORDS, type Answered } from '@/core/knowledge/tension/answer'
 import { confusionsOf } from '@/core/trainer/confusion'
-import { EXERCISES, isPassed, nextExercise, type Exercise } from '@/core/trainer/exercises'
+import { EXERCISES, isDueAgain, isPassed, nextExercise, type Exercise } from '@/core/trainer/exercises'
 import type { ExerciseProgress } from '@/core/people/progress'
 import { useWrite } from '@/ui/parts/use-write'
 import type { Done } from './done'
@@ -36,11 +36,12 @@ export function Trainer({
   const finish = (exercise: Exercise) => (result: Done) => {
     const { right, of } = result
     const share = right / of
-    // The book reckons the next date; until it is read again, what was just done well is not due.
-    const againAt = share >= PASS ? undefined : done[exercise.id]?.againAt
+    // The book reckons the next date; until it is read again, what was due and is done well has none.
+    const before = done[exercise.id]
+    const againAt = share >= PASS && isDueAgain(before, now) ? undefined : before?.againAt
     setDone({
       ...done,
-      [exercise.id]: { best: Math.max(done[exercise.id]?.best ?? 0, share), ...(againAt && { againAt }) },
+      [exercise.id]: { best: Math.max(before?.best ?? 0, share), ...(againAt && { againAt }) },
     })
     setKnown([...known, ...(result.answers ?? [])])
     setOpen(undefined)
