@@ -50,10 +50,11 @@ export const SITE_TABLES: ReadonlySet<string> = new Set([
 const isNode = (value: unknown): value is OperationNode =>
   typeof value === 'object' && value !== null && typeof (value as OperationNode).kind === 'string'
 
-function* childrenOf(node: OperationNode): Generator<OperationNode> {
-  for (const value of Object.values(node)) {
-    if (isNode(value)) yield value
-    else if (Array.isArray(value)) for (const each of value) if (isNode(each)) yield each
+function eachChild(node: OperationNode, visit: (child: OperationNode) => void): void {
+  for (const key in node) {
+    const value: unknown = node[key as keyof OperationNode]
+    if (isNode(value)) visit(value)
+    else if (Array.isArray(value)) for (const each of value as readonly unknown[]) if (isNode(each)) visit(each)
   }
 }
 
@@ -78,77 +79,76 @@ const READS = /\bselect\b/i
  * The tables that a query itself names, by the name it has there, the `site_id`s that stand in it, and the tables of questions
  * written by hand inside it that say no venue; subqueries are their own.
  */
-function namesIn(query: OperationNode): {
-  tables: Map<string, string>
-  held: Set<string>
+interface Names {
+  readonly tables: Map<string, string>
+  readonly held: Set<string>
   bare: boolean
-  loose: string[]
-} {
-  const tables = new Map<string, string>()
-  const held = new Set<string>()
-  let bare = false
-  const loose: string[] = []
-  const walk = (node: OperationNode): void => {
-    if (node !== query && isQuery(node)) return
+  readonly loose: string[]
+}
+const noNames = (): Names => ({ tables: new Map(), held: new Set(), bare: false, loose: [] })
+
+/** @returns the table that a query would reach into without saying of which venue; undefined when there is none */
+export function beyondTheWall(root: OperationNode): string | undefined {
+  let beyond: string | undefined
+  // Every question of every page comes through here: one walk, and nothing made on the way but names.
+  const walk = (node: OperationNode, names: Names): void => {
+    if (isQuery(node)) {
+      const own = noNames()
+      eachChild(node, (child) => walk(child, own))
+      beyond ??= InsertQueryNode.is(node) ? insertedBeyond(node) : namedBeyond(own)
+      return
+    }
     if (AliasNode.is(node) && TableNode.is(node.node) && IdentifierNode.is(node.alias)) {
-      tables.set(node.alias.name, node.node.table.identifier.name)
+      names.tables.set(node.alias.name, node.node.table.identifier.name)
       return
     }
     if (ReferenceNode.is(node)) {
       if (ColumnNode.is(node.column) && node.column.column.name === 'site_id') {
-        if (node.table) held.add(node.table.table.identifier.name)
-        else bare = true
+        if (node.table) names.held.add(node.table.table.identifier.name)
+        else names.bare = true
       }
       return
     }
     if (TableNode.is(node)) {
       const { name } = node.table.identifier
-      tables.set(name, name)
+      names.tables.set(name, name)
       return
     }
     // What is written by hand says it in its text, for the tables that it names itself.
     if (RawNode.is(node)) {
       const text = textOf(node)
-      for (const [, table] of text.matchAll(/(\w+)\.site_id/g)) held.add(table!)
-      const says = /\bsite_id\b/.test(text)
+      for (const [, table] of text.matchAll(/(\w+)\.site_id/g)) names.held.add(table!)
       if (READS.test(text)) {
-        if (!says) loose.push(...[...text.matchAll(NAMED)].map(([, table]) => table!))
+        if (!/\bsite_id\b/.test(text)) names.loose.push(...[...text.matchAll(NAMED)].map(([, table]) => table!))
+        const inside = noNames()
+        eachChild(node, (child) => walk(child, inside))
         return
       }
-      bare ||= /(?<!\.)\bsite_id\b/.test(text)
+      names.bare ||= /(?<!\.)\bsite_id\b/.test(text)
     }
-    for (const child of childrenOf(node)) walk(child)
+    eachChild(node, (child) => walk(child, names))
   }
-  walk(query)
-  return { tables, held, bare, loose }
+  walk(root, noNames())
+  return beyond
 }
 
-/** @returns the table that a query would reach into without saying of which venue; undefined when there is none */
-export function beyondTheWall(root: OperationNode): string | undefined {
-  for (const query of queriesIn(root)) {
-    if (InsertQueryNode.is(query)) {
-      const into = query.into?.table.identifier.name
-      const columns = (query.columns ?? []).map(({ column }) => column.name)
-      if (into && SITE_TABLES.has(into) && !columns.includes('site_id')) return into
-      continue
-    }
-    const { tables, held, bare, loose } = namesIn(query)
-    const written = loose.find((table) => SITE_TABLES.has(table))
-    if (written) return written
-    // A column without its table can belong to one table only: the others have to be tied to it by their own.
-    let free = bare ? 1 : 0
-    for (const [name, table] of tables) {
-      if (!SITE_TABLES.has(table) || held.has(name)) continue
-      free -= 1
-      if (free < 0) return table
-    }
+function insertedBeyond({ into, columns = [] }: InsertQueryNode): string | undefined {
+  const table = into?.table.identifier.name
+  const held = columns.some(({ column }) => column.name === 'site_id')
+  return table && SITE_TABLES.has(table) && !held ? table : undefined
+}
+
+function namedBeyond({ tables, held, bare, loose }: Names): string | undefined {
+  const written = loose.find((table) => SITE_TABLES.has(table))
+  if (written) return written
+  // A column without its table can belong to one table only: the others have to be tied to it by their own.
+  let free = bare ? 1 : 0
+  for (const [name, table] of tables) {
+    if (!SITE_TABLES.has(table) || held.has(name)) continue
+    free -= 1
+    if (free < 0) return table
   }
   return undefined
-}
-
-function* queriesIn(node: OperationNode): Generator<OperationNode> {
-  if (isQuery(node)) yield node
-  for (const child of childrenOf(node)) yield* queriesIn(child)
 }
 
 /** A statement written by hand names the venue wherever it names a table of one. */

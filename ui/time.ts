@@ -1,26 +1,17 @@
-const FORMATS = new Map<string, Intl.DateTimeFormat>()
+import { zoned } from '@/core/units/zoned'
 
-/** One formatter a zone: making one costs far more than using it, and a book has hundreds of lines. */
-function formatOf(timeZone: string): Intl.DateTimeFormat {
-  let format = FORMATS.get(timeZone)
-  if (!format) {
-    format = new Intl.DateTimeFormat('en-GB', {
-      timeZone,
-      weekday: 'short',
-      day: 'numeric',
-      month: 'short',
-      hour: '2-digit',
-      minute: '2-digit',
-      hourCycle: 'h23',
-    })
-    FORMATS.set(timeZone, format)
-  }
-  return format
-}
+const momentOf = zoned('en-GB', {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+  hourCycle: 'h23',
+})
 
 /** A moment as people of the venue say it: "Thu 19 Nov, 18:40". */
 export function formatInTimeZone(moment: string | Date, timeZone: string): string {
-  const parts = formatOf(timeZone).formatToParts(new Date(moment))
+  const parts = momentOf(timeZone).formatToParts(new Date(moment))
   const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((each) => each.type === type)?.value ?? ''
   // One of the platforms writes "Sept" where the others write "Sep".
   return `${part('weekday')} ${part('day')} ${part('month').slice(0, 3)}, ${part('hour')}:${part('minute')}`
@@ -35,6 +26,7 @@ export function dayWords(day: string): string {
   return `${part('weekday')} ${part('day')} ${part('month').slice(0, 3)}`
 }
 
+const timeOf = zoned('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
+
 /** The time of day at which a moment falls where the venue stands, `HH:MM`. */
-export const timeIn = (moment: Date, timeZone: string): string =>
-  new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(moment)
+export const timeIn = (moment: Date, timeZone: string): string => timeOf(timeZone).format(moment)

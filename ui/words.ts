@@ -38,6 +38,8 @@ const SIGNS_OF = new Intl.Segmenter(undefined, { granularity: 'grapheme' })
 
 /** The beginning of a text where there is room for so many signs, an emoji being one of them. */
 export function cut(text: string, most: number): string {
+  // A sign is one letter or more: the long way is for what may be too long only.
+  if (text.length <= most) return text
   const signs = [...SIGNS_OF.segment(text)].map(({ segment }) => segment)
   return signs.length <= most
     ? text

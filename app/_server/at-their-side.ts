@@ -7,8 +7,8 @@ import { stopsOf } from '@/core/machine/standing'
 import { seatsOf, type LiveRoom } from '@/core/session/live-room'
 import { readMachines } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'
-import { readKitRoom } from '@/store/room/kit-room'
 import { swatchProps } from './seat'
+import { kitRoomOf } from './kit-room'
 import { theStore } from './store'
 
 /** Where somebody could sew on just now, and how well. */
@@ -42,7 +42,7 @@ export async function readAtTheirSide(
   const [machines, projects, kitRoom] = await Promise.all([
     readMachines(store, siteId),
     readProjects(store, siteId, { personId: seat.personId }),
-    readKitRoom(store, siteId),
+    kitRoomOf(siteId),
   ])
   const project = projects.find(({ projectId }) => projectId === seat.projectId)
   const machine = machines.find(({ machineId }) => machineId === seat.machineId)

@@ -23,8 +23,8 @@ export interface Promises {
 /** What the sessions that are planned take from the shelves. */
 export async function promisesOf(siteId: string, now: Date): Promise<Promises> {
   const store = theStore()
-  const [sessions, plans] = await Promise.all([readSessions(store, siteId, { from: now }), readPlans(store, siteId)])
-  const coming = sessions.filter(({ calledOff }) => !calledOff)
+  const coming = (await readSessions(store, siteId, { from: now })).filter(({ calledOff }) => !calledOff)
+  const plans = await readPlans(store, siteId, { sessionIds: coming.map(({ sessionId }) => sessionId) })
   const planned = coming.filter(({ sessionId }) => (plans.get(sessionId)?.plan.seats.length ?? 0) > 0)
   if (planned.length === 0) return { sessions: [], planned: 0, coming: coming.length }
   const whole = await readSessionsFacts(siteId, planned.slice(0, MOST_SESSIONS))

@@ -13,7 +13,6 @@ import { asPlanSeat } from '@/core/session/seat'
 import { readMachines } from '@/store/machine/machines'
 import { readProgress } from '@/store/people/progress'
 import { readProjects } from '@/store/project/projects'
-import { readKitRoom } from '@/store/room/kit-room'
 import {
   readAbsent,
   readAttendance,
@@ -26,9 +25,9 @@ import {
   type Session,
 } from '@/store/session/sessions'
 import { readStaff } from '@/store/site/people'
-import { readShelves } from '@/store/stock/stock'
 import { isId } from './answer'
 import { siteOf } from './site'
+import { roomAndShelvesOf } from './kit-room'
 import { theStore } from './store'
 
 /** One session of a page, or no such page. */
@@ -60,20 +59,19 @@ export interface WholeSession {
   }[]
 }
 
-/** What every session of a room rests on, read once for all of them. */
-async function readBasis(siteId: string) {
+/** What every session of some classes rests on, read once for all of them. */
+async function readBasis(siteId: string, courseIds: readonly string[]) {
   const store = theStore()
-  const [machines, projects, room, onHand, progress, needs, pairs, plans, sessions, staff, absent, site] =
+  const [machines, projects, { room, onHand }, progress, needs, pairs, plans, sessions, staff, absent, site] =
     await Promise.all([
       readMachines(store, siteId),
       readProjects(store, siteId),
-      readKitRoom(store, siteId),
-      readShelves(store, siteId),
+      roomAndShelvesOf(siteId),
       readProgress(store, siteId),
       readNeeds(store, siteId),
       readPairs(store, siteId),
-      readPlans(store, siteId),
-      readSessions(store, siteId),
+      readPlans(store, siteId, { courseIds }),
+      readSessions(store, siteId, { courseIds }),
       readStaff(store, siteId),
       readAbsent(store, siteId),
       siteOf(siteId),
@@ -85,7 +83,7 @@ async function readBasis(siteId: string) {
 /** Some sessions with everything that each rests on. */
 export async function readSessionsFacts(siteId: string, wanted: readonly Session[]): Promise<WholeSession[]> {
   const [basis, ...attendances] = await Promise.all([
-    readBasis(siteId),
+    readBasis(siteId, [...new Set(wanted.map(({ courseId }) => courseId))]),
     ...wanted.map(({ sessionId }) => readAttendance(theStore(), siteId, sessionId)),
   ])
   return wanted.map((session, index) => sessionIn(basis, session, attendances[index]!))

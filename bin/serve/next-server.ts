@@ -12,6 +12,12 @@ export interface RunningServer {
 
 const PREFERRED_PORT = 3600
 
+/**
+ * Many pages at once leave more behind than the engine's small nursery holds, and what is moved out of it too early is costly to
+ * clear away: with room for it twenty pages a second more than double their speed (`npm run bench:pages`). Up to 0.2 GB more memory.
+ */
+const ROOM_FOR_WHAT_IS_NEW = '--max-semi-space-size=64'
+
 /** A port nobody listens on: the preferred one when it is free. */
 async function somePort(): Promise<number> {
   const asked = Number(process.env['PORT'])
@@ -65,7 +71,7 @@ export async function startServer(
   const host = options.host ?? '127.0.0.1'
   const server = spawn(
     process.execPath,
-    [join(project, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', String(port)],
+    [ROOM_FOR_WHAT_IS_NEW, join(project, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', String(port)],
     {
       cwd: project,
       stdio: ['ignore', options.journal ? openSync(options.journal, 'a', 0o600) : 'inherit', 'inherit'],

@@ -44,6 +44,18 @@ export function itemKey(item: StockItem): string {
   }
 }
 
+/** What tells of items, by their key; each key in order of its first mention, its lines in theirs. */
+export function byKey<Line extends { readonly item: StockItem }>(lines: readonly Line[]): ReadonlyMap<string, Line[]> {
+  const found = new Map<string, Line[]>()
+  for (const line of lines) {
+    const key = itemKey(line.item)
+    const own = found.get(key)
+    if (own) own.push(line)
+    else found.set(key, [line])
+  }
+  return found
+}
+
 /**
  * The item as a shelf has it: a twin needle of a certain gap may lie among those whose gap nobody wrote down.
  * @param shelves keys of everything that is kept

@@ -1,4 +1,4 @@
-import { itemKey, type StockItem } from './item'
+import { byKey, type StockItem } from './item'
 
 /**
  * One line about a shelf. `received`: came in · `counted`: this many lie there now, whatever was thought before · `taken`:
@@ -43,11 +43,12 @@ const byTime = (a: StockMove, b: StockMove): number =>
 /** What each shelf holds now: the last count, and what came and went since. Items by first mention; those put away left out. */
 export function onHand(moves: readonly StockMove[], fitted: readonly NeedleFitted[]): OnHand[] {
   const kept = [...byShelf(moves)].filter(([, own]) => own.at(-1)!.kind !== 'put-away')
+  const fittedOf = byKey(fitted)
   return kept.map(([key, own]) => {
     const base = own.findLast(({ kind }) => kind === 'counted')
     const since = base ? own.slice(own.indexOf(base) + 1) : own
     const from = base?.happenedAt ?? own[0]!.happenedAt
-    const went = fitted.filter((each) => itemKey(each.item) === key && each.happenedAt > from).length
+    const went = (fittedOf.get(key) ?? []).filter(({ happenedAt }) => happenedAt > from).length
     const sum = since.reduce((total, { kind, count }) => total + (kind === 'taken' ? -count : count), base?.count ?? 0)
     const left = sum - went
     return {
@@ -66,11 +67,5 @@ export const shelvesAway = (moves: readonly StockMove[]): { readonly item: Stock
     return last.kind === 'put-away' ? [{ item: last.item, since: last.happenedAt }] : []
   })
 
-function byShelf(moves: readonly StockMove[]): ReadonlyMap<string, StockMove[]> {
-  const byKey = new Map<string, StockMove[]>()
-  for (const move of [...moves].sort(inOrderOfShelf)) {
-    const key = itemKey(move.item)
-    byKey.set(key, [...(byKey.get(key) ?? []), move])
-  }
-  return byKey
-}
+const byShelf = (moves: readonly StockMove[]): ReadonlyMap<string, readonly StockMove[]> =>
+  byKey([...moves].sort(inOrderOfShelf))

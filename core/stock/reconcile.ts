@@ -2,7 +2,7 @@ import type { MachineEvent } from '../machine/event'
 import { applyCorrections } from '../machine/fold'
 import { isBroken } from '../machine/kinds/needle-changed'
 import { reportsBreak } from '../machine/kinds/fault-run'
-import { itemKey, needleItem, type NeedleItem } from './item'
+import { byKey, itemKey, needleItem, type NeedleItem } from './item'
 import { inOrderOfShelf, onHand, type NeedleFitted, type StockMove } from './ledger'
 
 /** The needle lines of one machine's book. */
@@ -70,11 +70,13 @@ export function reconcileNeedles(moves: readonly StockMove[], books: readonly Ne
   const needleMoves = moves.filter((move): move is StockMove & { item: NeedleItem } => move.item.kind === 'needle')
   const shelves = new Map(onHand(needleMoves, fitted).map((shelf) => [itemKey(shelf.item), shelf]))
   for (const move of needleMoves) tally(move.item)
+  const movesOf = byKey(needleMoves)
+  const fittedOf = byKey(fitted)
 
   return [...tallies]
     .map(([key, found]): NeedleBalance => {
-      const own = needleMoves.filter(({ item }) => itemKey(item) === key).sort(inOrderOfShelf)
-      const newOnes = fitted.filter(({ item }) => itemKey(item) === key)
+      const own = [...(movesOf.get(key) ?? [])].sort(inOrderOfShelf)
+      const newOnes = fittedOf.get(key) ?? []
       const opening = openingOf(own)
       const from = own[0]?.happenedAt
       // Needles fitted before the shelf was first written about were bought before that, too.

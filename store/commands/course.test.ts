@@ -119,7 +119,7 @@ describe('classes', () => {
       courseId,
       sessions: [{ sessionId: uuid(), startsAt: '2031-01-10T18:00:00Z', endsAt: '2031-01-10T20:00:00Z', blocks: 1 }],
     })
-    expect((await readSessions(store, who.siteId, { courseId }))[0]!.ofClass).toEqual(own)
+    expect((await readSessions(store, who.siteId, { courseIds: [courseId] }))[0]!.ofClass).toEqual(own)
   })
 
   it('are renamed, and one that is not there is said so', async () => {

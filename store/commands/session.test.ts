@@ -57,7 +57,7 @@ describe('a session', () => {
         { sessionId: earlier, startsAt: '2026-11-19T18:00:00.000Z', endsAt: '2026-11-19T20:00:00.000Z', blocks: 1 },
       ],
     })
-    const ids = (await readSessions(store, who.siteId, { courseId })).map((session) => session.sessionId)
+    const ids = (await readSessions(store, who.siteId, { courseIds: [courseId] })).map((session) => session.sessionId)
     expect(ids.indexOf(earlier)).toBeLessThan(ids.indexOf(sessionId))
     await run('change-session', { sessionId, ...SESSION, blocks: 3, calledOff: 'snow' })
     expect((await readSessions(store, who.siteId, { sessionId }))[0]).toMatchObject({ blocks: 3, calledOff: 'snow' })

@@ -24,8 +24,12 @@ export interface Machine {
   /** tenths of a metre from the room's corner */
   readonly place: { readonly x: number; readonly y: number }
   readonly traits: Traits
-  readonly proofs: Readonly<Partial<Record<TraitName, TraitProof>>>
   readonly state: MachineState
+}
+
+/** A machine with where each of its traits was learnt. */
+export interface ProvenMachine extends Machine {
+  readonly proofs: Readonly<Partial<Record<TraitName, TraitProof>>>
 }
 
 /** A machine without what is known of its kind: enough to say where it stands and whether somebody can sit down. */
@@ -130,6 +134,13 @@ export async function readTraits(
   return known
 }
 
+const isTrait = (name: string): name is TraitName => name in TRAITS
+
+/** As one value of its machine's row: hundreds of rows of a room would take longer to read than to find. */
+const TRAITS_OF_MACHINE = sql<Record<string, unknown> | null>`(
+  select json_object_agg(trait.trait, trait.value) from trait
+  where trait.site_id = machine.site_id and trait.machine_id = machine.machine_id)`
+
 /**
  * The room's machines by number, each with its traits and its state.
  * @param which one machine only, wherever it is; or those that are put away instead
@@ -140,55 +151,53 @@ export async function readMachines(
   which: { readonly machineId?: string; readonly putAway?: true } = {},
 ): Promise<Machine[]> {
   const { machineId: only, putAway = false } = which
-  const [machines, traits] = await Promise.all([
-    store
-      .selectFrom('machine')
-      .innerJoin('machine_state', (join) =>
-        join
-          .onRef('machine_state.site_id', '=', 'machine.site_id')
-          .onRef('machine_state.machine_id', '=', 'machine.machine_id'),
-      )
-      .select(['machine.machine_id', 'name', 'number', 'notes', 'place_x', 'place_y', ...STATE])
-      .where('machine.site_id', '=', siteId)
-      .$if(only !== undefined, (query) => query.where('machine.machine_id', '=', only!))
-      .$if(only === undefined, (query) => query.where(putAway ? sql<SqlBool>`not ${STANDS_HERE}` : STANDS_HERE))
-      .orderBy('number')
-      .execute(),
-    store
-      .selectFrom('trait')
-      .select(['machine_id', 'trait', 'value', 'source', 'learnt_at', 'learnt_by'])
-      .where('site_id', '=', siteId)
-      .$if(only !== undefined, (query) => query.where('machine_id', '=', only!))
-      .execute(),
-  ])
-  const byMachine = new Map<string, typeof traits>()
-  for (const trait of traits) {
-    const own = byMachine.get(trait.machine_id)
-    if (own) own.push(trait)
-    else byMachine.set(trait.machine_id, [trait])
-  }
-  return machines.map((row) => {
-    const named = (byMachine.get(row.machine_id) ?? [])
-      .map((each) => ({ ...each, trait: each.trait as TraitName }))
-      .filter(({ trait }) => trait in TRAITS)
-    return {
-      machineId: row.machine_id,
-      name: row.name,
-      number: row.number,
-      notes: row.notes,
-      place: { x: row.place_x, y: row.place_y },
-      traits: Object.fromEntries(named.map(({ trait, value }) => [trait, check(TRAITS[trait], value)])),
-      proofs: Object.fromEntries(
-        named.map((each) => [
-          each.trait,
-          { source: each.source as TraitSource, learntAt: each.learnt_at, learntBy: each.learnt_by },
-        ]),
+  const machines = await store
+    .selectFrom('machine')
+    .innerJoin('machine_state', (join) =>
+      join
+        .onRef('machine_state.site_id', '=', 'machine.site_id')
+        .onRef('machine_state.machine_id', '=', 'machine.machine_id'),
+    )
+    .select(['machine.machine_id', 'name', 'number', 'notes', 'place_x', 'place_y', ...STATE])
+    .select(TRAITS_OF_MACHINE.as('traits'))
+    .where('machine.site_id', '=', siteId)
+    .$if(only !== undefined, (query) => query.where('machine.machine_id', '=', only!))
+    .$if(only === undefined, (query) => query.where(putAway ? sql<SqlBool>`not ${STANDS_HERE}` : STANDS_HERE))
+    .orderBy('number')
+    .execute()
+  return machines.map((row) => ({
+    machineId: row.machine_id,
+    name: row.name,
+    number: row.number,
+    notes: row.notes,
+    place: { x: row.place_x, y: row.place_y },
+    traits: Object.fromEntries(
+      Object.entries(row.traits ?? {}).flatMap(([name, value]) =>
+        isTrait(name) ? [[name, check(TRAITS[name], value)]] : [],
       ),
-      state: stateOf(row),
-    }
-  })
+    ),
+    state: stateOf(row),
+  }))
 }
 
 /** One machine, or undefined when the site has none of that id. */
-export const readMachine = async (store: Reader, siteId: string, machineId: string): Promise<Machine | undefined> =>
-  (await readMachines(store, siteId, { machineId }))[0]
+export async function readMachine(
+  store: Reader,
+  siteId: string,
+  machineId: string,
+): Promise<ProvenMachine | undefined> {
+  const [[machine], learnt] = await Promise.all([
+    readMachines(store, siteId, { machineId }),
+    store
+      .selectFrom('trait')
+      .select(['trait', 'source', 'learnt_at', 'learnt_by'])
+      .where('site_id', '=', siteId)
+      .where('machine_id', '=', machineId)
+      .execute(),
+  ])
+  if (!machine) return undefined
+  const proofs = learnt.flatMap(({ trait, source, learnt_at, learnt_by }) =>
+    isTrait(trait) ? [[trait, { source: source as TraitSource, learntAt: learnt_at, learntBy: learnt_by }]] : [],
+  )
+  return { ...machine, proofs: Object.fromEntries(proofs) }
+}

@@ -26,7 +26,7 @@ export async function readLiveRoom(store: Reader, siteId: string, now: Date): Pr
     sessions
       .filter(({ calledOff }) => calledOff === undefined)
       .map(async (session) => {
-        const plan = (await readPlans(store, siteId, session.sessionId)).get(session.sessionId)
+        const plan = (await readPlans(store, siteId, { sessionIds: [session.sessionId] })).get(session.sessionId)
         return liveSession({ ...session, seats: plan?.plan.seats ?? [] }, facts, now)
       }),
   )

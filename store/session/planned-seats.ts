@@ -30,11 +30,11 @@ export async function readPlannedSeats(
 ): Promise<PlannedPlace[]> {
   const near = await readSessions(store, siteId, { from: now, to: new Date(now.getTime() + AHEAD_MS) })
   if (near.length === 0) return []
-  const [projects, plans, machines] = [
-    await readProjects(store, siteId, { personId }),
-    await readPlans(store, siteId),
-    await readMachines(store, siteId),
-  ]
+  const [projects, plans, machines] = await Promise.all([
+    readProjects(store, siteId, { personId }),
+    readPlans(store, siteId, { sessionIds: near.map(({ sessionId }) => sessionId) }),
+    readMachines(store, siteId),
+  ])
   return near
     .filter(({ calledOff }) => calledOff === undefined)
     .flatMap(({ sessionId, startsAt, endsAt, blocks }) => {

@@ -47,7 +47,7 @@ describe('sessions', () => {
 
   it('are read in order of time, of the whole room, one class, or one stretch', async () => {
     expect(await days({})).toEqual(['Bags 5', 'Hats 6', 'Bags 12', 'Bags 19'])
-    expect(await days({ courseId: bags })).toEqual(['Bags 5', 'Bags 12', 'Bags 19'])
+    expect(await days({ courseIds: [bags] })).toEqual(['Bags 5', 'Bags 12', 'Bags 19'])
     expect(await days({ from: new Date('2026-03-06T00:00:00Z') })).toEqual(['Hats 6', 'Bags 12', 'Bags 19'])
     // One that is going on counts as to come; one that begins just then does not count as before.
     expect(await days({ from: new Date('2026-03-05T19:59:00Z') })).toContain('Bags 5')
@@ -78,7 +78,7 @@ describe('sessions', () => {
     await expect(run(here, 'add-sessions', { courseId: hats, sessions })).rejects.toMatchObject({
       path: 'sessions.1.endsAt',
     })
-    expect(await days({ courseId: hats })).toEqual(['Hats 6'])
+    expect(await days({ courseIds: [hats] })).toEqual(['Hats 6'])
   })
 })
 
@@ -127,9 +127,18 @@ describe('a plan', () => {
     const attempt = () => run(here, 'set-plan', { sessionId: ids[1]!, basedOn: null, plan: { seats: [], leftOut: [] } })
     const outcomes = await Promise.allSettled([attempt(), attempt(), attempt()])
     expect(outcomes.filter(({ status }) => status === 'fulfilled')).toHaveLength(1)
-    const plans = await readPlans(store, here.siteId, ids[1])
+    const plans = await readPlans(store, here.siteId, { sessionIds: [ids[1]!] })
     expect(plans.size).toBe(1)
     expect(plans.get(ids[1]!)).toMatchObject({ basedOn: null, madeBy: here.personId })
     expect(await readPlans(store, there.siteId)).toEqual(new Map())
+  })
+
+  it('is read for the sessions or the classes that are asked for, and for none where none are', async () => {
+    const of = async (only: Parameters<typeof readPlans>[2]) => [...(await readPlans(store, here.siteId, only)).keys()]
+    expect(await of({})).toEqual([ids[1]])
+    expect(await of({ courseIds: [bags] })).toEqual([ids[1]])
+    expect(await of({ courseIds: [hats] })).toEqual([])
+    expect(await of({ sessionIds: [ids[0]!] })).toEqual([])
+    expect(await of({ sessionIds: [] })).toEqual([])
   })
 })

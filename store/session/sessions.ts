@@ -31,13 +31,13 @@ export interface Session {
   readonly putAway?: Date
 }
 
-/** Sessions in order of time, those that are put away only where asked for; of one class, or one alone, where asked. */
+/** Sessions in order of time, those that are put away only where asked for; of some classes, or one alone, where asked. */
 export async function readSessions(
   store: Reader,
   siteId: string,
   only: {
     readonly sessionId?: string
-    readonly courseId?: string
+    readonly courseIds?: readonly string[]
     readonly from?: Date
     readonly to?: Date
     readonly putAway?: true
@@ -63,7 +63,7 @@ export async function readSessions(
     .where('session.site_id', '=', siteId)
     .$if(only.sessionId !== undefined, (query) => query.where('session_id', '=', only.sessionId!))
     .$if(only.sessionId === undefined, (query) => query.where('put_away_at', only.putAway ? 'is not' : 'is', null))
-    .$if(only.courseId !== undefined, (query) => query.where('session.course_id', '=', only.courseId!))
+    .$if(only.courseIds !== undefined, (query) => query.where('session.course_id', 'in', only.courseIds!))
     .$if(only.from !== undefined, (query) => query.where('ends_at', '>=', only.from!))
     .$if(only.to !== undefined, (query) => query.where('starts_at', '<', only.to!))
     .orderBy('starts_at')
@@ -164,24 +164,35 @@ export interface KeptPlan {
 }
 
 /**
- * The newest plan of each session, by session id; of one session only, where asked. A plan is kept as it was made; its places at
+ * The newest plan of each session, by session id; of some sessions or classes only, where asked. A plan is kept as it was made; its places at
  * machines that are put away since, and those of bags that are, are none any more.
  */
 export async function readPlans(
   store: Reader,
   siteId: string,
-  sessionId?: string,
+  only: { readonly sessionIds?: readonly string[]; readonly courseIds?: readonly string[] } = {},
 ): Promise<ReadonlyMap<string, KeptPlan>> {
+  if (only.sessionIds?.length === 0) return new Map()
   const rows = await store
     .selectFrom('session_plan')
     .distinctOn('session_id')
     .selectAll()
     .where('site_id', '=', siteId)
-    .$if(sessionId !== undefined, (query) => query.where('session_id', '=', sessionId!))
+    .$if(only.sessionIds !== undefined, (query) => query.where('session_id', 'in', only.sessionIds!))
+    .$if(only.courseIds !== undefined, (query) =>
+      query.where('session_id', 'in', (inside) =>
+        inside
+          .selectFrom('session')
+          .select('session.session_id')
+          .where('session.site_id', '=', siteId)
+          .where('session.course_id', 'in', only.courseIds!),
+      ),
+    )
     .orderBy('session_id')
     .orderBy('landed', 'desc')
     .execute()
-  const away = new Set([...(await machinesAway(store, siteId)), ...(await projectsAway(store, siteId))])
+  if (rows.length === 0) return new Map()
+  const away = new Set((await Promise.all([machinesAway(store, siteId), projectsAway(store, siteId)])).flat())
   if (away.size === 0) return new Map(rows.map((row) => [row.session_id, asPlan(row)]))
   return new Map(
     rows.map((row) => {

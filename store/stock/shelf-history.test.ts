@@ -9,7 +9,7 @@ import type { Store } from '../connect'
 import { Refused } from '../refused'
 import { readIds } from '../site/ids'
 import { aVenue, freshStore } from '../testing/store'
-import { readShelves, readStock } from './stock'
+import { readShelves, asKitStock } from './stock'
 
 let store: Store
 let end: () => Promise<void>
@@ -87,7 +87,7 @@ describe('a shelf, whatever is done with it', () => {
           expect(count * beyond).toBe(0)
         }
         expect((await readIds(store, who.siteId, 'shelf')).sort()).toEqual([...notebook.keys()].sort())
-        const stock = await readStock(store, who.siteId)
+        const stock = asKitStock(await readShelves(store, who.siteId))
         expect(stock === undefined).toBe(notebook.size === 0)
         for (const { point, sizeNm, count } of stock?.needles ?? [])
           expect(count).toBe(

@@ -8,7 +8,7 @@ import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
 import { aVenue, freshStore } from '../testing/store'
-import { readMoves, readNeedleBooks, readShelves, readStock } from './stock'
+import { readMoves, readNeedleBooks, readShelves, asKitStock } from './stock'
 
 let store: Store
 let end: () => Promise<void>
@@ -83,7 +83,7 @@ describe('a shelf', () => {
       run('log', { machineId, happenedAt: new Date(Date.now() + 5).toISOString(), kind, body: what }, id)
     await log('needle-changed', body, eventId)
     expect(await on(item)).toBe(2)
-    expect(await readStock(store, who.siteId)).toMatchObject({
+    expect(asKitStock(await readShelves(store, who.siteId))).toMatchObject({
       needles: [{ point: 'jeans', sizeNm: 100, count: 2 }],
     })
     await log('correction', { corrects: eventId, because: 'wrong machine' }, uuid())

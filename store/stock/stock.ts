@@ -62,7 +62,9 @@ export async function readNeedleBooks(store: Reader, siteId: string, since?: str
       kind,
       body: check(eventBody(kind), row.body),
     } as MachineEvent
-    books.set(row.machine_id, [...(books.get(row.machine_id) ?? []), event])
+    const own = books.get(row.machine_id)
+    if (own) own.push(event)
+    else books.set(row.machine_id, [event])
   }
   return [...books].map(([machineId, events]) => ({ machineId, events }))
 }
@@ -75,9 +77,8 @@ export async function readShelves(store: Reader, siteId: string, key?: string): 
   return onHand(moves, needlesFitted(await readNeedleBooks(store, siteId, needles[0]!.happenedAt)))
 }
 
-/** What is on the shelf, as the kit asks for it; undefined when nothing has been counted yet. */
-export async function readStock(store: Reader, siteId: string): Promise<KitStock | undefined> {
-  const shelves = await readShelves(store, siteId)
+/** What is on the shelves, as the kit asks for it; undefined when nothing has been counted yet. */
+export function asKitStock(shelves: readonly OnHand[]): KitStock | undefined {
   if (shelves.length === 0) return undefined
   return check(StockSchema, {
     needles: shelves.flatMap(({ item, count }) =>

@@ -7,10 +7,10 @@ import { kitMachine } from '@/core/kit/kit-machine'
 import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'
 import { readCourses, readProjects } from '@/store/project/projects'
-import { readKitRoom } from '@/store/room/kit-room'
 import { fabricWords } from '@/ui/words'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'
+import { kitRoomOf } from '../../_server/kit-room'
 import { Rack, type RackBag } from './rack'
 
 export const metadata: Metadata = { title: 'Kits' }
@@ -22,7 +22,7 @@ export default async function KitsPage() {
     readProjects(store, actor.siteId, { hanging: true }),
     readMachines(store, actor.siteId),
     readCourses(store, actor.siteId),
-    readKitRoom(store, actor.siteId),
+    kitRoomOf(actor.siteId),
   ])
   const candidates = machines.map(({ machineId, traits }) => {
     const known = kitMachine(traits)

@@ -3,10 +3,10 @@ import { kitMachine } from '@/core/kit/kit-machine'
 import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'
-import { readKitRoom } from '@/store/room/kit-room'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'
 import { Rules } from './rules'
+import { kitRoomOf } from '../../_server/kit-room'
 import type { RulesBag } from './what-changes'
 
 export const metadata: Metadata = { title: 'House rules' }
@@ -17,7 +17,7 @@ export default async function RulesPage() {
   const [machines, projects, room] = await Promise.all([
     readMachines(store, actor.siteId),
     readProjects(store, actor.siteId),
-    readKitRoom(store, actor.siteId),
+    kitRoomOf(actor.siteId),
   ])
   const known = machines.flatMap(({ machineId, name, traits, state }) => {
     const asked = kitMachine(traits)

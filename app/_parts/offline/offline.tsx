@@ -7,6 +7,7 @@ import { loadLogDialog } from '../load-log-dialog'
 import { keepLoadedParts, keepPages } from '@/ui/offline/kept'
 import { landWaiting } from '@/ui/offline/land'
 import { dropWaiting, onWaiting, readWaiting, refuseWaiting, type WaitingLine } from '@/ui/offline/waiting'
+import { timeIn } from '@/ui/time'
 
 /** Who sits at a desk is wired, and keeps what they open; what is carried keeps what may be needed. */
 const atADesk = (): boolean => !window.matchMedia('(pointer: coarse)').matches
@@ -99,10 +100,7 @@ export function Offline({
           {mine.map((line) => (
             <li key={line.commandId} className="flex flex-wrap items-center gap-x-4">
               <span className="grow">
-                {line.words},{' '}
-                {new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(
-                  new Date(line.body.happenedAt),
-                )}
+                {line.words}, {timeIn(new Date(line.body.happenedAt), timeZone)}
                 {line.refused && <strong className="block text-error">Not taken: {line.refused.message}</strong>}
               </span>
               {line.refused && (

@@ -6,7 +6,6 @@ import { TRAIT_QUESTIONS } from '@/core/knowledge/machine/trait'
 import { kitMachine } from '@/core/kit/kit-machine'
 import { readMachines } from '@/store/machine/machines'
 import { readGiven } from '@/store/project/projects'
-import { readKitRoom } from '@/store/room/kit-room'
 import { readNames } from '@/store/site/site'
 import { formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
@@ -14,6 +13,7 @@ import { projectPage } from '../../../_server/project'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
 import { Bag } from './bag'
+import { kitRoomOf } from '../../../_server/kit-room'
 import type { BagMachine } from './bag-work'
 
 type Props = { params: Promise<{ project: string }>; searchParams: Promise<{ machine?: string }> }
@@ -32,7 +32,7 @@ export default async function BagPage({ params, searchParams }: Props) {
     readMachines(store, actor.siteId),
     readMachines(store, actor.siteId, { putAway: true }),
     siteOf(actor.siteId),
-    readKitRoom(store, actor.siteId),
+    kitRoomOf(actor.siteId),
     readGiven(store, actor.siteId, project.projectId),
     readNames(store, actor.siteId),
   ])

@@ -4,12 +4,12 @@ import { kitMachine } from '@/core/kit/kit-machine'
 import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'
 import { readClassLearners } from '@/store/project/learners'
-import { readKitRoom } from '@/store/room/kit-room'
 import { readCourses } from '@/store/project/projects'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
 import { NewProject } from './new-project'
+import { kitRoomOf } from '../../../_server/kit-room'
 import type { NewProjectMachine } from './would-get'
 
 export const metadata: Metadata = { title: 'Add a project' }
@@ -23,7 +23,7 @@ export default async function NewProjectPage() {
     siteOf(actor.siteId),
     readClassLearners(store, actor.siteId, 'at-work'),
     readMachines(store, actor.siteId),
-    readKitRoom(store, actor.siteId),
+    kitRoomOf(actor.siteId),
   ])
   return (
     <NewProject

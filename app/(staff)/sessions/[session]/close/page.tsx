@@ -36,7 +36,7 @@ export default async function ClosePage({ params }: { params: Promise<{ session:
     siteOf(actor.siteId),
     readMoves(store, actor.siteId),
     readNeedleBooks(store, actor.siteId),
-    readSessions(store, actor.siteId, { courseId: session.courseId, from: session.endsAt }),
+    readSessions(store, actor.siteId, { courseIds: [session.courseId], from: session.endsAt }),
   ])
   const { facts, places, kept } = known
   const [took, report] = await Promise.all([readSeams(actor.siteId, known, now), readReport(actor.siteId, known)])

@@ -19,8 +19,8 @@ export default async function CoursePage({ params }: { params: Promise<{ course:
   const course = courses.find(({ course_id }) => course_id === courseId)
   if (!course) notFound()
   const [sessions, plans] = await Promise.all([
-    readSessions(theStore(), actor.siteId, { courseId, from: new Date() }),
-    readPlans(theStore(), actor.siteId),
+    readSessions(theStore(), actor.siteId, { courseIds: [courseId], from: new Date() }),
+    readPlans(theStore(), actor.siteId, { courseIds: [courseId] }),
   ])
   return (
     <>

@@ -20,7 +20,7 @@ export const POST = answerTo<'plan-course', { course: string }>(
   async ({ actor, params }) => {
     const { course } = params
     const now = new Date()
-    const all = isId(course) ? await readSessions(theStore(), actor.siteId, { courseId: course, from: now }) : []
+    const all = isId(course) ? await readSessions(theStore(), actor.siteId, { courseIds: [course], from: now }) : []
     const coming = all.filter(({ calledOff }) => !calledOff)
     if (coming.length === 0) throw notFound('session to come', 'course')
     const sessions = await readSessionsFacts(actor.siteId, coming)
