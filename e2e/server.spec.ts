@@ -235,7 +235,10 @@ test('health says within two seconds that the database is frozen, and that it is
   }
 })
 
-test('twenty thousand malformed requests are each told what is wrong, and none is a fault of ours', async ({
+/** Enough for each way of being wrong at each door; `ORTHODEX_MALFORMED=20000` for an hour in which nobody waits. */
+const MALFORMED = Number(process.env['ORTHODEX_MALFORMED'] ?? 4_000)
+
+test('thousands of malformed requests are each told what is wrong, and none is a fault of ours', async ({
   baseURL,
 }) => {
   // As many as they are, on a machine that is busy with other things.
@@ -312,11 +315,10 @@ test('twenty thousand malformed requests are each told what is wrong, and none i
     statuses.set(status, (statuses.get(status) ?? 0) + 1)
     if (status >= 500) faults.push(`${status} ${route} ${text.slice(0, 200)}`)
   }
-  const many = 20_000
   let sent = 0
   await Promise.all(
     Array.from({ length: 24 }, async () => {
-      while (sent < many) {
+      while (sent < MALFORMED) {
         sent += 1
         await one()
       }
@@ -324,7 +326,7 @@ test('twenty thousand malformed requests are each told what is wrong, and none i
   )
   agent.destroy()
   expect(faults.slice(0, 5)).toEqual([])
-  expect([...statuses.values()].reduce((sum, count) => sum + count, 0)).toBeGreaterThanOrEqual(many)
+  expect([...statuses.values()].reduce((sum, count) => sum + count, 0)).toBeGreaterThanOrEqual(MALFORMED)
 })
 
 // The sign-in files of the other journeys stay good: nothing here signs them out.

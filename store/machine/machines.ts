@@ -196,8 +196,8 @@ export async function readMachine(
       .execute(),
   ])
   if (!machine) return undefined
-  const proofs = learnt.flatMap(({ trait, source, learnt_at, learnt_by }) =>
-    isTrait(trait) ? [[trait, { source: source as TraitSource, learntAt: learnt_at, learntBy: learnt_by }]] : [],
-  )
-  return { ...machine, proofs: Object.fromEntries(proofs) }
+  const proofs: Partial<Record<TraitName, TraitProof>> = {}
+  for (const { trait, source, learnt_at, learnt_by } of learnt)
+    if (isTrait(trait)) proofs[trait] = { source: source as TraitSource, learntAt: learnt_at, learntBy: learnt_by }
+  return { ...machine, proofs }
 }
