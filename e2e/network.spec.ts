@@ -102,3 +102,35 @@ test('a line typed from anywhere waits through a reload of the page', async ({ p
   await expect(await openLine(page)).toHaveValue('plover cleaned')
   await page.getByLabel('A line for the book').fill('')
 })
+
+test('a line that is taken back while the network is away: one that nobody has seen is dropped, one in the book is corrected later', async ({
+  page,
+}) => {
+  await openMachine(page, 'Plover')
+  const book = page.getByRole('list', { name: 'Lines of the book, newest first' })
+  const write = async (text: string) => {
+    await page.getByRole('button', { name: 'Note …' }).click()
+    await page.getByLabel('Note', { exact: true }).fill(text)
+    await page.getByRole('button', { name: 'Write it down' }).click()
+  }
+  await write('The lamp flickers')
+  await expect(book.getByText('The lamp flickers')).toBeVisible()
+  const waits = page.getByRole('region', { name: 'What waits' })
+
+  await page.route(WRITES, (route) => route.abort())
+  await write('Written at the wrong machine')
+  await expect(waits).toContainText('1 line waits for the network')
+  await page.getByRole('button', { name: 'Undo' }).last().click()
+  await expect(waits).toHaveCount(0)
+
+  const lamp = book.getByRole('listitem').filter({ hasText: 'The lamp flickers' })
+  await lamp.getByRole('button', { name: /^Correct: / }).click()
+  await page.getByLabel('What was wrong?').fill('It was a neighbour’s lamp')
+  await page.getByRole('button', { name: 'Take it back' }).click()
+  await expect(waits).toContainText('1 line waits for the network')
+  await page.unroute(WRITES)
+  await expect(waits).toHaveCount(0)
+  await page.reload()
+  await expect(book).toContainText('It was a neighbour’s lamp')
+  await expect(book.getByText('Written at the wrong machine')).toHaveCount(0)
+})

@@ -1,4 +1,5 @@
-import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import * as kept from './offline/waiting'
 import { logLine, send } from './write'
 
 const sent: { url: string; commandId: string; body: unknown }[] = []
@@ -59,5 +60,46 @@ it('a line in a book says which machine, what, and that it happens now', async (
     happenedAt: '2026-11-26T18:05:00.000Z',
     kind: 'cleaned',
     body: { found: 'lint' },
+  })
+})
+
+describe('without a network', () => {
+  const waiting: { commandId: string; body: { kind: string } }[] = []
+  beforeEach(() => {
+    waiting.length = 0
+    vi.stubGlobal('document', { documentElement: { dataset: { person: 'ida' } } })
+    vi.spyOn(kept, 'keepWaiting').mockImplementation((line) => {
+      waiting.push(line)
+      return Promise.resolve()
+    })
+  })
+  afterEach(() => vi.restoreAllMocks())
+  const corrected = { corrects: 'one', because: 'It was the other machine' }
+
+  it('a line waits, and what takes one back waits behind it', async () => {
+    network()
+    for (const outcome of [
+      await settled(logLine('heron', 'cleaned', { found: 'lint' }, 'Cleaned', 'one')),
+      await settled(logLine('heron', 'correction', corrected, 'Taken back', 'two')),
+    ])
+      expect(outcome).toMatchObject({ ok: true, waits: true })
+    expect(waiting.map(({ commandId, body }) => [commandId, body.kind])).toEqual([
+      ['one', 'cleaned'],
+      ['two', 'correction'],
+    ])
+  })
+
+  it('who calls somebody is told that nobody comes, also by way of a correction', async () => {
+    network()
+    const replacement = { kind: 'somebody-hurt', body: {} } as const
+    for (const outcome of [
+      await settled(logLine('heron', 'somebody-hurt', {}, 'Somebody is hurt')),
+      await settled(logLine('heron', 'correction', { ...corrected, replacement }, 'Put right')),
+    ])
+      expect(outcome).toMatchObject({
+        ok: false,
+        error: { message: expect.stringMatching(/fetch somebody/) as string },
+      })
+    expect(waiting).toEqual([])
   })
 })

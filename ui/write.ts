@@ -2,7 +2,7 @@
 
 import retry from 'p-retry'
 import { v7 as uuid } from 'uuid'
-import type { EventKind, LineBody } from '@/core/machine/event'
+import type { Correction, EventKind, Happening, LineBody } from '@/core/machine/event'
 import { callsSomebody } from '@/core/people/calling'
 import { keepWaiting } from './offline/waiting'
 import type { Fault } from '@/core/schema/invalid'
@@ -75,12 +75,12 @@ export async function logLine<Kind extends EventKind>(
   const line = { machineId, happenedAt, kind, body }
   const outcome = await send('log', line, commandId)
   if (outcome.ok || outcome.error.code !== 'away') return outcome
-  if (callsSomebody(line)) {
+  if (callsSomebody({ kind, body } as Happening | Correction)) {
     const message = `${outcome.error.message} Nobody has been told: go and fetch somebody.`
     return { ok: false, error: { ...outcome.error, message } }
   }
   const personId = whoWrites()
-  if (!personId || kind === 'correction') return outcome
+  if (!personId) return outcome
   await keepWaiting({ commandId, body: line, personId, words })
   return { ok: true, commandId, waits: true }
 }

@@ -65,4 +65,8 @@ export const writersOf = (kind: EventKind): readonly Role[] => anyKind(kind).may
 /** The kind of what happened, for the body that came with it: the one place where the two are taken to belong together. */
 export const kindOf = ({ kind }: Happening): Kind => KINDS[kind]
 
+/** What a line says that happened: for a correction what it puts in the place of another, if anything. */
+export const saidIn = (line: Happening | Correction): Happening | undefined =>
+  line.kind === 'correction' ? line.body.replacement : line
+
 export const eventWords = (happened: Happening): EventWords => kindOf(happened).words(happened.body)

@@ -1,6 +1,6 @@
 import Type, { type Static } from 'typebox'
 import { CHECKS, FAULT_CHECKS } from '../knowledge/fault/fault-check'
-import type { Happening, MachineEvent } from '../machine/event'
+import { saidIn, type MachineEvent } from '../machine/event'
 import { SYMPTOMS, SYMPTOM_WORDS } from '../knowledge/fault/symptom'
 import { strict, words } from '../schema/shape'
 import { callsSomebody } from './calling'
@@ -43,14 +43,10 @@ export function foundWords({ symptom, answers = [], what }: CallFound): string {
 
 /** The call that a line raises. Undefined: nobody is called. */
 export function callRaisedBy(line: MachineEvent): Pick<HelpCall, 'about' | 'found'> | undefined {
-  if (line.kind === 'correction') return line.body.replacement && callOf(line.body.replacement)
-  return callOf(line)
-}
-
-function callOf(line: Happening): Pick<HelpCall, 'about' | 'found'> | undefined {
-  if (!callsSomebody(line)) return undefined
-  if (line.kind === 'somebody-hurt')
-    return { about: 'hurt', found: { ...(line.body.what && { what: line.body.what }) } }
-  if (line.kind !== 'fault-run') return undefined
-  return { about: 'help', found: { symptom: line.body.symptom, answers: line.body.answers } }
+  const said = saidIn(line)
+  if (!said || !callsSomebody(said)) return undefined
+  if (said.kind === 'somebody-hurt')
+    return { about: 'hurt', found: { ...(said.body.what && { what: said.body.what }) } }
+  if (said.kind !== 'fault-run') return undefined
+  return { about: 'help', found: { symptom: said.body.symptom, answers: said.body.answers } }
 }

@@ -1,5 +1,6 @@
-import type { Kysely, Transaction } from 'kysely'
-import { eventBody, eventWords, type EventKind, type Happening } from '@/core/machine/event'
+import { sql, type Kysely, type SqlBool, type Transaction } from 'kysely'
+import { eventBody, eventWords, type EventKind, type Happening, type LineBody } from '@/core/machine/event'
+import type { EventWords } from '@/core/machine/kinds/kind'
 import type { LeftLine } from '@/core/people/left-line'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
@@ -21,15 +22,23 @@ const leftLines = (store: Reader, siteId: string) =>
     .leftJoin('person as decider', (join) =>
       join.onRef('decider.site_id', '=', 'left_line.site_id').onRef('decider.person_id', '=', 'left_line.decided_by'),
     )
+    // What a correction names, so that staff see what it takes back.
+    .leftJoin('machine_event as named', (join) =>
+      join
+        .onRef('named.site_id', '=', 'left_line.site_id')
+        .on(sql<SqlBool>`named.event_id = (left_line.body->>'corrects')::uuid`),
+    )
     .select([
       'line_id',
       'left_line.machine_id',
       'machine.name as machine',
       'machine.number',
       'person.name as who',
-      'happened_at',
+      'left_line.happened_at',
       'left_line.kind',
-      'body',
+      'left_line.body',
+      'named.kind as named_kind',
+      'named.body as named_body',
       'because',
       'taken',
       'decider.name as decider',
@@ -40,10 +49,21 @@ const leftLines = (store: Reader, siteId: string) =>
 
 type Row = Awaited<ReturnType<ReturnType<typeof leftLines>['execute']>>[number]
 
+const wordsOf = (kind: EventKind, body: unknown): EventWords =>
+  eventWords({ kind, body: check(eventBody(kind), body) } as Happening)
+
+function correctionWords({ body, named_kind, named_body }: Row): EventWords {
+  const { because, replacement } = check(eventBody('correction'), body) as LineBody<'correction'>
+  const plain = named_kind !== null && named_kind !== 'correction'
+  const named = plain ? wordsOf(named_kind as EventKind, named_body).title : 'a line that took another back'
+  const instead = replacement ? `, and says instead: ${eventWords(replacement as Happening).title}` : ''
+  return { title: `takes back “${named}”${instead}`, detail: because }
+}
+
 const asLeft = (row: Row): LeftLine => {
   const kind = row.kind as EventKind
   const words =
-    row.body === null ? undefined : eventWords({ kind, body: check(eventBody(kind), row.body) } as Happening)
+    row.body === null ? undefined : kind === 'correction' ? correctionWords(row) : wordsOf(kind, row.body)
   return {
     lineId: row.line_id,
     machineId: row.machine_id,

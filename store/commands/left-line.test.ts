@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid'
-import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest'
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { applyCorrections } from '@/core/machine/fold'
 import { Invalid } from '@/core/schema/invalid'
 import type { Role } from '@/core/room/role'
 import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
@@ -113,11 +114,51 @@ it('is left out by staff, and its writer sees by whom', async () => {
   expect((await own())[0]).not.toHaveProperty('words')
 })
 
+describe('a correction', () => {
+  const backOf = (corrects: string) => line('correction', { corrects, because: 'It goes on after all' })
+
+  it('takes back what waits for staff, and then nobody is asked any more', async () => {
+    await moveOn()
+    const id = uuid()
+    await run('learner', 'leave-line', ended(), id)
+    await run('learner', 'leave-line', backOf(id))
+    expect((await open()).filter(({ who }) => who === learner.learner)).toEqual([])
+    expect(await book()).toEqual([])
+    expect(await fault(run('helper', 'decide-left-line', { lineId: id, take: true }))).toMatchObject({
+      code: 'not-found',
+    })
+  })
+
+  it('of a line that is in the book waits for staff where the seat has moved on, who see what it takes back', async () => {
+    const [id, back] = [uuid(), uuid()]
+    await run('learner', 'log', ended(), id)
+    await moveOn()
+    expect(await fault(run('learner', 'log', backOf(id), back))).toMatchObject({ code: 'not-yours' })
+    await run('learner', 'leave-line', backOf(id), back)
+    const waits = (await open()).find(({ lineId }) => lineId === back)!
+    expect(waits.words).toEqual({ title: 'takes back “A turn is over”', detail: 'It goes on after all' })
+    await run('helper', 'decide-left-line', { lineId: back, take: true })
+    const lines = await readBook(store, actors.coordinator.siteId, machineId)
+    expect(lines.map(({ eventId, personId }) => [eventId, personId])).toEqual([
+      [id, learner.personId],
+      [back, learner.personId],
+    ])
+    expect(applyCorrections(lines).map(({ happening }) => happening)).toEqual([undefined, undefined])
+  })
+})
+
 it('is no way round what a learner may not write, nor about somebody else’s project, nor a call that waits', async () => {
   const other = await moveOn()
   const tried = (sent: object) => fault(run('learner', 'leave-line', sent))
   expect(await tried(line('red-tagged', { because: 'x' }))).toMatchObject({ code: 'not-allowed' })
-  expect(await tried(line('correction', { corrects: uuid(), because: 'x' }))).toMatchObject({ code: 'not-allowed' })
+  expect(await tried(line('correction', { corrects: uuid(), because: 'x' }))).toMatchObject({ code: 'not-found' })
+  const instead = { kind: 'somebody-hurt', body: { what: 'x' } }
+  expect(await tried(line('correction', { corrects: uuid(), because: 'x', replacement: instead }))).toMatchObject({
+    code: 'no-call',
+  })
+  const theirs = uuid()
+  await run('coordinator', 'log', line('cleaned', { found: 'lint' }), theirs)
+  expect(await tried(line('correction', { corrects: theirs, because: 'x' }))).toMatchObject({ code: 'not-allowed' })
   expect(await tried(line('turn-ended', { projectId: other.projectId, finished: false }))).toMatchObject({
     code: 'not-allowed',
   })

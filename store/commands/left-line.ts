@@ -1,12 +1,12 @@
 import { sql } from 'kysely'
-import type { EventKind, MachineEvent } from '@/core/machine/event'
+import { saidIn, type EventKind, type MachineEvent } from '@/core/machine/event'
 import { callsSomebody } from '@/core/people/calling'
 import { Invalid } from '@/core/schema/invalid'
 import { may } from '@/core/wire/permission'
 import { writeLine } from '../machine/book'
 import { notFound, Refused } from '../refused'
 import { command, type CommandCall } from './command'
-import { checkAhead, checkNeedle, checkedLine, writeHappened } from './log'
+import { checkAhead, checkCorrection, checkNeedle, checkedLine, writeHappened } from './log'
 import { mustHaveMachine } from './machine'
 
 /** More than anybody writes in an evening without a network. */
@@ -21,13 +21,17 @@ const MEANWHILE: ReadonlySet<string> = new Set(['not-yours', 'put-away', 'locked
  */
 export const leaveLine = command('leave-line', async (call, { machineId, happenedAt, kind, body }) => {
   const { tx, actor, now, commandId } = call
-  if (!may(actor.role, `log ${kind}`) || kind === 'correction')
+  if (!may(actor.role, `log ${kind}`))
     throw new Refused(403, 'not-allowed', 'This is no line that waits for staff', 'kind')
   await mustHaveMachine(call, machineId)
   const line = await checkedLine(call, { happenedAt, kind, body })
   if (callsSomebody(line))
     throw new Refused(409, 'no-call', 'Whoever calls somebody does not wait: call again, or go and fetch somebody')
   await checkOwnProject(call, line)
+  if (line.kind === 'correction') {
+    if (await withdrawn(call, line.body.corrects)) return
+    await checkCorrection(call, machineId, line.body)
+  }
   // What a refusal had begun to write is undone; the command goes on.
   await sql`savepoint tried`.execute(tx)
   try {
@@ -85,7 +89,10 @@ export const decideLeftLine = command('decide-left-line', async (call, { lineId,
     } as MachineEvent
     checkAhead(call, line)
     await checkNeedle(call, left.machine_id, line)
-    await writeLine(tx, { siteId: actor.siteId, role: 'learner' }, left.machine_id, line)
+    const writer = { siteId: actor.siteId, personId: left.person_id, role: 'learner' } as const
+    // The line that it names may have been corrected, or its words taken out, since it was left.
+    if (line.kind === 'correction') await checkCorrection({ tx, actor: writer }, left.machine_id, line.body)
+    await writeLine(tx, writer, left.machine_id, line)
   }
   await tx
     .updateTable('left_line')
@@ -95,9 +102,23 @@ export const decideLeftLine = command('decide-left-line', async (call, { lineId,
     .execute()
 })
 
+/** A line that was left and that nobody has decided about yet is taken back by whoever left it: it waits for nobody any more. */
+async function withdrawn({ tx, actor, now }: CommandCall, lineId: string): Promise<boolean> {
+  const { numUpdatedRows } = await tx
+    .updateTable('left_line')
+    .set({ decided_at: now, decided_by: actor.personId, taken: false, body: null })
+    .where('site_id', '=', actor.siteId)
+    .where('line_id', '=', lineId)
+    .where('person_id', '=', actor.personId)
+    .where('decided_at', 'is', null)
+    .executeTakeFirst()
+  return numUpdatedRows > 0n
+}
+
 /** Staff take a line for the seat that has moved on, not for the project of somebody else. */
 async function checkOwnProject({ tx, actor }: CommandCall, line: MachineEvent): Promise<void> {
-  if (!('projectId' in line.body) || line.body.projectId === undefined) return
+  const said = saidIn(line)
+  if (!said || !('projectId' in said.body) || said.body.projectId === undefined) return
   const own = await tx
     .selectFrom('project')
     .innerJoin('enrolment', (join) =>
@@ -107,7 +128,7 @@ async function checkOwnProject({ tx, actor }: CommandCall, line: MachineEvent): 
     )
     .select('project_id')
     .where('project.site_id', '=', actor.siteId)
-    .where('project_id', '=', line.body.projectId)
+    .where('project_id', '=', said.body.projectId)
     .where('person_id', '=', actor.personId)
     .executeTakeFirst()
   if (!own) throw new Refused(403, 'not-allowed', 'This is about a project of somebody else', 'body.projectId')

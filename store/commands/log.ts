@@ -1,4 +1,4 @@
-import { eventBody, type BodyOf, type EventKind, type MachineEvent } from '@/core/machine/event'
+import { eventBody, saidIn, type BodyOf, type EventKind, type MachineEvent } from '@/core/machine/event'
 import { needleMisfit } from '@/core/machine/needle-misfit'
 import type { CommandBody } from '@/core/wire/commands'
 import { may } from '@/core/wire/permission'
@@ -84,7 +84,7 @@ const LEARNER = { backMs: 12 * 3_600_000, lines: 20, windowMs: 60_000, beforeKit
 
 async function checkLearner({ tx, actor, now }: CommandCall, machineId: string, line: MachineEvent): Promise<void> {
   if (actor.role !== 'learner') return
-  const happened = line.kind === 'correction' ? line.body.replacement : line
+  const happened = saidIn(line)
   if (happened?.kind === 'check-run' && happened.body.list === 'room')
     throw new Refused(403, 'not-allowed', 'The room check is for staff', 'body.list')
   const seat = await seatOf(tx, actor.siteId, actor.personId)
@@ -113,7 +113,7 @@ async function checkLearner({ tx, actor, now }: CommandCall, machineId: string, 
 /** Whose project a learner's line is about: after it is told whether they may write such a line at all. */
 async function checkProject({ tx, actor }: CommandCall, line: MachineEvent): Promise<void> {
   if (actor.role !== 'learner') return
-  const happened = line.kind === 'correction' ? line.body.replacement : line
+  const happened = saidIn(line)
   const about = happened && 'projectId' in happened.body ? happened.body.projectId : undefined
   if (about !== undefined && about !== (await seatOf(tx, actor.siteId, actor.personId))?.projectId)
     throw new Refused(403, 'not-yours', 'This is about a project of somebody else', 'body.projectId')
@@ -121,7 +121,7 @@ async function checkProject({ tx, actor }: CommandCall, line: MachineEvent): Pro
 
 /** A needle of another system than the machine's goes into no book. */
 export async function checkNeedle({ tx, actor }: CommandCall, machineId: string, line: MachineEvent): Promise<void> {
-  const happened = line.kind === 'correction' ? line.body.replacement : line
+  const happened = saidIn(line)
   if (happened?.kind !== 'needle-changed' || !happened.body.in) return
   const traits = (await readTraits(tx, actor.siteId, [machineId], ['needleSystem'])).get(machineId) ?? {}
   const misfit = needleMisfit(traits, happened)
@@ -146,8 +146,8 @@ export async function checkSeat({ tx, actor }: CommandCall, machineId: string): 
 }
 
 /** A correction names a line of the same machine that this person could have written; a learner's must be their own. */
-async function checkCorrection(
-  { tx, actor }: CommandCall,
+export async function checkCorrection(
+  { tx, actor }: Pick<CommandCall, 'tx' | 'actor'>,
   machineId: string,
   body: Extract<MachineEvent, { kind: 'correction' }>['body'],
 ): Promise<void> {

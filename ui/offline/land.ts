@@ -1,7 +1,7 @@
 'use client'
 
 import type { Fault } from '@/core/schema/invalid'
-import { dropWaiting, readWaiting, refuseWaiting, type WaitingLine } from './waiting'
+import { dropWaiting, readWaiting, refuseWaiting, underWay, type WaitingLine } from './waiting'
 
 let landing = false
 
@@ -34,7 +34,8 @@ export async function landWaiting(personId: string, staffDecide: boolean): Promi
   try {
     for (const line of await readWaiting()) {
       if (line.personId !== personId || line.refused) continue
-      const response = await post('log', line)
+      underWay.add(line.commandId)
+      const response = await post('log', line).finally(() => underWay.delete(line.commandId))
       if (!response || !isSaid(response)) break
       if (response.ok) {
         await dropWaiting(line.seq)

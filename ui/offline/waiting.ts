@@ -50,6 +50,17 @@ export async function dropWaiting(seq: number): Promise<void> {
   told()
 }
 
+/** What is on its way to the server just now: nobody knows yet whether it has landed. */
+export const underWay = new Set<string>()
+
+/** A line that nobody else has seen yet is taken back by dropping it. @returns whether it still waited here */
+export async function takeBackWaiting(commandId: string): Promise<boolean> {
+  if (underWay.has(commandId)) return false
+  const line = (await readWaiting()).find((each) => each.commandId === commandId)
+  if (line) await dropWaiting(line.seq)
+  return line !== undefined
+}
+
 export async function refuseWaiting(line: WaitingLine, refused: Fault | undefined): Promise<void> {
   const { refused: _, ...again } = line
   await (await theDatabase()).put('waiting', refused ? { ...again, refused } : again)

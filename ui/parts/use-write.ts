@@ -7,6 +7,7 @@ import { v7 as uuid } from 'uuid'
 import type { EventKind, Happening, LineBody } from '@/core/machine/event'
 import type { Fault } from '@/core/schema/invalid'
 import type { CommandName, CommandSent } from '@/core/wire/commands'
+import { takeBackWaiting } from '../offline/waiting'
 import { logLine, send, type Outcome } from '../write'
 
 export interface WriteWords {
@@ -66,7 +67,10 @@ export function useWrite() {
     }
     tried.current = undefined
     if (outcome.waits) {
-      toast.message('Written down here; nobody else sees it until the network is back')
+      const { undoFor: backFrom } = words
+      toast.message('Written down here; nobody else sees it until the network is back', {
+        ...(backFrom && { action: { label: 'Undo', onClick: () => void undo(backFrom, outcome.commandId) } }),
+      })
       if (words.then) router.push(words.then)
       return true
     }
@@ -81,13 +85,22 @@ export function useWrite() {
   }
 
   const undo = async (machineId: string, eventId: string) => {
+    if (await takeBackWaiting(eventId)) {
+      toast.message('Taken back; nobody has seen it')
+      return
+    }
     const outcome = await logLine(
       machineId,
       'correction',
       { corrects: eventId, because: 'Undone at once' },
       'Taken back',
     )
-    if (outcome.ok) toast.message('Taken back; the book shows both lines')
+    if (outcome.ok)
+      toast.message(
+        outcome.waits
+          ? 'Taken back here; the book shows both lines once the network is back'
+          : 'Taken back; the book shows both lines',
+      )
     else toast.error(outcome.error.message)
     router.refresh()
   }
