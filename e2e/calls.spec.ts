@@ -55,7 +55,8 @@ test('a needle that a learner reports broken stops the machine, calls staff, and
   await learner.getByRole('button', { name: 'The needle broke' }).click()
   await expect(learner.getByText('Nobody sews on Curlew until each one lies on the table')).toBeVisible()
   await learner.getByRole('button', { name: 'It broke: stop Curlew and call staff' }).click()
-  await expect(learner.getByText('This machine is stopped')).toBeVisible()
+  const stopped = learner.getByRole('alert').filter({ hasText: 'Curlew is stopped' })
+  await expect(stopped).toBeVisible()
   await expect(learner.getByRole('link', { name: 'Seat check' })).toHaveCount(0)
 
   await page.goto('/kits')
@@ -67,6 +68,8 @@ test('a needle that a learner reports broken stops the machine, calls staff, and
   await expect(page.getByRole('main')).toContainText('No needle is written down for it')
   await found.click()
   await expect(page.getByText('Released: every piece is found')).toBeVisible()
+  // Nobody has to tell the learner to look again.
+  await expect(stopped).toHaveCount(0)
   await expect(found).toHaveCount(0)
   await calls.getByRole('button', { name: /^Done/ }).click()
 

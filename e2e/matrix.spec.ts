@@ -217,6 +217,7 @@ const HANDLERS = [
   '/api/people/[person]',
   '/api/practice',
   '/api/practice-room',
+  '/api/seat',
   '/api/sessions/[session]/plan',
   '/api/sessions/[session]/sheet',
   '/api/sessions/[session]/report',

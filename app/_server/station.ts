@@ -5,28 +5,33 @@ import { seatStep } from '@/core/session/seat-step'
 import { readMachine } from '@/store/machine/machines'
 import { readProjects, seatOf } from '@/store/project/projects'
 import { readPlannedSeats } from '@/store/session/planned-seats'
+import { readSeatVersions } from '@/store/session/seat-version'
 import { siteOf } from './site'
 import { mustSee } from './actor'
+import { seatVersion } from './seat-version'
 import { theStore } from './store'
 
 /** The learner's own seat: their project, its kit and its machine; nothing of anybody else. */
 export const ownSeat = cache(async () => {
   const actor = await mustSee('see-station')
   const store = theStore()
+  const now = new Date()
+  // Before all else: what changes while the rest is read is drawn anew, and never missed.
+  const versions = await readSeatVersions(store, actor.siteId, now, actor.personId)
   const [site, seat, planned] = await Promise.all([
     siteOf(actor.siteId),
     seatOf(store, actor.siteId, actor.personId),
-    readPlannedSeats(store, actor.siteId, actor.personId, new Date()),
+    readPlannedSeats(store, actor.siteId, actor.personId, now),
   ])
   const project = seat ?? (await readProjects(store, actor.siteId, { personId: actor.personId }))[0]
   const machine = seat?.given && !seat.takenOverBy && (await readMachine(store, actor.siteId, seat.given.machineId))
-  const now = new Date()
   const turn = planned.find((place) => place.from <= now && place.projectId === project?.projectId)
   return {
     actor,
     site,
     project,
     planned,
+    version: seatVersion(versions, actor.personId),
     ...(seat?.takenOverBy && { takenOverBy: seat.takenOverBy }),
     ...(machine &&
       seat.given && {

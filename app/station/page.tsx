@@ -67,11 +67,7 @@ export default async function StationPage() {
         {until && <span className="text-lg">, until {timeIn(until, site.timeZone)}</span>}
       </p>
       <SeatWay step={at.step} words className="my-3 h-16 max-w-full" />
-      {standing?.standing === 'stopped' ? (
-        <p className="sheet border-l-8 border-l-error p-5 text-xl">
-          This machine is stopped. Please do not sew on it; tell your instructor.
-        </p>
-      ) : (
+      {standing?.standing !== 'stopped' && (
         <NextStep
           step={at.step}
           machineId={machine.machineId}

@@ -10,6 +10,7 @@ export const ASK_PATHS = {
   'mail-code': '/api/letters',
   calls: '/api/calls',
   'live-room': '/api/live',
+  'own-seat': '/api/seat',
 } as const
 
 export type AskName = keyof typeof ASK_PATHS

@@ -126,6 +126,8 @@ export const ASKS = {
   'mail-code': { body: strict({ code: OneTimeCode, email: Email }), answer: strict({ sent: Type.Literal(true) }) },
   calls: { event: strict({ now: Words, calls: Type.Array(Call), left: Type.Array(Left) }) },
   'live-room': { event: strict({ now: Words, room: reckoned<LiveRoom>() }) },
+  /** another text whenever a learner sits elsewhere, or anything that their pages show of it is another than it was */
+  'own-seat': { event: strict({ now: Words, seat: Words, whole: Words }) },
 } as const satisfies Readonly<Record<AskName, Ask>>
 
 type Part<Name extends AskName, Of extends 'body' | 'answer' | 'line' | 'event'> = (typeof ASKS)[Name] extends {

@@ -1,0 +1,16 @@
+import { readSeatVersions } from '@/store/session/seat-version'
+import { answerTo } from '../../_server/asked'
+import { eventStream } from '../../_server/event-stream'
+import { theNews } from '../../_server/news'
+import { oneRead } from '../../_server/one-read'
+import { seatVersion } from '../../_server/seat-version'
+import { theStore } from '../../_server/store'
+
+const readOnce = oneRead((siteId) => readSeatVersions(theStore(), siteId, new Date()))
+
+/** Whether a learner's own seat is still what their page shows; however many watch, the seats are read once a change. */
+export const GET = answerTo('own-seat', { may: 'see-station' }, ({ actor: { siteId, personId }, request }) =>
+  eventStream<'own-seat'>(request, theNews(), { siteId, topic: 'room' }, async () =>
+    seatVersion(await readOnce(siteId), personId),
+  ),
+)

@@ -1,0 +1,53 @@
+import { expect, openLine, stateFile, test } from './people'
+
+test.use({ storageState: stateFile('instructor') })
+
+test('what staff do with a seat is on its learner’s phone at once, and takes nothing out of their hands', async ({
+  page,
+  browser,
+}) => {
+  const learner = await (
+    await browser.newContext({ storageState: stateFile('learner'), viewport: { width: 390, height: 844 } })
+  ).newPage()
+  await learner.goto('/station/swatch')
+  const look = learner.getByRole('radio', { name: 'only the dark thread' })
+  await look.check({ force: true })
+
+  await page.goto('/room')
+  const stop = async (line: string) => {
+    await (await openLine(page)).fill(line)
+    await page.keyboard.press('Enter')
+  }
+  await stop('curlew red tag cord is warm')
+  const stopped = learner.getByRole('alert').filter({ hasText: 'Curlew is stopped' })
+  await expect(stopped).toBeVisible()
+  await expect(look).toBeChecked()
+  await stop('curlew red tag off cord was changed')
+  await expect(stopped).toHaveCount(0)
+  await expect(look).toBeChecked()
+
+  // Somebody else is given the machine while they read their swatch.
+  const { machines } = (await (await page.request.get('/api/line')).json()) as {
+    machines: { machineId: string; name: string }[]
+  }
+  const idOf = (name: string) => machines.find((each) => each.name === name)!.machineId
+  const give = async (who: RegExp, machine: string) => {
+    await page.goto('/kits')
+    await page.getByRole('link', { name: who }).first().click()
+    await page.waitForURL(/\/kits\/[0-9a-f-]{36}/)
+    await page.goto(`${page.url().split('?')[0]}?machine=${idOf(machine)}`)
+    await page.getByRole('button', { name: 'Give this kit' }).click()
+    await expect(page.getByText('This kit was given.')).toBeVisible()
+  }
+  await give(/^Bram/, 'Curlew')
+  const told = learner.getByRole('status').filter({ hasText: 'has changed where you sit' })
+  await expect(told).toBeVisible()
+  await expect(look).toBeChecked()
+  await told.getByRole('button', { name: 'Show me' }).click()
+  await expect(learner.getByText('Bram sits at your last machine now')).toBeVisible()
+
+  // And at the seat's own page a new place stands there by itself.
+  await give(/^Chidi/, 'Heron')
+  await expect(learner.getByText('You sit at Heron')).toBeVisible()
+  await learner.context().close()
+})
