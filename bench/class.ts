@@ -1,23 +1,25 @@
 import { readFileSync } from 'node:fs'
 import pg from 'pg'
 import { v7 as uuid } from 'uuid'
-import { demoCopies, printQuantiles, signIn } from './demo-copies'
+import { demoCopies, printQuantiles, signIn, takeSeat } from './demo-copies'
 
 /**
- * A class that is on: fifty screens follow the room over two copies of the server while lines are written, one after another,
- * now through one copy and now through the other. Told: from the moment a line is sent until each screen has been told; beside
- * it a bare notification that goes to the database and back. `npm run bench:class [minutes]`
+ * A class that is on: ten screens follow the room and forty phones their seat, over two copies of the server, while lines are
+ * written, one after another, now through one copy and now through the other. Told: from the moment a line is sent until each of
+ * them has been told; beside it a bare notification that goes to the database and back. `npm run bench:class [minutes]`
  */
-const SCREENS = 50
+const SCREENS = 10
+const SEATS = 40
 const LINE_EVERY_MS = 1_000
 const minutes = Number(process.argv[2] ?? 2)
 const demo = await demoCopies('instructor', 2)
 const { databaseUrl, siteId, store } = demo
+/** Where the learner sits whose phones follow it. */
 const { machine_id: machineId } = await store
   .selectFrom('machine')
   .select('machine_id')
   .where('site_id', '=', siteId)
-  .orderBy('number')
+  .where('name', '=', 'Curlew')
   .executeTakeFirstOrThrow()
 const copies = [await demo.copy(), await demo.copy()]
 /** What both copies hold of the machine's memory, megabytes. */
@@ -27,12 +29,12 @@ const memory = () =>
     return Math.round(Number(kilobytes?.[1]) / 1024)
   })
 const stopped = new AbortController()
-/** When each screen was last told, and how often. */
-const told: { at: number; times: number }[] = Array.from({ length: SCREENS }, () => ({ at: 0, times: 0 }))
+/** When each screen, and then each phone, was last told, and how often. */
+const told: { at: number; times: number }[] = Array.from({ length: SCREENS + SEATS }, () => ({ at: 0, times: 0 }))
 
-/** Follows the room as a page does: told again whenever something on it has changed. */
-async function follow(base: string, headers: Record<string, string>, screen: { at: number; times: number }) {
-  const response = await fetch(`${base}/api/live`, { headers, signal: stopped.signal })
+/** Follows the room or a seat as a page does: told again whenever something on it has changed. */
+async function follow(path: string, headers: Record<string, string>, screen: { at: number; times: number }) {
+  const response = await fetch(path, { headers, signal: stopped.signal })
   const reader = response.body!.getReader()
   const decoder = new TextDecoder()
   for (;;) {
@@ -56,11 +58,15 @@ const bare = (): Promise<number> =>
 
 try {
   const signedIn = await Promise.all(copies.map(({ url }, index) => signIn(url, index)))
-  for (const [index, screen] of told.entries())
-    void follow(copies[index % 2]!.url, signedIn[index % 2]!.headers, screen).catch(() => undefined)
+  const seated = await Promise.all(copies.map(({ url }) => takeSeat(url)))
+  for (const [index, screen] of told.entries()) {
+    const who = index < SCREENS ? { path: '/api/live', of: signedIn } : { path: '/api/seat', of: seated }
+    void follow(`${copies[index % 2]!.url}${who.path}`, who.of[index % 2]!.headers, screen).catch(() => undefined)
+  }
   while (told.some(({ times }) => times === 0)) await new Promise((resolve) => setTimeout(resolve, 50))
 
   const toScreen: number[] = []
+  const toPhone: number[] = []
   const echoes: number[] = []
   const answered: number[] = []
   const written: string[] = []
@@ -93,13 +99,14 @@ try {
     await new Promise((resolve) => setTimeout(resolve, Math.max(0, next - performance.now())))
     for (const [index, { at, times }] of told.entries()) {
       if (times === before[index]) missed += 1
-      else toScreen.push(at - began)
+      else (index < SCREENS ? toScreen : toPhone).push(at - began)
     }
   }
-  console.log(`${SCREENS} screens over two copies, a line a second, ${lines} lines`)
+  console.log(`${SCREENS} screens and ${SEATS} phones over two copies, a line a second, ${lines} lines`)
   printQuantiles('a bare notification and back', echoes)
   printQuantiles('a line is answered', answered)
   printQuantiles('a line is on every screen', toScreen)
+  printQuantiles('a line is told to every phone', toPhone)
   const kept = await store
     .selectFrom('machine_event')
     .select('event_id')
@@ -108,7 +115,7 @@ try {
     .where('event_id', 'in', written)
     .execute()
   console.log(`lines in the book: ${kept.length} of ${written.length}`)
-  console.log(`not told within a second: ${missed} of ${lines * SCREENS}`)
+  console.log(`not told within a second: ${missed} of ${lines * told.length}`)
 } finally {
   stopped.abort()
   await echo.end()

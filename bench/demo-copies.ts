@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
 import { startCluster } from '@/bin/serve/private-cluster'
-import { seedDemo } from '@/practice/seed'
+import { DEMO_CLASS_CODE, seedDemo } from '@/practice/seed'
 import { connect } from '@/store/connect'
 import { migrate } from '@/store/migrate'
 import { addSignIn } from '@/store/site/people'
@@ -66,6 +66,15 @@ export async function signIn(base: string, index: number) {
   }
   const body = JSON.stringify({ email: emailOf(index), password: PASSWORD })
   const answer = await fetch(`${base}/api/sign-in/sign-in/email`, { method: 'POST', headers, body })
+  const cookie = answer.headers.getSetCookie().map((each) => each.split(';')[0])
+  return { answer, headers: { ...headers, cookie: cookie.join('; ') } }
+}
+
+/** Signs a learner of the demo in at their seat. */
+export async function takeSeat(base: string) {
+  const headers = { 'content-type': 'application/json', origin: base }
+  const body = JSON.stringify({ classCode: DEMO_CLASS_CODE, firstName: 'Chidi' })
+  const answer = await fetch(`${base}/api/sign-in/station`, { method: 'POST', headers, body })
   const cookie = answer.headers.getSetCookie().map((each) => each.split(';')[0])
   return { answer, headers: { ...headers, cookie: cookie.join('; ') } }
 }
