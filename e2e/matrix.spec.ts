@@ -213,6 +213,7 @@ const HANDLERS = [
   '/api/live',
   '/api/machines',
   '/api/machines/sheet',
+  '/api/machines/versions',
   '/api/meter',
   '/api/people/[person]',
   '/api/practice',

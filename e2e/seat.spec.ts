@@ -13,17 +13,28 @@ test('what staff do with a seat is on its learner’s phone at once, and takes n
   const look = learner.getByRole('radio', { name: 'only the dark thread' })
   await look.check({ force: true })
 
+  // Others of staff have the room, and the machine, before them.
+  const other = await browser.newContext({ storageState: stateFile('helper') })
+  const [plan, card] = [await other.newPage(), await other.newPage()]
+  await plan.goto('/room')
+  const curlew = plan.getByRole('link', { name: /^Curlew, / }).first()
+  await card.goto((await curlew.getAttribute('href'))!)
+
   await page.goto('/room')
   const stop = async (line: string) => {
     await (await openLine(page)).fill(line)
-    await page.keyboard.press('Enter')
+    await page.getByRole('button', { name: 'Write it down' }).click()
   }
   await stop('curlew red tag cord is warm')
   const stopped = learner.getByRole('alert').filter({ hasText: 'Curlew is stopped' })
   await expect(stopped).toBeVisible()
   await expect(look).toBeChecked()
+  await expect(curlew).toHaveAccessibleName(/stopped/i)
+  await expect(card.getByRole('region', { name: 'Why Curlew is stopped' })).toContainText('cord is warm')
   await stop('curlew red tag off cord was changed')
   await expect(stopped).toHaveCount(0)
+  await expect(curlew).not.toHaveAccessibleName(/stopped/i)
+  await expect(card.getByRole('region', { name: 'Why Curlew is stopped' })).toHaveCount(0)
   await expect(look).toBeChecked()
 
   // Somebody else is given the machine while they read their swatch.
@@ -49,5 +60,6 @@ test('what staff do with a seat is on its learner’s phone at once, and takes n
   // And at the seat's own page a new place stands there by itself.
   await give(/^Chidi/, 'Heron')
   await expect(learner.getByText('You sit at Heron')).toBeVisible()
+  await other.close()
   await learner.context().close()
 })

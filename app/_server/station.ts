@@ -8,7 +8,7 @@ import { readPlannedSeats } from '@/store/session/planned-seats'
 import { readSeatVersions } from '@/store/session/seat-version'
 import { siteOf } from './site'
 import { mustSee } from './actor'
-import { seatVersion } from './seat-version'
+import { seatVersion } from './versions'
 import { theStore } from './store'
 
 /** The learner's own seat: their project, its kit and its machine; nothing of anybody else. */

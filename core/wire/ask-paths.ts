@@ -11,6 +11,7 @@ export const ASK_PATHS = {
   calls: '/api/calls',
   'live-room': '/api/live',
   'own-seat': '/api/seat',
+  machines: '/api/machines/versions',
 } as const
 
 export type AskName = keyof typeof ASK_PATHS

@@ -128,6 +128,8 @@ export const ASKS = {
   'live-room': { event: strict({ now: Words, room: reckoned<LiveRoom>() }) },
   /** another text whenever a learner sits elsewhere, or anything that their pages show of it is another than it was */
   'own-seat': { event: strict({ now: Words, seat: Words, whole: Words }) },
+  /** another text whenever the room, or the machine of that id, is another than it was */
+  machines: { event: strict({ now: Words, whole: Words, each: Type.Record(Id, Words) }) },
 } as const satisfies Readonly<Record<AskName, Ask>>
 
 type Part<Name extends AskName, Of extends 'body' | 'answer' | 'line' | 'event'> = (typeof ASKS)[Name] extends {

@@ -62,8 +62,7 @@ function correctionWords({ body, named_kind, named_body }: Row): EventWords {
 
 const asLeft = (row: Row): LeftLine => {
   const kind = row.kind as EventKind
-  const words =
-    row.body === null ? undefined : kind === 'correction' ? correctionWords(row) : wordsOf(kind, row.body)
+  const words = row.body === null ? undefined : kind === 'correction' ? correctionWords(row) : wordsOf(kind, row.body)
   return {
     lineId: row.line_id,
     machineId: row.machine_id,

@@ -8,6 +8,7 @@ import { partsOf } from '@/core/room/walk'
 import type { HelpCall } from '@/core/people/help-call'
 import { readOpenCalls } from '@/store/calls/calls'
 import { DRAWN_CALLS } from '../../_parts/calls/drawn-calls'
+import { readMachineVersions } from '@/store/machine/versions'
 import { readRoom, readTraits, type RoomMachine } from '@/store/machine/machines'
 import { readSitters } from '@/store/project/projects'
 import { siteOf } from '../../_server/site'
@@ -16,6 +17,8 @@ import { StandingMark } from '@/ui/drawings/standing-mark'
 import { hoursWords, shortNeedle } from '@/ui/words'
 import { mustSee } from '../../_server/actor'
 import { theStore } from '../../_server/store'
+import { machinesVersion } from '../../_server/versions'
+import { FollowMachines } from '../../_parts/live/follow-machines'
 import { RoomCards, RoomList } from './room-rows'
 
 export const metadata: Metadata = { title: 'Room' }
@@ -30,6 +33,8 @@ const STANDINGS = ['ready', 'due', 'stopped'] as const
 export default async function RoomPage({ searchParams }: Props) {
   const actor = await mustSee('see-room')
   const store = theStore()
+  // Before all else: what changes while the rest is read is drawn anew, and never missed.
+  const version = machinesVersion(await readMachineVersions(store, actor.siteId)).whole
   const [room, site, sitters, calls, asked] = await Promise.all([
     readRoom(store, actor.siteId),
     siteOf(actor.siteId),
@@ -73,6 +78,7 @@ export default async function RoomPage({ searchParams }: Props) {
 
   return (
     <>
+      <FollowMachines drawn={version} />
       <div className="mb-4 flex flex-wrap items-end gap-x-8 gap-y-2">
         <h1 className="text-3xl font-bold" {...{ [DRAWN_CALLS]: calls.map(({ callId }) => callId).join() }}>
           Room

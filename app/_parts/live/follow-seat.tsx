@@ -1,7 +1,7 @@
 'use client'
 
 import { usePathname, useRouter } from 'next/navigation'
-import { useEffect, useRef } from 'react'
+import { useRedrawn } from './use-redrawn'
 import { useTold } from './use-told'
 
 /** The page that shows a seat and holds nothing that was typed. */
@@ -16,16 +16,8 @@ export function FollowSeat({ drawn }: { drawn: { readonly seat: string; readonly
   const { told } = useTold('own-seat')
   const router = useRouter()
   const inTheMiddle = usePathname() !== HOME
-  const asked = useRef<string>(undefined)
   const moved = told !== undefined && told.seat !== drawn.seat
-  const whole = told?.whole
-  useEffect(() => {
-    // Once for each news: a page that cannot be drawn anew just now is not asked for without end.
-    if (whole === undefined || whole === drawn.whole || whole === asked.current) return
-    if (moved && inTheMiddle) return
-    asked.current = whole
-    router.refresh()
-  }, [whole, drawn.whole, moved, inTheMiddle, router])
+  useRedrawn(told?.whole, drawn.whole, moved && inTheMiddle)
   return (
     <div role="status">
       {moved && inTheMiddle && (

@@ -3,7 +3,7 @@ import { answerTo } from '../../_server/asked'
 import { eventStream } from '../../_server/event-stream'
 import { theNews } from '../../_server/news'
 import { oneRead } from '../../_server/one-read'
-import { seatVersion } from '../../_server/seat-version'
+import { seatVersion } from '../../_server/versions'
 import { theStore } from '../../_server/store'
 
 const readOnce = oneRead((siteId) => readSeatVersions(theStore(), siteId, new Date()))

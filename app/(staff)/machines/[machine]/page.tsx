@@ -22,6 +22,7 @@ import { machinePage } from '../../../_server/machine'
 import { theStore } from '../../../_server/store'
 import { BookLines } from './book-lines'
 import { AwayNote, WholeMachine } from './machine-away'
+import { FollowMachines } from '../../../_parts/live/follow-machines'
 import { QuickLog } from '../../../_parts/quick-log'
 import { Stopped } from './stopped'
 import { needleBars } from './needle-bars-of'
@@ -48,7 +49,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
   const only = BOOK_FILTERS.find((filter) => filter === asked.about)
   const limit = Math.min(MOST_LINES, Math.max(LINES, Number(asked.lines) || 0))
   const store = theStore()
-  const [{ machine, site, projects, standing }, part, names] = await Promise.all([
+  const [{ machine, version, site, projects, standing }, part, names] = await Promise.all([
     machinePage(actor.siteId, machineId),
     readNewest(store, actor.siteId, machineId, { limit, kinds: only && kindsOf(only) }),
     readNames(store, actor.siteId),
@@ -63,6 +64,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
   const unchecked = TRAIT_NAMES.filter((name) => machine.proofs[name]?.source === 'template').length
   return (
     <>
+      <FollowMachines drawn={version} machineId={machineId} />
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <h1 className="text-4xl font-bold">{machine.name}</h1>
         <span className="text-lg">no. {machine.number}</span>
