@@ -8,10 +8,13 @@ export interface SessionReply {
   readonly plan: PlannedSession
 }
 
+/** Loaded as soon as the thread is there: it may be made before anybody asks. */
+const loading = loadSolver()
+
 /** Plans one session a message, on a thread of its own, since the solver blocks while it thinks. */
 parentPort?.on('message', (request: SessionRequest) => {
   void (async () => {
-    const solve = await loadSolver()
+    const solve = await loading
     const say = (reply: SessionReply) => parentPort?.postMessage(reply)
     const plan = planSession(
       request,

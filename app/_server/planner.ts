@@ -18,7 +18,7 @@ const LONGEST_COURSE_MS = 240_000
 const AT_ONCE = 2
 const MOST_WAITING = 6
 
-const held = globalThis as { orthodexSolvers?: PQueue }
+const held = globalThis as { orthodexSolvers?: PQueue; orthodexSpare?: Worker | undefined }
 const solvers = () => (held.orthodexSolvers ??= new PQueue({ concurrency: AT_ONCE }))
 
 /**
@@ -85,6 +85,37 @@ export const planApart = (request: unknown, stop: AbortSignal): Promise<object> 
     ),
   )
 
+/** So long a thread that nobody has asked for keeps its memory. */
+const SPARE_MS = 10 * 60_000
+
+const sessionThread = () => new Worker(new URL('../../workers/session.worker.ts', import.meta.url))
+
+/** Has a thread with the solver loaded stand by, where somebody may soon ask for a plan: loading takes longer than many a plan. */
+export function readySolver(): void {
+  if (held.orthodexSpare) return
+  const spare = sessionThread()
+  held.orthodexSpare = spare
+  const forget = () => {
+    if (held.orthodexSpare === spare) held.orthodexSpare = undefined
+  }
+  // It keeps no process alive, and one that comes to grief is no spare.
+  spare.unref()
+  spare.once('error', forget)
+  setTimeout(() => {
+    if (held.orthodexSpare !== spare) return
+    forget()
+    void spare.terminate()
+  }, SPARE_MS).unref()
+}
+
+function takeThread(): Worker {
+  const spare = held.orthodexSpare
+  held.orthodexSpare = undefined
+  spare?.removeAllListeners('error')
+  spare?.ref()
+  return spare ?? sessionThread()
+}
+
 /**
  * Plans a session on a thread of its own.
  * @param tell is told of each better plan as it is found, and of the one that it comes to; what would help comes with the answer
@@ -98,7 +129,7 @@ export function planSessionApart(
   let best: PlannedSession | undefined
   return inTurn(stop, () =>
     apart<SessionReply, PlannedSession | undefined>(
-      new Worker(new URL('../../workers/session.worker.ts', import.meta.url)),
+      takeThread(),
       request,
       stop,
       LONGEST_MS,
@@ -109,7 +140,7 @@ export function planSessionApart(
       },
       (end) => end(best),
     ),
-  )
+  ).finally(readySolver)
 }
 
 /**
