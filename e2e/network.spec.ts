@@ -134,3 +134,21 @@ test('a line that is taken back while the network is away: one that nobody has s
   await expect(book).toContainText('It was a neighbour’s lamp')
   await expect(book.getByText('Written at the wrong machine')).toHaveCount(0)
 })
+
+test('a line that is typed faster than the room’s words come is written once they are there', async ({ page }) => {
+  await page.goto('/room')
+  let answer = () => {}
+  const held = new Promise<void>((resolve) => (answer = resolve))
+  await page.route('**/api/line', async (route) => {
+    await held
+    await route.continue()
+  })
+  const line = await openLine(page)
+  await line.fill('plover bobbin 2')
+  await page.keyboard.press('Enter')
+  await expect(line).toHaveValue('plover bobbin 2')
+  answer()
+  await expect(line).toBeHidden()
+  await openMachine(page, 'Plover')
+  await expect(page.getByRole('list', { name: 'Lines of the book, newest first' })).toContainText('2 bobbins wound')
+})

@@ -72,3 +72,39 @@ test('the labels of a class are one for each bag that has a kit, and no page is 
   expect(sizes).toHaveLength(count)
   expect(new Set(sizes)).toEqual(new Set(['148 × 105']))
 })
+
+test.describe('a venue’s logo', () => {
+  test.use({ storageState: stateFile('coordinator') })
+
+  test('is made small on the device, and stands beside the name on what is printed, which stays one sheet each', async ({
+    page,
+  }) => {
+    await page.goto('/venue')
+    const logo = page.getByLabel('Logo', { exact: true })
+    await logo.setInputFiles({ name: 'logo.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') })
+    await expect(page.getByText('This is no picture that this browser opens')).toBeVisible()
+    await logo.setInputFiles('docs/screenshots/room.png')
+    await expect(page.getByRole('img', { name: 'The logo as it is printed' })).toBeVisible()
+    await page.getByRole('button', { name: 'Keep it' }).click()
+    await expect(page.getByText(/goes by the clock of/)).toBeVisible()
+
+    const mark = (of: Page) => of.locator('.paper p:has(> bdi) img')
+    await page.goto('/lab/hand-out')
+    await expect(mark(page)).toBeVisible()
+    expect(await paper(page)).toEqual(['210 × 297'])
+    await page.goto('/lab/hand-out?sheet=chart')
+    expect(await paper(page)).toEqual(['297 × 210'])
+    await openMachine(page, 'Heron')
+    await page.getByRole('link', { name: 'Print its card' }).click()
+    await expect(mark(page)).toBeVisible()
+    expect(await paper(page)).toEqual(['148 × 210'])
+
+    await page.goto('/venue')
+    await page.getByRole('button', { name: 'Print without it' }).click()
+    await page.getByRole('button', { name: 'Keep it' }).click()
+    await expect(page.getByText(/goes by the clock of/)).toBeVisible()
+    await page.goto('/lab/hand-out')
+    await expect(page.locator('.paper')).toContainText('Saltmarsh Road Toolshed')
+    await expect(mark(page)).toHaveCount(0)
+  })
+})

@@ -276,6 +276,7 @@ test('thousands of malformed requests are each told what is wrong, and none is a
       (name) => `/api/compute/${name}`,
     ),
     '/api/machines/sheet',
+    '/api/stores/sheet',
     '/api/kits/sheet',
     '/api/line',
     '/api/meter',

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import { v7 as uuid } from 'uuid'
 import { RunMeter } from '@/stand-ins/run-meter'
@@ -43,6 +44,37 @@ test('a shelf is counted, a needle that is fitted is taken off it, and one that 
   await bobbins.getByRole('button', { name: 'Write it down' }).click()
   await expect(bobbins).toContainText('12 are left')
   await expect(bobbins.getByLabel('How many you take')).toHaveValue('40')
+})
+
+test('what lies on the shelves comes in from a sheet, and goes out as one', async ({ page }) => {
+  await page.goto('/stores')
+  await page.getByRole('link', { name: 'In and out as a sheet' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Stores in and out' })).toBeVisible()
+  const sheet = [
+    'Kind,Count,Point,Size,Foot',
+    'needle,33,jeans,110/18,',
+    'foot,4,,,zipper',
+    'needle,2,jeans,111,',
+  ].join('\n')
+  await page
+    .getByLabel('Sheet of stores')
+    .setInputFiles({ name: 'shelves.csv', mimeType: 'text/csv', buffer: Buffer.from(sheet) })
+  await expect(page.getByRole('list', { name: 'Lines that cannot be read' })).toContainText('Line 4, size:')
+  await expect(page.getByRole('list', { name: 'Shelves that were counted' })).toContainText('33 jeans 110/18')
+  await page.getByRole('button', { name: 'Write these 2 counts down' }).click()
+  await expect(page.getByRole('status').filter({ hasText: '2 shelves counted' })).toBeVisible()
+  await page.getByRole('link', { name: 'See the stores' }).click()
+  const jeans = page.getByRole('listitem').filter({ hasText: 'jeans 110/18' }).first()
+  await expect(jeans).toContainText(/^33/)
+  await page.goto('/stores/sheet')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Stores, CSV' }).click(),
+  ])
+  const lines = (await readFile(await download.path(), 'utf8')).split('\r\n')
+  expect(lines[0]).toBe('kind,count,point,size,system,gap_mm,tex,fibre,use,bobbin_class,foot')
+  expect(lines).toContain('needle,33,jeans,110,130/705 H,,,,,,')
+  expect(lines).toContain('foot,4,,,,,,,,,zipper')
 })
 
 test('a shelf’s label opens its shelf', async ({ page }) => {

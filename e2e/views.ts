@@ -10,6 +10,7 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   'the care calendar': (page) => page.goto('/room/care'),
   'the stores': (page) => page.goto('/stores'),
   'shelf labels': (page) => page.goto('/stores/labels'),
+  'stores in and out': (page) => page.goto('/stores/sheet'),
   'machines in and out': (page) => page.goto('/machines/exchange'),
   'before class': (page) => page.goto('/room/before'),
   'the room now': (page) => page.goto('/room/now'),

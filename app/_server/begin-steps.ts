@@ -69,7 +69,7 @@ export const beginSteps = (now: Beginning): readonly BeginStep[] => [
   },
   {
     title: 'Stores',
-    why: 'Count what lies there, and kits take from it. Until then a kit says what it wants, and nothing runs out.',
+    why: 'Count what lies there, or bring a sheet, and kits take from it. Until then a kit says what it wants, and nothing runs out.',
     href: '/stores',
     button: 'Count a shelf',
     later: true,

@@ -23,6 +23,14 @@ export type TestThreads = Static<typeof TestThreadsSchema>
 /** Dark blue above, light orange below. */
 export const ORDINARY_TEST_THREADS: TestThreads = { top: '#22406b', bobbin: '#d97a2b' }
 
+/** A small picture for paper: a whole PNG as a data address, since nothing else of a file may run or tell where it came from. */
+export const LOGO_MOST_LETTERS = 28_000
+export const LogoSchema = Type.String({
+  maxLength: LOGO_MOST_LETTERS,
+  pattern: '^data:image/png;base64,iVBORw0KGgo[A-Za-z0-9+/]+={0,2}$',
+  description: 'a small PNG picture',
+})
+
 /** What a venue says of itself besides its name and clock. */
 export const VenueSettingsSchema = strict({
   /** 0 is Sunday */
@@ -33,6 +41,8 @@ export const VenueSettingsSchema = strict({
   units: Type.Optional(UnitsSchema),
   /** absent: the ordinary two */
   testThreads: Type.Optional(TestThreadsSchema),
+  /** stands beside its name on what is printed; absent: the name alone */
+  logo: Type.Optional(LogoSchema),
   /** whether a screen on the wall says who sits where; absent: it does */
   namesOnWall: Type.Optional(Type.Boolean()),
   /** months after their last day in which a learner is erased; absent: never by itself */

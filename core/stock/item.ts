@@ -17,6 +17,9 @@ const Thread = strict({ kind: Type.Literal('thread'), tex: Tex, fibre: FibreWord
 const Bobbin = strict({ kind: Type.Literal('bobbin'), bobbinClass: Type.String({ minLength: 1, maxLength: 40 }) })
 const Foot = strict({ kind: Type.Literal('foot'), foot: FootWord })
 
+/** Each kind by itself, for whoever says where a part of one is wrong. */
+export const ITEM_SCHEMAS = { needle: Needle, thread: Thread, bobbin: Bobbin, foot: Foot } as const
+
 /** What a shelf holds: needles by system, point and size, spools by thread, empty bobbins by class, feet by kind. */
 export const StockItemSchema = Type.Union([Needle, Thread, Bobbin, Foot])
 export type StockItem = Static<typeof StockItemSchema>

@@ -2,6 +2,7 @@
 export const ASK_PATHS = {
   'read-kit-sheet': '/api/kits/sheet',
   'read-machine-sheet': '/api/machines/sheet',
+  'read-shelf-sheet': '/api/stores/sheet',
   'line-facts': '/api/line',
   'read-device': '/api/devices/{device}',
   'plan-session': '/api/sessions/{session}/plan',

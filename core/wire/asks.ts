@@ -2,6 +2,7 @@ import Type, { type Static, type TSchema } from 'typebox'
 import type { AlreadyHere } from '../exchange/already-here'
 import type { BadMachineRow, MachineRow } from '../exchange/machine-rows'
 import type { ReadRows } from '../exchange/project-rows'
+import type { BadShelfRow, ShelfRow } from '../exchange/shelf-rows'
 import type { LineMachine } from '../log-line/log-line'
 import type { Role } from '../room/role'
 import { strict } from '../schema/shape'
@@ -86,6 +87,10 @@ export const ASKS = {
   'read-machine-sheet': {
     body: strict({ text: SheetText }),
     answer: reckoned<{ readonly good: readonly MachineRow[]; readonly bad: readonly BadMachineRow[] }>(),
+  },
+  'read-shelf-sheet': {
+    body: strict({ text: SheetText }),
+    answer: reckoned<{ readonly good: readonly ShelfRow[]; readonly bad: readonly BadShelfRow[] }>(),
   },
   'line-facts': {
     answer: reckoned<{ readonly role: Role; readonly machines: readonly LineMachine[] }>(),

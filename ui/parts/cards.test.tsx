@@ -127,7 +127,16 @@ describe('two kits side by side', () => {
 describe('a machine’s card', () => {
   const code = { code: 'OX-1', size: 21, path: 'M0 0h1v1h-1z' }
   const draw = (of: Traits) =>
-    renderToStaticMarkup(<MachineCard name="Heron" number={3} notes="Its pedal sticks." traits={of} code={code} />)
+    renderToStaticMarkup(
+      <MachineCard
+        name="Heron"
+        number={3}
+        notes="Its pedal sticks."
+        traits={of}
+        code={code}
+        venue={{ name: 'The Loft' }}
+      />,
+    )
 
   it('is its own for each kind of machine, with the cautions on every one', () => {
     const cards = ARCHETYPES.map((kind) => draw(kind.traits))

@@ -22,6 +22,9 @@ export function LogDialog({ here, close }: { here?: string; close: () => void })
   const [away, setAway] = useState(false)
   const dialog = useRef<HTMLDialogElement>(null)
   const input = useRef<HTMLInputElement>(null)
+  const form = useRef<HTMLFormElement>(null)
+  /** the line on which Enter was pressed before the room's words had come */
+  const wanted = useRef<string>(undefined)
   const router = useRouter()
   const { busy, fault, log } = useWrite()
   const id = useId()
@@ -42,6 +45,13 @@ export function LogDialog({ here, close }: { here?: string; close: () => void })
       }),
     [room, text, here],
   )
+  useEffect(() => {
+    if (!read || wanted.current === undefined) return
+    // Another line by now is another wish.
+    if (wanted.current === text) form.current?.requestSubmit()
+    wanted.current = undefined
+  }, [read, text])
+
   const code = readCode(text)
   const begun = /\S+$/.exec(text)?.[0] ?? ''
   const next = (read?.next ?? []).filter((word) => nameKey(word).startsWith(begun && nameKey(begun))).slice(0, MOST)
@@ -69,6 +79,7 @@ export function LogDialog({ here, close }: { here?: string; close: () => void })
   return (
     <dialog ref={dialog} className="modal" aria-labelledby={`${id}-title`} onClose={close}>
       <form
+        ref={form}
         className="modal-box sheet max-w-2xl p-6"
         onSubmit={(submitted) => {
           submitted.preventDefault()
@@ -95,6 +106,10 @@ export function LogDialog({ here, close }: { here?: string; close: () => void })
             placeholder="heron needle ballpoint 80 blunt"
             onChange={({ target }) => keepText(target.value)}
             onKeyDown={(event) => {
+              if (event.key === 'Enter' && !room && !away && !code) {
+                event.preventDefault()
+                wanted.current = text
+              }
               if (event.key !== 'Tab' || event.shiftKey || begun === '') return
               // Before the room's words have come, Tab waits for them and does not leave the line.
               if (!room && !away) event.preventDefault()

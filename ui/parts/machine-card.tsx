@@ -5,6 +5,7 @@ import { BobbinDrawing } from '../drawings/bobbin'
 import { DialDrawing } from '../drawings/dial'
 import { NeedlePlan } from '../drawings/needle'
 import { PrintedCodeFigure, type PrintedCode } from './printed-code'
+import { VenueMark, type PrintedVenue } from './venue-mark'
 
 /** A5, upright: what anybody who sits down at this machine has to know, drawn its own way. Black on white. */
 export function MachineCard({
@@ -13,12 +14,14 @@ export function MachineCard({
   notes,
   traits,
   code,
+  venue,
 }: {
   name: string
   number: number
   notes: string
   traits: Traits
   code: PrintedCode
+  venue: PrintedVenue
 }) {
   const dial = traits.tensionDial as Parameters<typeof DialDrawing>[0]['dial'] | undefined
   const facts: [string, string | undefined][] = [
@@ -71,6 +74,7 @@ export function MachineCard({
         <div>
           <p className={`line-clamp-2 font-bold leading-none ${name.length > 16 ? 'text-3xl' : 'text-5xl'}`}>{name}</p>
           <p className="mt-1 text-lg">no. {number}</p>
+          <VenueMark {...venue} className="mt-1 text-sm" />
         </div>
         <PrintedCodeFigure code={code} className="size-20" />
       </header>

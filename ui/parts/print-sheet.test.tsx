@@ -69,7 +69,8 @@ describe('the tags of a swatch', () => {
 })
 
 const label = (bag: PrintedBag) => renderToStaticMarkup(<BagLabel bag={bag} />)
-const sheet = (bag: PrintedBag) => renderToStaticMarkup(<KitSheet bag={bag} />)
+const VENUE = { name: 'The Loft', logo: 'data:image/png;base64,iVBORw0KGgoAAAA=' }
+const sheet = (bag: PrintedBag) => renderToStaticMarkup(<KitSheet bag={bag} venue={VENUE} />)
 
 describe.each(CLOTHS)('printed for $fabric.structure, $operation', (cloth) => {
   const bag = bagOf(cloth)
@@ -95,6 +96,8 @@ describe.each(CLOTHS)('printed for $fabric.structure, $operation', (cloth) => {
   it('a card has what is set at the machine besides, with its measures drawn from the same numbers', () => {
     const markup = sheet(bag)
     const words = text(markup)
+    expect(words).toContain(VENUE.name)
+    expect(markup).toContain(`src="${VENUE.logo}"`)
     expect(words).toContain(needleWords(bag.kit.needle))
     expect(words).toContain(`${bag.kit.fit.clearance.toFixed(2)} × the thread`)
     const crossing = Math.max(cloth.layers.seam, cloth.layers.crossing)

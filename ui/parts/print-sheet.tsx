@@ -14,6 +14,7 @@ import { NeedleTag } from '../drawings/tag'
 import { cautionWords, extraWords, lockWords } from '../kit-words'
 import { needleWords, perInch, stitchWords, threadWords } from '../words'
 import { PrintedCodeFigure, type PrintedCode } from './printed-code'
+import { VenueMark, type PrintedVenue } from './venue-mark'
 
 export interface PrintedBag {
   readonly learner: string
@@ -115,7 +116,7 @@ export function SwatchTags({ bag: { learner, name, tags } }: { bag: PrintedBag }
 }
 
 /** A5, upright: the kit card that lies beside the machine. */
-export function KitSheet({ bag }: { bag: PrintedBag }) {
+export function KitSheet({ bag, venue }: { bag: PrintedBag; venue: PrintedVenue }) {
   const { kit, machine, fabric, layers, use } = bag
   const { thicknessMm } = completeFabric(fabric)
   const crossing = Math.max(layers.seam, layers.crossing)
@@ -128,6 +129,7 @@ export function KitSheet({ bag }: { bag: PrintedBag }) {
           <p>
             {bag.name}, on <strong>{machine.name}</strong> (no. {machine.number})
           </p>
+          <VenueMark {...venue} className="mt-1 text-sm" />
         </div>
         <PrintedCodeFigure code={bag.code} className="size-20" />
       </header>

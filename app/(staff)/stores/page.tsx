@@ -90,6 +90,11 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
             Labels for the shelves
           </Link>
         )}
+        {mayCount && (
+          <Link className="link" href="/stores/sheet" prefetch={false}>
+            In and out as a sheet
+          </Link>
+        )}
         {mayCount && <NewItem />}
       </div>
       {short.length > 0 && (

@@ -18,6 +18,7 @@ import { Select } from '@/ui/fields/select'
 import { Text } from '@/ui/fields/text'
 import { LengthsIn, WeightsIn } from '@/ui/parts/units-fields'
 import { dayWords } from '@/ui/time'
+import { LogoField } from './logo-field'
 
 interface Props {
   readonly name: string
@@ -35,7 +36,7 @@ const dayName = (day: string) => WEEK_DAYS[Number(day)]!
 
 export function VenueForm({ name, timeZone, settings, zones, learners, today }: Props) {
   const { weekStartsOn, openDays, learnersAfterMonths, units = METRIC, namesOnWall = true } = settings
-  const { testThreads = ORDINARY_TEST_THREADS } = settings
+  const { testThreads = ORDINARY_TEST_THREADS, logo = '' } = settings
   const days: readonly string[] = openDays.map(String)
   const form = useCommandForm('change-venue', {
     start: {
@@ -50,6 +51,7 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
       bobbinThread: testThreads.bobbin,
       erases: learnersAfterMonths === undefined ? 'never' : 'after',
       months: learnersAfterMonths ?? 12,
+      logo,
     },
     body: (values) => ({
       name: values.name,
@@ -59,6 +61,7 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
         openDays: values.openDays.map(Number).sort(),
         units: { length: values.length, mass: values.mass },
         testThreads: { top: values.topThread, bobbin: values.bobbinThread },
+        ...(values.logo && { logo: values.logo }),
         ...(!values.namesOnWall && { namesOnWall: false }),
         ...(values.erases === 'after' && { learnersAfterMonths: values.months }),
       },
@@ -71,6 +74,7 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
       topThread: 'settings.testThreads.top',
       bobbinThread: 'settings.testThreads.bobbin',
       months: 'settings.learnersAfterMonths',
+      logo: 'settings.logo',
     },
     words: (values) => ({ done: `${values.name} goes by the clock of ${values.timeZone}` }),
   })
@@ -113,6 +117,11 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
           {...form.field('bobbinThread')}
         />
       </div>
+      <LogoField
+        label="Logo"
+        hint="Stands beside the name on cards, hand-outs and sheets. It is made small on this device."
+        {...form.field('logo')}
+      />
       <Tick label="A screen on the wall says who sits where" {...form.field('namesOnWall')} />
       <Choice
         label="Learners are erased"

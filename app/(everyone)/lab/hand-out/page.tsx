@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { may } from '@/core/wire/permission'
 import { PrintButton } from '@/ui/parts/print-button'
 import { mustSee } from '../../../_server/actor'
-import { siteOf } from '../../../_server/site'
+import { printedVenue, siteOf } from '../../../_server/site'
 import { LabNav } from '../lab-nav'
 import { HandOut, WallChart } from './sheets'
 
@@ -34,7 +34,7 @@ export default async function HandOutPage({ searchParams }: { searchParams: Prom
         </div>
       </div>
       <div className="overflow-x-auto print:overflow-visible">
-        {shown === 'chart' ? <WallChart venue={site.name} /> : <HandOut venue={site.name} />}
+        {shown === 'chart' ? <WallChart venue={printedVenue(site)} /> : <HandOut venue={printedVenue(site)} />}
       </div>
     </>
   )

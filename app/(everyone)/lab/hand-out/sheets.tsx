@@ -1,4 +1,5 @@
 'use client'
+import { VenueMark, type PrintedVenue } from '@/ui/parts/venue-mark'
 
 import { LESSON, type LessonMoment } from '@/core/knowledge/tension/lesson'
 import { lessonStitch } from '@/core/stitch/lesson-stitch'
@@ -47,12 +48,12 @@ function Face({
 }
 
 /** A4, upright: each face in its true size and four times as large. */
-export function HandOut({ venue }: { venue: string }) {
+export function HandOut({ venue }: { venue: PrintedVenue }) {
   return (
     <article className="paper paper-a4" aria-label="Hand-out">
-      <header className="flex items-baseline justify-between border-b-2 border-current pb-1">
+      <header className="flex items-center justify-between gap-4 border-b-2 border-current pb-1">
         <h2 className="text-2xl font-bold">Reading a test swatch</h2>
-        <p>{venue}</p>
+        <VenueMark {...venue} />
       </header>
       <p className="mt-1 text-sm">
         Dark thread above, light thread below, two layers of the cloth you sew. Small pictures are true to size, large
@@ -88,12 +89,13 @@ export function HandOut({ venue }: { venue: string }) {
 }
 
 /** A4, across, for the wall: six pairs of faces, legible from where one stands. */
-export function WallChart({ venue }: { venue: string }) {
+export function WallChart({ venue }: { venue: PrintedVenue }) {
   return (
     <article className="paper paper-a4-across" aria-label="Wall chart">
-      <header className="flex items-baseline justify-between border-b-2 border-current pb-1">
+      <header className="flex items-center justify-between gap-4 border-b-2 border-current pb-1">
         <h2 className="text-3xl font-bold">What does the swatch say?</h2>
-        <p>{venue} · dark thread above, light thread below</p>
+        <p>Dark thread above, light thread below</p>
+        <VenueMark {...venue} />
       </header>
       <div className="mt-3 grid grid-cols-3 gap-x-5 gap-y-4">
         {CHARTED.map((id) => (

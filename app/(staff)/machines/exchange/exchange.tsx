@@ -6,6 +6,7 @@ import { freePlace } from '@/core/room/free-place'
 import { TABLE, type Place } from '@/core/room/table'
 import type { Answered } from '@/core/wire/asks'
 import type { Fault } from '@/core/schema/invalid'
+import { BadLines } from '@/ui/parts/bad-lines'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { ask } from '@/ui/ask'
 import { useWrite } from '@/ui/parts/use-write'
@@ -99,16 +100,7 @@ export function Exchange({ taken }: { taken: readonly Place[] }) {
         <FaultNote fault={reading ?? fault} />
         {rows && (
           <div className="mt-4">
-            {rows.bad.length > 0 && (
-              <ul aria-label="Lines that cannot be read" className="mb-3 border-l-4 border-error pl-3">
-                {rows.bad.map(({ line, column, because, cells }) => (
-                  <li key={line}>
-                    Line {line}, {column}: {because}
-                    <span className="block font-mono text-sm opacity-80">{cells.filter(Boolean).join(' · ')}</span>
-                  </li>
-                ))}
-              </ul>
-            )}
+            <BadLines bad={rows.bad} />
             <ul aria-label="Lines that can be read">
               {rows.good.map((row) => (
                 <li key={row.line}>

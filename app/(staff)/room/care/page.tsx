@@ -3,9 +3,11 @@ import Link from 'next/link'
 import type { CareEntry } from '@/core/care/calendar'
 import { may } from '@/core/wire/permission'
 import { PrintButton } from '@/ui/parts/print-button'
+import { VenueMark } from '@/ui/parts/venue-mark'
 import { dayWords } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
 import { CARE_DAYS, careOfRoom } from '../../../_server/care'
+import { printedVenue, siteOf } from '../../../_server/site'
 
 export const metadata: Metadata = { title: 'Care' }
 
@@ -13,7 +15,10 @@ const STATUS = { well: '', soon: '', due: 'text-warning', late: 'text-error' } a
 
 export default async function CarePage() {
   const actor = await mustSee('see-room')
-  const { calendar } = await careOfRoom(actor.siteId, new Date())
+  const [{ calendar }, venue] = await Promise.all([
+    careOfRoom(actor.siteId, new Date()),
+    siteOf(actor.siteId).then(printedVenue),
+  ])
   const byJob = new Map<string, CareEntry[]>()
   for (const entry of calendar.now) byJob.set(entry.due.job, [...(byJob.get(entry.due.job) ?? []), entry])
   const byDay = new Map<string, CareEntry[]>()
@@ -24,6 +29,7 @@ export default async function CarePage() {
         <h1 className="text-3xl font-bold">Care</h1>
         <p className="grow">The machine’s manual wins over every count here.</p>
         <PrintButton words="Print it" />
+        <VenueMark {...venue} className="hidden print:flex" />
       </div>
       <div className="grid grid-cols-1 gap-8 lg:grid-cols-2 print:block">
         <section aria-labelledby="now">

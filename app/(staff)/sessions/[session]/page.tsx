@@ -65,7 +65,7 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
   const running = starts.findLastIndex((start) => start <= now) + 1
   return (
     <>
-      <SessionNav session={session} timeZone={site.timeZone} here="" />
+      <SessionNav session={session} site={site} here="" />
       <RunSheet
         sessionId={session.sessionId}
         planId={kept?.planId ?? null}

@@ -1,6 +1,9 @@
 import Link from 'next/link'
 import type { Session } from '@/store/session/sessions'
+import type { Site } from '@/store/site/site'
+import { VenueMark } from '@/ui/parts/venue-mark'
 import { formatInTimeZone } from '@/ui/time'
+import { printedVenue } from '../../../_server/site'
 
 const PARTS = [
   { path: '', name: 'Run sheet' },
@@ -13,11 +16,11 @@ const PARTS = [
 /** Which session it is, and its sheets. */
 export function SessionNav({
   session,
-  timeZone,
+  site,
   here,
 }: {
   session: Session
-  timeZone: string
+  site: Site
   here: (typeof PARTS)[number]['path']
 }) {
   const home = `/sessions/${session.sessionId}`
@@ -30,9 +33,10 @@ export function SessionNav({
           </Link>
         </p>
         <h1 className="text-3xl font-bold">
-          {session.course}, {formatInTimeZone(session.startsAt, timeZone)}
+          {session.course}, {formatInTimeZone(session.startsAt, site.timeZone)}
         </h1>
       </div>
+      <VenueMark {...printedVenue(site)} className="hidden print:flex" />
       <nav aria-label="Sheets of this session" className="flex flex-wrap gap-1 print:hidden">
         {PARTS.filter(({ path }) => path !== '/changeover' || session.blocks > 1).map(({ path, name }) => (
           <Link

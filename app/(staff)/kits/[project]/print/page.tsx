@@ -6,7 +6,7 @@ import { BagLabel, KitSheet, SwatchTags } from '@/ui/parts/print-sheet'
 import { mustSee } from '../../../../_server/actor'
 import { printedBag } from '../../../../_server/printed-bag'
 import { projectPage } from '../../../../_server/project'
-import { siteOf } from '../../../../_server/site'
+import { printedVenue, siteOf } from '../../../../_server/site'
 import { theStore } from '../../../../_server/store'
 
 export const metadata: Metadata = { title: 'Label and card' }
@@ -28,7 +28,7 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
       {bag ? (
         <div className="flex flex-wrap items-start gap-6 overflow-x-auto print:block">
           <BagLabel bag={bag} />
-          <KitSheet bag={bag} />
+          <KitSheet bag={bag} venue={printedVenue(site)} />
           <SwatchTags bag={bag} />
         </div>
       ) : (

@@ -5,12 +5,13 @@ import { PrintButton } from '@/ui/parts/print-button'
 import { mustSee } from '../../../../_server/actor'
 import { labelCode } from '../../../../_server/label-code'
 import { machinePage } from '../../../../_server/machine'
+import { printedVenue } from '../../../../_server/site'
 
 export const metadata: Metadata = { title: 'Machine card' }
 
 export default async function MachineCardPage({ params }: { params: Promise<{ machine: string }> }) {
   const actor = await mustSee('see-book')
-  const { machine } = await machinePage(actor.siteId, (await params).machine)
+  const { machine, site } = await machinePage(actor.siteId, (await params).machine)
   return (
     <>
       <div className="mb-5 flex flex-wrap items-center gap-4 print:hidden">
@@ -27,6 +28,7 @@ export default async function MachineCardPage({ params }: { params: Promise<{ ma
           notes={machine.notes}
           traits={machine.traits}
           code={labelCode('machine', machine.machineId)}
+          venue={printedVenue(site)}
         />
       </div>
     </>

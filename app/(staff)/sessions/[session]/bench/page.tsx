@@ -38,7 +38,7 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
   const idle = facts.machines.filter(({ machineId }) => !stops.some((stop) => stop.machineId === machineId))
   return (
     <>
-      <SessionNav session={session} timeZone={site.timeZone} here="/bench" />
+      <SessionNav session={session} site={site} here="/bench" />
       {seats.length === 0 ? (
         <p className="sheet p-6 text-lg">
           What to lay out follows from who sits where.{' '}

@@ -41,7 +41,7 @@ export default async function ChangeoverPage({ params, searchParams }: Props) {
   const from = new Date(session.startsAt.getTime() + (block - 1) * facts.blockMinutes * 60_000)
   return (
     <>
-      <SessionNav session={session} timeZone={site.timeZone} here="/changeover" />
+      <SessionNav session={session} site={site} here="/changeover" />
       <FollowRoom />
       {session.blocks > 2 && (
         <nav aria-label="Blocks" className="mb-3 flex flex-wrap gap-1">

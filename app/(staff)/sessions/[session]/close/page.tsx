@@ -52,7 +52,7 @@ export default async function ClosePage({ params }: { params: Promise<{ session:
   const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
   return (
     <>
-      <SessionNav session={session} timeZone={site.timeZone} here="/close" />
+      <SessionNav session={session} site={site} here="/close" />
       <div className="flex flex-wrap items-center gap-4">
         <p className="grow text-lg" role="status">
           {stops.length === 0 && short.length === 0

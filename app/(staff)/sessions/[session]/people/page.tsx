@@ -26,7 +26,7 @@ export default async function PeoplePage({ params }: { params: Promise<{ session
   const enrolled = new Set(known.roster.map(({ personId }) => personId))
   return (
     <>
-      <SessionNav session={session} timeZone={site.timeZone} here="/people" />
+      <SessionNav session={session} site={site} here="/people" />
       {known.roster.length === 0 ? (
         <p className="sheet p-6 text-lg">
           Nobody is on the roster.{' '}
