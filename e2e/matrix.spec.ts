@@ -217,6 +217,7 @@ const HANDLERS = [
   '/api/machines/versions',
   '/api/meter',
   '/api/people/[person]',
+  '/api/planner',
   '/api/practice',
   '/api/practice-room',
   '/api/seat',

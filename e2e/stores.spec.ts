@@ -53,7 +53,7 @@ test('what lies on the shelves comes in from a sheet, and goes out as one', asyn
   const sheet = [
     'Kind,Count,Point,Size,Foot',
     'needle,33,jeans,110/18,',
-    'foot,4,,,zipper',
+    'foot,4,,,walking',
     'needle,2,jeans,111,',
   ].join('\n')
   await page
@@ -74,7 +74,7 @@ test('what lies on the shelves comes in from a sheet, and goes out as one', asyn
   const lines = (await readFile(await download.path(), 'utf8')).split('\r\n')
   expect(lines[0]).toBe('kind,count,point,size,system,gap_mm,tex,fibre,use,bobbin_class,foot')
   expect(lines).toContain('needle,33,jeans,110,130/705 H,,,,,,')
-  expect(lines).toContain('foot,4,,,,,,,,,zipper')
+  expect(lines).toContain('foot,4,,,,,,,,,walking')
 })
 
 test('a shelf’s label opens its shelf', async ({ page }) => {

@@ -5,6 +5,7 @@ export const ASK_PATHS = {
   'read-shelf-sheet': '/api/stores/sheet',
   'line-facts': '/api/line',
   'read-device': '/api/devices/{device}',
+  'ready-planner': '/api/planner',
   'plan-session': '/api/sessions/{session}/plan',
   'plan-course': '/api/courses/{course}/plan',
   'practice-room': '/api/practice-room',

@@ -96,6 +96,8 @@ export const ASKS = {
     answer: reckoned<{ readonly role: Role; readonly machines: readonly LineMachine[] }>(),
   },
   'read-device': { answer: strict({ line: Words }) },
+  /** somebody may soon ask for a plan */
+  'ready-planner': { answer: strict({ ready: Type.Literal(true) }) },
   'plan-session': {
     body: strict({
       /** under which the plan is kept */

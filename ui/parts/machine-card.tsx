@@ -73,8 +73,10 @@ export function MachineCard({
       <header className="flex items-start justify-between gap-4 border-b-2 border-current pb-2">
         <div>
           <p className={`line-clamp-2 font-bold leading-none ${name.length > 16 ? 'text-3xl' : 'text-5xl'}`}>{name}</p>
-          <p className="mt-1 text-lg">no. {number}</p>
-          <VenueMark {...venue} className="mt-1 text-sm" />
+          <div className="mt-1 flex items-center gap-x-4 text-lg leading-none">
+            <p>no. {number}</p>
+            <VenueMark {...venue} small className="text-sm" />
+          </div>
         </div>
         <PrintedCodeFigure code={code} className="size-20" />
       </header>

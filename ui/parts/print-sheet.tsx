@@ -129,7 +129,7 @@ export function KitSheet({ bag, venue }: { bag: PrintedBag; venue: PrintedVenue 
           <p>
             {bag.name}, on <strong>{machine.name}</strong> (no. {machine.number})
           </p>
-          <VenueMark {...venue} className="mt-1 text-sm" />
+          <VenueMark {...venue} small className="text-sm" />
         </div>
         <PrintedCodeFigure code={bag.code} className="size-20" />
       </header>

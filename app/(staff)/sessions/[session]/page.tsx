@@ -1,6 +1,5 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { after } from 'next/server'
 import { may } from '@/core/wire/permission'
 import { POINTS, systemWords } from '@/core/knowledge/needle/needle'
 import { plain, spaced } from '@/core/units/words'
@@ -12,7 +11,6 @@ import { droppedWords } from '@/ui/kit-words'
 import { dayIn } from '@/core/units/day'
 import { formatInTimeZone, timeIn } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
-import { readySolver } from '../../../_server/planner'
 import { askedNow, readSessionFacts, sessionPage } from '../../../_server/session-facts'
 import { siteOf } from '../../../_server/site'
 import { theStore } from '../../../_server/store'
@@ -40,8 +38,6 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
     readSessions(theStore(), actor.siteId, { from: now, to: now }),
   ])
   const { facts, kept, places } = known
-  const mayPlan = may(actor.role, 'set-plan')
-  if (mayPlan) after(readySolver)
   const asked = askedNow(known, now)
   const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
   const starts = Array.from(
@@ -85,7 +81,7 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
           seats: plan.seats,
           leftOut: plan.leftOut,
         }))}
-        mayPlan={mayPlan}
+        mayPlan={may(actor.role, 'set-plan')}
         mayGive={may(actor.role, 'give-kits')}
         {...(running >= 1 && running <= session.blocks && { running })}
         blocks={starts.slice(0, -1).map((start, index) => ({

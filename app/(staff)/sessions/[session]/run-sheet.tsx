@@ -31,7 +31,7 @@ export function RunSheet(props: SheetProps) {
   const { busy, fault, write } = useWrite()
   const { seats, keep, basedOn } = useKeptSeats(props, write)
   const { idOf, renew } = useFormId()
-  const planning = usePlanning(sessionId)
+  const planning = usePlanning(sessionId, mayPlan)
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
 
   const who = new Map(learners.map((learner) => [learner.projectId, learner]))
