@@ -14,7 +14,7 @@ const PREFERRED_PORT = 3600
 
 /**
  * Many pages at once leave more behind than the engine's small nursery holds, and what is moved out of it too early is costly to
- * clear away: with room for it twenty pages a second more than double their speed (`npm run bench:pages`). Up to 0.2 GB more memory.
+ * clear away. Megabytes; it may take three times that of memory.
  */
 const ROOM_FOR_WHAT_IS_NEW = '--max-semi-space-size=64'
 

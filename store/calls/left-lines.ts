@@ -92,7 +92,14 @@ export async function readOwnLeftLines(
   const rows = await leftLines(store, siteId)
     .where('left_line.person_id', '=', personId)
     .where((where) =>
-      where.or([where('decided_at', 'is', null), where('decided_at', '>', new Date(now.getTime() - DECIDED_SHOWN_MS))]),
+      where.or([
+        where('decided_at', 'is', null),
+        // Whoever took their own line back knows it.
+        where.and([
+          where('decided_at', '>', new Date(now.getTime() - DECIDED_SHOWN_MS)),
+          where('decided_by', '<>', personId),
+        ]),
+      ]),
     )
     .execute()
   return rows.map(asLeft)

@@ -121,7 +121,16 @@ describe('a correction', () => {
     await moveOn()
     const id = uuid()
     await run('learner', 'leave-line', ended(), id)
+    const instead = { kind: 'noted', body: { text: 'the belt slips' } }
+    // Nothing that was said instead is dropped with it.
+    expect(
+      await fault(
+        run('learner', 'leave-line', line('correction', { corrects: id, because: 'x', replacement: instead })),
+      ),
+    ).not.toBe('landed')
+    expect((await open()).map(({ lineId }) => lineId)).toContain(id)
     await run('learner', 'leave-line', backOf(id))
+    expect(await own()).toEqual([])
     expect((await open()).filter(({ who }) => who === learner.learner)).toEqual([])
     expect(await book()).toEqual([])
     expect(await fault(run('helper', 'decide-left-line', { lineId: id, take: true }))).toMatchObject({

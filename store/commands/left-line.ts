@@ -29,7 +29,8 @@ export const leaveLine = command('leave-line', async (call, { machineId, happene
     throw new Refused(409, 'no-call', 'Whoever calls somebody does not wait: call again, or go and fetch somebody')
   await checkOwnProject(call, line)
   if (line.kind === 'correction') {
-    if (await withdrawn(call, line.body.corrects)) return
+    // What stands in its place is a line of its own, and not lost with it: such a correction needs the line in its book.
+    if (!line.body.replacement && (await withdrawn(call, line.body.corrects))) return
     await checkCorrection(call, machineId, line.body)
   }
   // What a refusal had begun to write is undone; the command goes on.

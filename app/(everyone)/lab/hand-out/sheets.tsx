@@ -1,6 +1,6 @@
 'use client'
-import { VenueMark, type PrintedVenue } from '@/ui/parts/venue-mark'
 
+import { VenueMark, type PrintedVenue } from '@/ui/parts/venue-mark'
 import { LESSON, type LessonMoment } from '@/core/knowledge/tension/lesson'
 import { lessonStitch } from '@/core/stitch/lesson-stitch'
 import { SewnPicture } from '@/ui/picture/sewn-picture'
