@@ -54,12 +54,27 @@ test('what staff do with a seat is on its learner’s phone at once, and takes n
   const told = learner.getByRole('status').filter({ hasText: 'has changed where you sit' })
   await expect(told).toBeVisible()
   await expect(look).toBeChecked()
-  await told.getByRole('button', { name: 'Show me' }).click()
-  await expect(learner.getByText('Bram sits at your last machine now')).toBeVisible()
-
-  // And at the seat's own page a new place stands there by itself.
+  // A stop waits for nobody: neither that of the machine before them, nor that of the one where they are to sit.
   await give(/^Chidi/, 'Heron')
+  for (const name of ['Curlew', 'Heron']) {
+    await stop(`${name} red tag it smells`)
+    const alert = learner.getByRole('alert').filter({ hasText: `${name} is stopped` })
+    await expect(alert).toBeVisible()
+    await stop(`${name} red tag off looked at`)
+    await expect(alert).toHaveCount(0)
+  }
+  await stop('Dunlin red tag it smells')
+  await expect(plan.getByRole('link', { name: /^Dunlin, .*stopped/i }).first()).toBeVisible()
+  await expect(learner.getByRole('alert').filter({ hasText: 'is stopped' })).toHaveCount(0)
+  await expect(look).toBeChecked()
+  await told.getByRole('button', { name: 'Show me' }).click()
   await expect(learner.getByText('You sit at Heron')).toBeVisible()
+
+  // And at the seat's own page what comes stands there by itself.
+  await give(/^Bram/, 'Heron')
+  await expect(learner.getByText('Bram sits at your last machine now')).toBeVisible()
+  await give(/^Chidi/, 'Curlew')
+  await expect(learner.getByText('You sit at Curlew')).toBeVisible()
   await other.close()
   await learner.context().close()
 })

@@ -2,14 +2,40 @@ import 'server-only'
 import { seamList } from '@/core/session/bench-list'
 import { seamsNear, type LiveRoom, type LiveSession, type SeamSoFar } from '@/core/session/live-room'
 import { asPlanSeat } from '@/core/session/seat'
+import { readMachineVersions } from '@/store/machine/versions'
 import { readLiveRoom } from '@/store/session/live-room'
+import { readAhead } from '@/store/session/ahead'
 import { readSessions } from '@/store/session/sessions'
 import { askedNow, readSessionFacts } from './session-facts'
 import { theStore } from './store'
+import { roomVersion } from './versions'
 
 /** The room as it is just now, and near a seam how far it is with that: what kits ask of machines is reckoned only then. */
 export async function readLiveNow(siteId: string, now: Date): Promise<LiveRoom> {
-  const room = await readLiveRoom(theStore(), siteId, now)
+  return withSeams(siteId, await readLiveRoom(theStore(), siteId, now), now)
+}
+
+/** Another text whenever the room, a book or what is planned is another than it was: what the pages of the room are drawn of. */
+export async function readRoomVersion(siteId: string, now: Date): Promise<string> {
+  return versionOf(siteId, await readLiveRoom(theStore(), siteId, now), now)
+}
+
+/** Both, of one reading. */
+export async function readLiveNews(siteId: string, now: Date): Promise<{ room: LiveRoom; version: string }> {
+  const plain = await readLiveRoom(theStore(), siteId, now)
+  const [room, version] = await Promise.all([withSeams(siteId, plain, now), versionOf(siteId, plain, now)])
+  return { room, version }
+}
+
+async function versionOf(siteId: string, room: LiveRoom, now: Date): Promise<string> {
+  const [machines, ahead] = await Promise.all([
+    readMachineVersions(theStore(), siteId),
+    readAhead(theStore(), siteId, now),
+  ])
+  return roomVersion(room, machines, ahead)
+}
+
+async function withSeams(siteId: string, room: LiveRoom, now: Date): Promise<LiveRoom> {
   const sessions = await Promise.all(
     room.sessions.map(async (live) => {
       const seam = await seamSoFar(siteId, live, now)

@@ -3,12 +3,13 @@ import { cache } from 'react'
 import { standingOf } from '@/core/machine/standing'
 import { seatStep } from '@/core/session/seat-step'
 import { readMachine } from '@/store/machine/machines'
+import { readStopped } from '@/store/machine/stopped'
 import { readProjects, seatOf } from '@/store/project/projects'
 import { readPlannedSeats } from '@/store/session/planned-seats'
 import { readSeatVersions } from '@/store/session/seat-version'
 import { siteOf } from './site'
 import { mustSee } from './actor'
-import { seatVersion } from './versions'
+import { seatTold } from './versions'
 import { theStore } from './store'
 
 /** The learner's own seat: their project, its kit and its machine; nothing of anybody else. */
@@ -17,7 +18,10 @@ export const ownSeat = cache(async () => {
   const store = theStore()
   const now = new Date()
   // Before all else: what changes while the rest is read is drawn anew, and never missed.
-  const versions = await readSeatVersions(store, actor.siteId, now, actor.personId)
+  const [versions, stopped] = await Promise.all([
+    readSeatVersions(store, actor.siteId, now, actor.personId),
+    readStopped(store, actor.siteId, now),
+  ])
   const [site, seat, planned] = await Promise.all([
     siteOf(actor.siteId),
     seatOf(store, actor.siteId, actor.personId),
@@ -31,7 +35,7 @@ export const ownSeat = cache(async () => {
     site,
     project,
     planned,
-    version: seatVersion(versions, actor.personId),
+    told: seatTold(versions, stopped, actor.personId),
     ...(seat?.takenOverBy && { takenOverBy: seat.takenOverBy }),
     ...(machine &&
       seat.given && {

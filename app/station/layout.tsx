@@ -1,5 +1,4 @@
 import { may } from '@/core/wire/permission'
-import { OctagonX } from 'lucide-react'
 import { FollowSeat } from '../_parts/live/follow-seat'
 import { Shell } from '../_parts/shell'
 import { placesOf } from '../_server/home'
@@ -9,7 +8,7 @@ import { ownSeat } from '../_server/station'
 const KEPT_FOR_LEARNERS = ['/station', '/station/check', '/station/swatch', '/station/fault', '/hurt']
 
 export default async function StationLayout({ children }: { children: React.ReactNode }) {
-  const { actor, site, machine, standing, version } = await ownSeat()
+  const { actor, site, machine, told } = await ownSeat()
   return (
     <Shell
       venue={site.name}
@@ -25,18 +24,7 @@ export default async function StationLayout({ children }: { children: React.Reac
       }}
       calls={{ of: 'own', ...(machine && { machineId: machine.machineId }) }}
     >
-      <FollowSeat drawn={version} />
-      <div role="alert">
-        {machine && standing?.standing === 'stopped' && (
-          <p className="sheet mb-4 flex items-center gap-4 border-l-8 border-l-error p-4 text-xl">
-            <OctagonX className="size-8 shrink-0 text-error" aria-hidden="true" />
-            <span>
-              <strong>{machine.name} is stopped.</strong> Take your foot off the pedal and do not sew on it; tell your
-              instructor.
-            </span>
-          </p>
-        )}
-      </div>
+      <FollowSeat drawn={told} />
       {children}
     </Shell>
   )

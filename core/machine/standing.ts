@@ -29,8 +29,11 @@ export function wearOfFitting(fitting: Fitting, rules: NeedleRules): WearAnswer 
   return needleWear({ ...rules, projects: fitting.projects, uses: [...brought, ...fitting.uses] })
 }
 
+/** What of a machine's state may stop it. */
+export type Stoppable = Pick<MachineState, 'locks'> & { readonly care: Pick<MachineState['care'], 'electricalTest'> }
+
 /** Local rules say by when a machine is tested; past that day nobody sews on it. */
-function testOverdue({ care }: MachineState, now: string): string | undefined {
+function testOverdue({ care }: Stoppable, now: string): string | undefined {
   const nextDue = care.electricalTest?.nextDue
   return nextDue !== undefined && nextDue < now
     ? `Its electrical safety test was due by ${nextDue.slice(0, 10)}: not until it is tested`
@@ -38,7 +41,7 @@ function testOverdue({ care }: MachineState, now: string): string | undefined {
 }
 
 /** Why nobody sews on it just now, the locks first; empty: they may. @param now ISO, UTC */
-export function stopsOf(state: MachineState, now: string): string[] {
+export function stopsOf(state: Stoppable, now: string): string[] {
   const overdue = testOverdue(state, now)
   return [...state.locks.map(({ because }) => because), ...(overdue ? [overdue] : [])]
 }

@@ -132,9 +132,21 @@ export const ASKS = {
   /** a code that was just made, to whom it is for; the address is kept nowhere */
   'mail-code': { body: strict({ code: OneTimeCode, email: Email }), answer: strict({ sent: Type.Literal(true) }) },
   calls: { event: strict({ now: Words, calls: Type.Array(Call), left: Type.Array(Left) }) },
-  'live-room': { event: strict({ now: Words, room: reckoned<LiveRoom>() }) },
-  /** another text whenever a learner sits elsewhere, or anything that their pages show of it is another than it was */
-  'own-seat': { event: strict({ now: Words, seat: Words, whole: Words }) },
+  /** the room, and a text that changes whenever anything that its pages are drawn of does */
+  'live-room': { event: strict({ now: Words, room: reckoned<LiveRoom>(), version: Words }) },
+  /**
+   * another text whenever a learner sits elsewhere, or anything that their pages show of it is another than it was; and which of the
+   * machines that they sat at are stopped
+   */
+  'own-seat': {
+    event: strict({
+      now: Words,
+      seat: Words,
+      whole: Words,
+      machineId: Type.Optional(Id),
+      stopped: Type.Array(strict({ machineId: Id, name: Words })),
+    }),
+  },
   /** another text whenever the room, or the machine of that id, is another than it was */
   machines: { event: strict({ now: Words, whole: Words, each: Type.Record(Id, Words) }) },
 } as const satisfies Readonly<Record<AskName, Ask>>

@@ -71,6 +71,18 @@ it('what is said of sessions to come reaches everybody; what nobody’s seat sho
   expect(await changedBy(() => run('receive-stock', { item, count: 1 }))).toEqual({ seat: [], whole: [] })
 })
 
+it('tells where somebody sits, and where they ever sat', async () => {
+  await give(ida.projectId, heron)
+  await give(ida.projectId, knot)
+  const at = async () => {
+    const { machineId, sat } = (await versions()).get(ida.personId)!
+    return { machineId, sat: [...sat].sort() }
+  }
+  expect(await at()).toEqual({ machineId: knot, sat: [heron, knot].sort() })
+  await give(jon.projectId, knot)
+  expect(await at()).toEqual({ machineId: undefined, sat: [heron, knot].sort() })
+})
+
 it('of one person is what it is among all', async () => {
   const all = await versions()
   expect([...(await readSeatVersions(store, who.siteId, new Date(), ida.personId))]).toEqual([

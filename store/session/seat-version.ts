@@ -1,5 +1,6 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
 import type { Database } from '../database'
+import { readAhead } from './ahead'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
@@ -9,6 +10,10 @@ export interface SeatVersion {
   readonly seat: string
   /** that, the book of the machine, and what is planned, moved or said for the sessions of the venue to come */
   readonly whole: string
+  /** where they sit; absent while it is nowhere, or while somebody else was given that machine since */
+  readonly machineId?: string
+  /** every machine that they were ever given, this one too */
+  readonly sat: readonly string[]
 }
 
 /**
@@ -21,7 +26,7 @@ export async function readSeatVersions(
   now: Date,
   personId?: string,
 ): Promise<ReadonlyMap<string, SeatVersion>> {
-  const [seats, sessions] = await Promise.all([
+  const [seats, ahead] = await Promise.all([
     store
       .selectFrom('enrolment')
       .innerJoin('project', (join) =>
@@ -58,7 +63,18 @@ export async function readSeatVersions(
             .as('there'),
         (join) => join.onTrue(),
       )
-      .select(['enrolment.person_id', 'project.project_id', 'given.kit_given_id', 'there.last'])
+      .leftJoinLateral(
+        (lateral) =>
+          lateral
+            .selectFrom('kit_given as ever')
+            .select((of) => sql<string[] | null>`array_agg(distinct ${of.ref('ever.machine_id')})`.as('machines'))
+            .whereRef('ever.site_id', '=', 'project.site_id')
+            .whereRef('ever.project_id', '=', 'project.project_id')
+            .as('ever'),
+        (join) => join.onTrue(),
+      )
+      .select(['enrolment.person_id', 'project.project_id', 'given.kit_given_id', 'there.last', 'ever.machines'])
+      .select(['given.machine_id', 'given.landed'])
       // Each write of a row gives it another version.
       .select(sql<string | null>`machine_state.xmin::text || machine_state.ctid::text`.as('book'))
       .where('enrolment.site_id', '=', siteId)
@@ -68,34 +84,19 @@ export async function readSeatVersions(
       .orderBy('given.landed', (landed) => landed.asc().nullsFirst())
       .orderBy('project.project_id')
       .execute(),
-    store
-      .selectFrom('session')
-      .leftJoinLateral(
-        (lateral) =>
-          lateral
-            .selectFrom('session_plan')
-            .select((of) => of.fn.max('landed').as('last'))
-            .whereRef('session_plan.site_id', '=', 'session.site_id')
-            .whereRef('session_plan.session_id', '=', 'session.session_id')
-            .as('plan'),
-        (join) => join.onTrue(),
-      )
-      .select(sql<string>`session.xmin::text || ':' || coalesce(plan.last, 0)`.as('version'))
-      .where('session.site_id', '=', siteId)
-      .where('ends_at', '>', new Date(now.getTime() - SAID_FOR_MS))
-      .orderBy('session_id')
-      .execute(),
+    readAhead(store, siteId, now),
   ])
-  const ahead = sessions.map(({ version }) => version).join()
   const versions = new Map<string, SeatVersion>()
   // What was given last is read last.
-  for (const { person_id, project_id, kit_given_id, last, book } of seats) {
-    const before = versions.get(person_id)?.whole ?? ahead
+  for (const { person_id, project_id, kit_given_id, machine_id, landed, last, machines, book } of seats) {
+    const before = versions.get(person_id)
     const seat = [project_id, kit_given_id, last].join(' ')
-    versions.set(person_id, { seat, whole: [before, seat, book].join(' ') })
+    versions.set(person_id, {
+      seat,
+      whole: [before?.whole ?? ahead, seat, book].join(' '),
+      ...(machine_id !== null && landed === last && { machineId: machine_id }),
+      sat: [...(before?.sat ?? []), ...(machines ?? [])],
+    })
   }
   return versions
 }
-
-/** What was said at the end of a session is read until the next one of the class, which may be weeks away. */
-const SAID_FOR_MS = 60 * 24 * 3_600_000

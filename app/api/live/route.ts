@@ -1,14 +1,12 @@
 import { answerTo } from '../../_server/asked'
 import { eventStream } from '../../_server/event-stream'
 import { theNews } from '../../_server/news'
-import { readLiveNow } from '../../_server/live-now'
+import { readLiveNews } from '../../_server/live-now'
 import { oneRead } from '../../_server/one-read'
 
-const readOnce = oneRead((siteId) => readLiveNow(siteId, new Date()))
+const readOnce = oneRead((siteId) => readLiveNews(siteId, new Date()))
 
 /** The room as it is, whole at once and again with every change; however many screens watch, it is read once a change. */
 export const GET = answerTo('live-room', { may: 'see-room' }, ({ actor: { siteId }, request }) =>
-  eventStream<'live-room'>(request, theNews(), { siteId, topic: 'room' }, async () => ({
-    room: await readOnce(siteId),
-  })),
+  eventStream<'live-room'>(request, theNews(), { siteId, topic: 'room' }, () => readOnce(siteId)),
 )

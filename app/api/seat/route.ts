@@ -1,16 +1,20 @@
+import { readStopped } from '@/store/machine/stopped'
 import { readSeatVersions } from '@/store/session/seat-version'
 import { answerTo } from '../../_server/asked'
 import { eventStream } from '../../_server/event-stream'
 import { theNews } from '../../_server/news'
 import { oneRead } from '../../_server/one-read'
-import { seatVersion } from '../../_server/versions'
+import { seatTold } from '../../_server/versions'
 import { theStore } from '../../_server/store'
 
-const readOnce = oneRead((siteId) => readSeatVersions(theStore(), siteId, new Date()))
+const readOnce = oneRead((siteId) => {
+  const now = new Date()
+  return Promise.all([readSeatVersions(theStore(), siteId, now), readStopped(theStore(), siteId, now)])
+})
 
-/** Whether a learner's own seat is still what their page shows; however many watch, the seats are read once a change. */
+/** Whether a learner's own seat is still what their page shows, and whether their machine is stopped; however many watch, the seats are read once a change. */
 export const GET = answerTo('own-seat', { may: 'see-station' }, ({ actor: { siteId, personId }, request }) =>
   eventStream<'own-seat'>(request, theNews(), { siteId, topic: 'room' }, async () =>
-    seatVersion(await readOnce(siteId), personId),
+    seatTold(...(await readOnce(siteId)), personId),
   ),
 )

@@ -23,7 +23,7 @@ export function Now({
   beside,
   ...doing
 }: {
-  first: EventOf<'live-room'>
+  first: Omit<EventOf<'live-room'>, 'version'>
   facts: Readonly<Record<string, SeatFacts>>
   me: string
   /** of the seat that they are going to */

@@ -16,7 +16,7 @@ export function Wall({
   venue: string
   timeZone: string
   names: boolean
-  first: EventOf<'live-room'>
+  first: Omit<EventOf<'live-room'>, 'version'>
 }) {
   const { told, live, lostAt, aheadMs } = useTold('live-room')
   const nowMs = useNow() - aheadMs

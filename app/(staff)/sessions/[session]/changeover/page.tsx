@@ -11,6 +11,7 @@ import { BenchStops } from '../../../../_parts/bench-stops'
 import { FollowRoom } from '../../../../_parts/live/follow-room'
 import { mustSee } from '../../../../_server/actor'
 import { askedNow, readSessionFacts, sessionPage } from '../../../../_server/session-facts'
+import { readRoomVersion } from '../../../../_server/live-now'
 import { siteOf } from '../../../../_server/site'
 import { SessionNav } from '../session-nav'
 
@@ -21,13 +22,15 @@ type Props = { params: Promise<{ session: string }>; searchParams: Promise<{ blo
 /** The seam between two blocks: what changes at each machine, by whom, how, and how far the room is with it. */
 export default async function ChangeoverPage({ params, searchParams }: Props) {
   const actor = await mustSee('see-sessions')
+  const now = new Date()
+  // Before all else: what changes while the rest is read is drawn anew, and never missed.
+  const version = await readRoomVersion(actor.siteId, now)
   const session = await sessionPage(actor.siteId, (await params).session)
   const [known, site, { block: asked }] = await Promise.all([
     readSessionFacts(actor.siteId, session),
     siteOf(actor.siteId),
     searchParams,
   ])
-  const now = new Date()
   const { facts, kept, places } = known
   const { kits, question } = askedNow(known, now)
   const seats = (kept?.plan.seats ?? []).map(asPlanSeat)
@@ -42,7 +45,7 @@ export default async function ChangeoverPage({ params, searchParams }: Props) {
   return (
     <>
       <SessionNav session={session} site={site} here="/changeover" />
-      <FollowRoom />
+      <FollowRoom drawn={version} />
       {session.blocks > 2 && (
         <nav aria-label="Blocks" className="mb-3 flex flex-wrap gap-1">
           {Array.from({ length: session.blocks - 1 }, (_, index) => index + 2).map((each) => (
