@@ -28,6 +28,16 @@ export function inside(hidden: Hidden, x: number, y: number): boolean {
   return is
 }
 
+/** So far to either side of a thread is what is not it, mm: more than a thick one is wide, less than two stitches of a zigzag are apart. */
+const ASIDE_MM = 0.8
+/** Ways across a thread. */
+const ACROSS = [
+  [1, 0],
+  [0, 1],
+  [Math.SQRT1_2, Math.SQRT1_2],
+  [Math.SQRT1_2, -Math.SQRT1_2],
+] as const
+
 /** How much each pixel looks like one of the threads and unlike what lies around it; 0 … 1. */
 export function threadMap(
   picture: Picture,
@@ -57,10 +67,21 @@ export function threadMap(
     boxMeans(blue, width, height, reach),
   ]
   const like = new Float32Array(map.length)
+  const aside = Math.max(2, ASIDE_MM * pxPerMm)
+  const inPicture = (column: number, row: number) => column >= 0 && row >= 0 && column < width && row < height
   // Each thread by itself: one that is like the cloth tells nothing, and hides nothing of the other. A thread is hardly wider than
   // a pixel here, so each pixel is looked at for how far it lies on the way from what is around it to the thread.
   for (const thread of threads) {
     const [goal0, goal1, goal2] = [thread[0] / BRIGHT, thread[1] / LEANS, thread[2] / LEANS]
+    /** How far a pixel is on the way from what lies beside it to the thread. */
+    const on = (here: number, beside: number): number => {
+      const [v0, v1, v2] = [goal0 - bright[beside]!, goal1 - red[beside]!, goal2 - blue[beside]!]
+      const long = v0 * v0 + v1 * v1 + v2 * v2
+      if (long < 0.3) return 0
+      const way =
+        (bright[here]! - bright[beside]!) * v0 + (red[here]! - red[beside]!) * v1 + (blue[here]! - blue[beside]!) * v2
+      return Math.min(1, way / long)
+    }
     like.fill(0)
     for (let index = 0; index < map.length; index += 1) {
       const m0 = brightAround[index]!
@@ -82,8 +103,24 @@ export function threadMap(
       if (off < 9) like[index] = on * far * Math.exp(-off / 1.6)
     }
     const usual = boxMeans(like, width, height, reach)
-    for (let index = 0; index < map.length; index += 1)
-      map[index] = Math.max(map[index]!, like[index]! - 1.6 * usual[index]! - 0.05)
+    // A thread has something else on both its sides; the edge of a swatch on a dark table has it on one.
+    for (let row = 0; row < height; row += 1)
+      for (let column = 0; column < width; column += 1) {
+        const index = row * width + column
+        const here = like[index]! - 1.6 * usual[index]! - 0.05
+        if (here <= map[index]!) continue
+        let ridge = 0
+        for (const [right, down] of ACROSS) {
+          const [dx, dy] = [Math.round(right * aside), Math.round(down * aside)]
+          const one = on(index, inPicture(column + dx, row + dy) ? index + dy * width + dx : index)
+          if (one <= ridge) continue
+          ridge = Math.max(
+            ridge,
+            Math.min(one, on(index, inPicture(column - dx, row - dy) ? index - dy * width - dx : index)),
+          )
+        }
+        map[index] = Math.max(map[index]!, here * Math.min(1, ridge * 1.5))
+      }
   }
   for (const shape of hidden) {
     const [left, right] = [Math.min(...shape.map(({ x }) => x)), Math.max(...shape.map(({ x }) => x))]
@@ -98,6 +135,12 @@ export function threadMap(
 const DIRECTIONS = 180
 /** A seam is this wide at most, mm, with what stands off it. */
 const BANDS_MM = [0.7, 2, 4, 7] as const
+/** A seam may be broken for so long; between two pieces of it for as long as a nest is, mm. */
+const BROKEN_MM = 8
+const NEST_MM = 16
+const PIECE_MM = 5
+/** As wide as a nest lies about the line, mm. */
+const TANGLE_MM = 6
 /** More points than these say no more. */
 const MOST_POINTS = 16_000
 
@@ -108,7 +151,10 @@ const MOST_POINTS = 16_000
 export function findSeam(map: Float32Array, width: number, height: number, pxPerMm: number): SeamLine | undefined {
   const points: { x: number; y: number; weight: number }[] = []
   const all: number[] = []
-  for (let index = 0; index < map.length; index += 1) if (map[index]! > 0.18) all.push(index)
+  // A thread that is only a little unlike its cloth is a thread where nothing is more like one.
+  const highest = Float32Array.from(map.filter((_, index) => index % 7 === 0)).sort()
+  const least = Math.max(0.06, Math.min(0.18, 0.6 * highest[Math.floor(highest.length * 0.998)]!))
+  for (let index = 0; index < map.length; index += 1) if (map[index]! > least) all.push(index)
   if (all.length < 30) return undefined
   const every = Math.max(1, all.length / MOST_POINTS)
   for (let at = 0; at < all.length; at += every) {
@@ -176,29 +222,43 @@ function drawnThrough(
     sin = Math.sin(angle)
     off = y * cos - x * sin
   }
-  // Along it: where thread lies, cell by cell of a millimetre; a run of it that is broken for no more than eight.
+  // Along it: where thread lies, cell by cell of a millimetre. A nest hides the line and lies wide beside it, or hides all of it
+  // between two pieces that are plain.
   const cells = new Map<number, number>()
+  const tangles = new Map<number, number>()
   let sum = 0
   for (const { x, y, weight } of points) {
-    if (Math.abs(y * cos - x * sin - off) > band / 2 + pxPerMm * 0.4) continue
+    const across = Math.abs(y * cos - x * sin - off)
     const at = Math.floor((x * cos + y * sin) / pxPerMm)
+    if (across < (TANGLE_MM / 2) * pxPerMm) tangles.set(at, (tangles.get(at) ?? 0) + weight)
+    if (across > band / 2 + pxPerMm * 0.4) continue
     cells.set(at, (cells.get(at) ?? 0) + weight)
     sum += weight
   }
   const usual = [...cells.values()].sort((a, b) => a - b)[Math.floor(cells.size * 0.6)] ?? 0
-  const full = [...cells]
-    .filter(([, weight]) => weight > usual * 0.3)
+  const full = [...tangles]
+    .filter(([at, weight]) => (cells.get(at) ?? 0) > usual * 0.3 || weight > usual * 1.5)
     .map(([at]) => at)
     .sort((a, b) => a - b)
-  let run: number[] = []
-  let longest: number[] = []
+  const runs: { from: number; to: number }[] = []
   for (const at of full) {
-    if (run.length > 0 && at - run.at(-1)! > 8) run = []
-    run.push(at)
-    if (run.at(-1)! - run[0]! > (longest.at(-1) ?? 0) - (longest[0] ?? 0)) longest = [...run]
+    const last = runs.at(-1)
+    if (last && at - last.to <= BROKEN_MM) last.to = at
+    else runs.push({ from: at, to: at })
   }
-  if (longest.length < 4) return undefined
-  const [from, to] = [longest[0]! * pxPerMm, (longest.at(-1)! + 1) * pxPerMm]
+  const whole: { from: number; to: number }[] = []
+  for (const run of runs) {
+    const last = whole.at(-1)
+    const long = ({ from, to }: { from: number; to: number }) => to - from >= PIECE_MM
+    if (last && run.from - last.to <= NEST_MM && long(last) && long(run)) last.to = run.to
+    else whole.push({ ...run })
+  }
+  const longest = whole.reduce((best, run) => (run.to - run.from > best.to - best.from ? run : best), {
+    from: 0,
+    to: 0,
+  })
+  if (longest.to - longest.from < 4) return undefined
+  const [from, to] = [longest.from * pxPerMm, (longest.to + 1) * pxPerMm]
   const middle = (from + to) / 2
   return {
     x: middle * cos - off * sin,

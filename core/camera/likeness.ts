@@ -36,13 +36,30 @@ export function likenessOf(
   }
 }
 
-/** Whether half way between two holes it looks more like a hole than a quarter of the way does. */
+/** Of the way from thread to hole, how far half way between two holes must be to be a hole itself. */
+const HOLE_BETWEEN = 0.5
+
+/**
+ * Whether half way between two holes it is a hole rather than the thread that lies a quarter of the way: by all that is seen there,
+ * and by the own thread alone, which dips into each hole, while loops of the other one may have a foot anywhere.
+ */
 export function isTwoStitches(chain: Chain, period: number, around: (column: number) => Float32Array): boolean {
   if (chain.length < 6) return false
-  const mean = (off: number) => meanOf(chain.map(({ at }) => around(at + off * period)))
-  const [hole, middle] = [mean(0), mean(0.5)]
-  const apart = (other: Float32Array) => hole.reduce((sum, value, index) => sum + (value - other[index]!) ** 2, 0)
-  return apart(middle) < 0.65 * Math.min(apart(mean(0.25)), apart(mean(-0.25)))
+  const mean = (...offs: number[]) => meanOf(chain.flatMap(({ at }) => offs.map((off) => around(at + off * period))))
+  const [hole, middle, thread] = [mean(0), mean(0.5), mean(-0.25, 0.25)]
+  const between = (from: number, to: number) => {
+    let [way, whole, off] = [0, 0, 0]
+    for (let index = from; index < to; index += 1) {
+      const apart = hole[index]! - thread[index]!
+      way += (middle[index]! - thread[index]!) * apart
+      whole += apart * apart
+      off += (hole[index]! - middle[index]!) ** 2
+    }
+    // Where a hole is hardly told from the thread beside it, the other thread lies over both: what differs then is no hole.
+    return off < whole && way > HOLE_BETWEEN * whole
+  }
+  const size = hole.length / 3
+  return between(0, 3 * size) && between(size, 2 * size)
 }
 
 /** Less like the other holes than this, a place is none; a place between two stitches that is more like them is one. */

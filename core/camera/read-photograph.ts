@@ -66,8 +66,8 @@ const not = (missing: Missing, because: string): PhotographNotRead => ({ read: f
 
 /** Other colour on less of the seam than this is its own; up to the second, dots. */
 const SHARES = { own: 0.08, dots: 0.45 } as const
-/** Further off the line than this a thread is a loop; wider than the second and tangled, a nest. */
-const OFF_MM = { loop: 0.8, nest: 3 } as const
+/** Further off the line than this a thread is a loop; wider than the second, with so much of that covered, a nest. */
+const OFF_MM = { loop: 0.8, nest: 3, covered: 1.6 } as const
 /** Threads nearer to each other than this are not told apart by anybody. */
 const LEAST_APART = 0.1
 /** So near its middle a place is on the thread, whatever the thread. */
@@ -75,9 +75,13 @@ const ON_THREAD_MM = 0.12
 /** Thread on a line, for each pixel of its length, from which it is looked at closely. */
 const FAINTEST = 0.04
 const SHORTEST_SEAM_MM = 24
+/** Of the length of a straight line, on how much of it thread lies at least. */
+const LIES_ALONG = 0.4
+/** From fewer stitches than these no length is told; a nest leaves few to be seen. */
+const FEWEST = { plain: 5, besideNest: 3 } as const
 /** Coarse enough to see the whole at once, fine enough for a thread. */
-const COARSE_PX_PER_MM = 9
-const FINEST_PX_PER_MM = 26
+const COARSE_PX_PER_MM = 10
+const FINEST_PX_PER_MM = 22
 /** A blur wider than this hides a stitch's hole. */
 const MOST_BLUR_MM = 0.2
 
@@ -86,16 +90,29 @@ export function smaller({ width, height, pixels }: Picture, times: number): Pict
   if (times <= 1) return { width, height, pixels }
   const [wide, high] = [Math.floor(width / times), Math.floor(height / times)]
   const into = new Uint8ClampedArray(wide * high * 3)
-  for (let row = 0; row < high; row += 1)
-    for (let column = 0; column < wide; column += 1)
-      for (let part = 0; part < 3; part += 1) {
-        let sum = 0
-        for (let down = 0; down < times; down += 1) {
-          let from = ((row * times + down) * width + column * times) * 3 + part
-          for (let across = 0; across < times; across += 1, from += 3) sum += pixels[from]!
+  // Row upon row, as they lie: a photograph has many pixels.
+  const sums = new Float64Array(wide * 3)
+  const all = times * times
+  for (let row = 0; row < high; row += 1) {
+    sums.fill(0)
+    for (let down = 0; down < times; down += 1) {
+      let from = (row * times + down) * width * 3
+      for (let at = 0; at < sums.length; at += 3) {
+        let red = 0
+        let green = 0
+        let blue = 0
+        for (let across = 0; across < times; across += 1, from += 3) {
+          red += pixels[from]!
+          green += pixels[from + 1]!
+          blue += pixels[from + 2]!
         }
-        into[(row * wide + column) * 3 + part] = sum / (times * times)
+        sums[at]! += red
+        sums[at + 1]! += green
+        sums[at + 2]! += blue
       }
+    }
+    for (let at = 0, to = row * wide * 3; at < sums.length; at += 1, to += 1) into[to] = sums[at]! / all
+  }
   return { width: wide, height: high, pixels: into }
 }
 
@@ -144,7 +161,7 @@ export function readPhotograph(
 
   const scale = plane ? pxPerMmAt(plane, TAG_MM / 2, TAG_MM / 2) : undefined
   const times = scale
-    ? Math.max(1, Math.floor(scale / COARSE_PX_PER_MM))
+    ? Math.max(1, Math.round(scale / COARSE_PX_PER_MM))
     : Math.max(1, Math.round(Math.max(picture.width, picture.height) / 1400))
   const coarse = smaller(picture, times)
   // Without a tag a photograph is taken to show about as much as a hand holds.
@@ -238,18 +255,26 @@ function grown(corners: Corners, times: number): { x: number; y: number }[] {
   return corners.map(({ x, y }) => ({ x: middle.x + (x - middle.x) * times, y: middle.y + (y - middle.y) * times }))
 }
 
-/** A picture in which even the sharpest edge takes many pixels. */
+/** Of an edge's whole height, how much of it a sharp one climbs from pixel to pixel at its steepest; less is soft. */
+const SHARP = 0.36
+
+/** Whether even the plainest edges of a picture take many pixels. */
 function isSoft({ width, height, pixels }: Picture): boolean {
-  const fine: number[] = []
-  const wide: number[] = []
+  const edges: { at: number; height: number }[] = []
   for (let row = 2; row + 2 < height; row += 3)
-    for (let column = 4; column + 4 < width; column += 3) {
-      const at = (off: number) => pixels[(row * width + column + off) * 3 + 1]!
-      fine.push(Math.abs(at(1) - at(-1)))
-      wide.push(Math.abs(at(4) - at(-4)))
+    for (let column = 11; column + 11 < width; column += 3) {
+      const at = (row * width + column) * 3 + 1
+      edges.push({ at, height: Math.abs(pixels[at + 24]! - pixels[at - 24]!) })
     }
-  const high = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length * 0.995)] ?? 0
-  return high(fine) < 0.36 * high(wide)
+  edges.sort((a, b) => b.height - a.height)
+  const plainest = edges.slice(0, Math.ceil(edges.length * 0.005)).filter(({ height: high }) => high > 0)
+  const steep = plainest.map(({ at, height: high }) => {
+    let most = 0
+    for (let off = -24; off <= 24; off += 3)
+      most = Math.max(most, Math.abs(pixels[at + off + 3]! - pixels[at + off - 3]!))
+    return most / high
+  })
+  return median(steep) < SHARP
 }
 
 /** How much of the seam lies under a glare: columns in which several pixels hold more light than they can. */
@@ -265,22 +290,55 @@ function burntShare({ width, height, middle, pxPerMm, burnt }: Strip): number {
   return columns / width
 }
 
-/** The seam's own line through the strip, rows from its middle, and how far it strays. */
+/** Thread so far to each side may belong to the seam; a place of the line rests on what lies so far along it, mm. */
+const LINE_MM = { across: 3, along: 3.5, every: 0.5 } as const
+/** Where there is less of the own thread than this for the other's, the line is told by both: the other lies over it. */
+const OWN_SCARCE = 0.2
+
+/**
+ * The seam's own line through the strip, rows from its middle. It goes where the middle of the own thread lies, not its mean: loops
+ * stand off to one side, and a line told by them would stray with them.
+ */
 function lineOf(strip: Strip, { own, other }: Members): Float32Array {
-  const { width, height, middle, pxPerMm } = strip
-  const reach = Math.round(3 * pxPerMm)
-  const sums = new Float32Array(width)
-  const weights = new Float32Array(width)
-  for (let column = 0; column < width; column += 1)
-    for (let row = Math.max(0, middle - reach); row <= Math.min(height - 1, middle + reach); row += 1) {
-      const part = Math.max(own[row * width + column]!, 0.6 * other[row * width + column]!)
-      if (part < 0.4) continue
-      sums[column]! += (row - middle) * part
-      weights[column]! += part
+  const { width, middle, pxPerMm } = strip
+  const reach = Math.min(middle, Math.round(LINE_MM.across * pxPerMm))
+  const rows = 2 * reach + 1
+  const every = Math.max(1, Math.round(LINE_MM.every * pxPerMm))
+  const cells = Math.ceil(width / every)
+  const massIn = (of: Float32Array) => {
+    const mass = new Float32Array(cells * rows)
+    for (let off = 0; off < rows; off += 1) {
+      const from = (middle - reach + off) * width
+      for (let column = 0; column < width; column += 1) {
+        const part = of[from + column]!
+        if (part >= 0.4) mass[Math.floor(column / every) * rows + off]! += part
+      }
     }
-  const wide = 3.5 * pxPerMm
-  const [sum, weight] = [smoothed(sums, wide), smoothed(weights, wide)]
-  return sum.map((value, column) => (weight[column]! > 1e-4 ? value / weight[column]! : 0))
+    return mass
+  }
+  const sumOf = (values: Float32Array) => values.reduce((sum, value) => sum + value, 0)
+  const [owns, others] = [massIn(own), massIn(other)]
+  const mass =
+    sumOf(owns) < OWN_SCARCE * sumOf(others) ? owns.map((value, index) => Math.max(value, others[index]!)) : owns
+  const wide = Math.round(LINE_MM.along / LINE_MM.every)
+  const around = new Float32Array(rows)
+  const knots = new Float32Array(cells)
+  for (let cell = 0; cell < cells; cell += 1) {
+    around.fill(0)
+    for (let near = Math.max(0, cell - wide); near <= Math.min(cells - 1, cell + wide); near += 1)
+      for (let off = 0; off < rows; off += 1) around[off]! += mass[near * rows + off]!
+    const half = sumOf(around) / 2
+    let [sum, off] = [0, 0]
+    while (off < rows - 1 && sum + around[off]! < half) sum += around[off++]!
+    knots[cell] = half > 0 ? off - 0.5 + (half - sum) / Math.max(1e-6, around[off]!) - reach : (knots[cell - 1] ?? 0)
+  }
+  const line = Float32Array.from({ length: width }, (_, column) => {
+    const at = Math.max(0, Math.min(cells - 1, column / every - 0.5))
+    const before = Math.floor(at)
+    const after = Math.min(cells - 1, before + 1)
+    return knots[before]! + (knots[after]! - knots[before]!) * (at - before)
+  })
+  return smoothed(line, pxPerMm)
 }
 
 function told(
@@ -299,24 +357,34 @@ function told(
   const edges = widthOf(strip, members)
   const threadMm = thicknessOf(strip, members)
   const zigzag = edges.high - edges.low > 1.1 + threadMm && isToAndFro(strip, members, edges)
-  const stitches = zigzag ? zigzagStitches(strip, members, edges, threadMm) : straightStitches(strip, members, line)
-  if (stitches.lengths.length < 5 || stitches.regular < 0.14)
+  const halfWidthMm = zigzag ? Math.max(-edges.low, edges.high) : 0
+  const nest = tangled(strip, members, halfWidthMm)
+  const stitches = zigzag
+    ? zigzagStitches(strip, members, edges, threadMm)
+    : straightStitches(strip, members, line, nest)
+  // Along a straight line thread lies nearly everywhere; where it was taken out there are holes, and they are dark.
+  if (!zigzag && !nest.includes(1)) {
+    const either = members.own.map((value, index) => Math.max(value, members.other[index]!))
+    const lies = coverOf(either, strip, line, 2 * ON_THREAD_MM).reduce((sum, value) => sum + (value > 0.5 ? 1 : 0), 0)
+    if (lies < LIES_ALONG * width) return not('seam', NO_SEAM)
+  }
+  if (stitches.lengths.length < (nest.includes(1) ? FEWEST.besideNest : FEWEST.plain) || stitches.regular < 0.14)
     return known.blurMm !== undefined && known.blurMm > 0.13
       ? not('focus', 'It is blurred: hold the camera still, a little further away')
       : not('seam', 'There is thread, but no stitches are to be told from one another')
 
-  const off = offLine(strip, members, line, stitches.holes, zigzag ? Math.max(-edges.low, edges.high) : 0)
+  const looped = offLine(strip, members, line, stitches.holes, halfWidthMm)
   // On a straight line what is not on the thread itself is the shade of a hole beside it, as dark as many a thread.
-  const within = zigzag ? Math.max(-edges.low, edges.high) + 0.3 : ON_THREAD_MM
+  const within = zigzag ? halfWidthMm + 0.3 : ON_THREAD_MM
   const others = coverOf(members.other, strip, zigzag ? new Float32Array(width) : line, within)
   const [begin, finish] = [stitches.holes[0]! * pxPerMm, stitches.holes.at(-1)! * pxPerMm]
   let shows = 0
   for (let column = Math.round(begin); column < finish; column += 1) if (others[column]! > 0.5) shows += 1
   const otherShare = shows / Math.max(1, finish - begin)
 
-  const look: Look = off.nest
+  const look: Look = nest.includes(1)
     ? 'nest'
-    : off.share > 0.5
+    : looped > 0.5
       ? 'loops'
       : otherShare < SHARES.own
         ? 'own'
@@ -424,14 +492,14 @@ function isToAndFro(
   return all > 0 && Math.max(...counts) < 0.62 * all && Math.min(counts[0]!, counts[2]!) > 0.15 * all
 }
 
-/** At how many of the holes the other thread stands off the line; and whether it lies tangled and wide anywhere. */
+/** At how many of the holes the other thread stands off the line. */
 function offLine(
   strip: Strip,
   { other }: Members,
   line: Float32Array,
   holes: readonly number[],
   halfWidthMm: number,
-): { share: number; nest: boolean } {
+): number {
   const { width, height, middle, pxPerMm } = strip
   const flat = halfWidthMm > 0
   const far = new Float32Array(width)
@@ -459,10 +527,17 @@ function offLine(
     // At least as much of it as a thread laid across once.
     if (sum > 0.05 * pxPerMm * pxPerMm) looped += 1
   }
-  // A window of three millimetres along: how wide the other thread lies in it, and how much of that it fills.
-  let nest = false
+  return looped / Math.max(1, holes.length)
+}
+
+/** The columns over which the other thread lies tangled and wide: 1 there. */
+function tangled(strip: Strip, { other }: Members, halfWidthMm: number): Uint8Array {
+  const { width, height, pxPerMm } = strip
+  const columns = new Uint8Array(width)
+  // A window of three millimetres along: how wide the other thread lies in it, and how much of that it covers: loops to
+  // both sides reach as far, and cover little.
   const wide = Math.round(3 * pxPerMm)
-  for (let from = 0; from < width && !nest; from += Math.round(pxPerMm)) {
+  for (let from = 0; from < width; from += Math.round(pxPerMm)) {
     const rows = new Float32Array(height)
     const until = Math.min(width, from + wide)
     for (let column = from; column < until; column += 1)
@@ -476,7 +551,8 @@ function offLine(
         area += rows[row]!
       }
     const extent = (high - low) / pxPerMm
-    if (low >= 0 && extent > OFF_MM.nest + halfWidthMm * 2 && area > 0.3 * (high - low) * (until - from)) nest = true
+    if (low >= 0 && extent > OFF_MM.nest + halfWidthMm * 2 && area > OFF_MM.covered * pxPerMm * (until - from))
+      columns.fill(1, from, until)
   }
-  return { share: looped / Math.max(1, holes.length), nest }
+  return columns
 }

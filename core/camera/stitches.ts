@@ -67,8 +67,14 @@ function standing(values: Float32Array, reach: number): Float32Array {
   return above.map((value) => value / spread)
 }
 
+/** After how many columns something comes again, and how much it is then like itself: 1 wholly. */
+interface Period {
+  readonly lag: number
+  readonly like: number
+}
+
 /** The lag after which a row of values is most like itself, in columns, and how much: 1 wholly. */
-function periodOf(values: Float32Array, from: number, to: number): { lag: number; like: number } {
+function periodOf(values: Float32Array, from: number, to: number): Period {
   const likes = new Float32Array(Math.ceil(to) + 2)
   const all = values.reduce((sum, value) => sum + value * value, 0) || 1
   for (let lag = Math.max(1, Math.floor(from) - 1); lag < likes.length && lag < values.length / 2; lag += 1) {
@@ -141,11 +147,32 @@ export const median = (values: readonly number[]): number => {
   return sorted.length === 0 ? 0 : sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
 }
 
+/** Loops stand off the line from so far to so far, mm; so much of a thread beside one column is all of it. */
+const LOOP_MM = { from: 0.7, to: 3.5, thread: 0.3 } as const
+
+/** How much of the other thread stands off the line over each column: each loop of it is one stitch, whatever its feet look like. */
+function loopsOver({ width, height, middle, pxPerMm }: Strip, other: Float32Array, line: Float32Array): Float32Array {
+  const loops = new Float32Array(width)
+  for (let row = 0; row < height; row += 1)
+    for (let column = 0; column < width; column += 1) {
+      if (other[row * width + column]! <= 0.5) continue
+      const off = Math.abs(row - middle - line[column]!) / pxPerMm
+      if (off > LOOP_MM.from && off < LOOP_MM.to) loops[column]! += 1
+    }
+  return loops.map((count) => Math.min(1, count / (LOOP_MM.thread * pxPerMm)))
+}
+
 /**
  * The stitches of a straight line: where the own thread dips into its hole, where the other one comes up, where it is dark. Each
  * of these counts as much as it comes again regularly.
+ * @param tangled columns where a nest hides whatever there is: 1
  */
-export function straightStitches(strip: Strip, { own, other }: Members, line: Float32Array): SeenStitches {
+export function straightStitches(
+  strip: Strip,
+  { own, other }: Members,
+  line: Float32Array,
+  tangled: Uint8Array,
+): SeenStitches {
   const { width, pxPerMm, middle, shades } = strip
   const owns = coverOf(own, strip, line, 0.22)
   const others = coverOf(other, strip, line, 0.35)
@@ -157,18 +184,41 @@ export function straightStitches(strip: Strip, { own, other }: Members, line: Fl
     for (let step = -reach; step <= reach; step += 1) dark[column]! -= shades[((row + step) * width + column) * 3]!
   }
   const far = 4 * pxPerMm
-  const signs = [owns.map((value) => -value), others, dark].map((values) =>
-    standing(smoothed(values, 0.12 * pxPerMm), far),
+  const loops = loopsOver(strip, other, line)
+  const signs = [owns.map((value) => -value), others, dark, loops].map((values) =>
+    standing(smoothed(values, 0.12 * pxPerMm), far).map((value, column) => (tangled[column] === 1 ? 0 : value)),
   )
   const periods = signs.map((values) => periodOf(values, SHORTEST_MM * pxPerMm * 1.4, LONGEST_MM * pxPerMm))
+  const weights = periods.map(({ like }) => Math.max(0, like) ** 1.5)
+  // The dark may plainly say the opposite of the threads: a thread is darker than its holes, or a hole is as dark as the thread. What
+  // comes again more regularly is asked then.
+  let [agrees, threads, darks] = [0, 0, 0]
+  for (let column = 0; column < width; column += 1) {
+    const said = signs[0]![column]! * weights[0]! + signs[1]![column]! * weights[1]!
+    agrees += said * signs[2]![column]!
+    threads += said * said
+    darks += signs[2]![column]! ** 2
+  }
+  if (agrees < CONTRADICTS * Math.sqrt(threads * darks))
+    weights.splice(
+      0,
+      3,
+      ...(weights[2]! > weights[0]! + weights[1]! ? [0, 0, weights[2]!] : [weights[0]!, weights[1]!, 0]),
+    )
   const together = new Float32Array(width)
   for (const [index, values] of signs.entries()) {
-    const weight = Math.max(0, periods[index]!.like) ** 1.5
+    const weight = weights[index]!
     for (let column = 0; column < width; column += 1) together[column]! += values[column]! * weight
   }
-  const first = periodOf(standing(together, far), SHORTEST_MM * pxPerMm * 1.4, LONGEST_MM * pxPerMm)
+  const all = periodOf(standing(together, far), SHORTEST_MM * pxPerMm * 1.4, LONGEST_MM * pxPerMm)
+  const first = agreed(all, periods)
   if (first.lag === 0) return NONE
-  const even = standing(smoothed(together, first.lag * 0.07), far)
+  // Where the other thread lies over most of the way, its middle is the hole: a sharp peak somewhere on it is none.
+  const wide = shareNear(others, width / 2, width / 2) > LIES_OVER
+  const even = standing(
+    wide ? swinging(together, first.lag) : smoothed(smoothed(together, first.lag * 0.08), first.lag * 0.08),
+    far,
+  )
   const around = likenessOf(strip, { own, other }, line)
   const chained = (period: number) => chainOf(peaksOf(even, period * 0.35), period, width)
   const whole = chained(first.lag)
@@ -178,6 +228,43 @@ export function straightStitches(strip: Strip, { own, other }: Members, line: Fl
   const found = halved ? chained(period) : whole
   const shown = withHidden(found, period, others, coverOf(other, strip, line, 1.5))
   return seen(byLikeness(shown, period, around), pxPerMm, first.like, 1)
+}
+
+/**
+ * The stitch is what two of the signs agree on, whatever all together say: a loop has two feet that each look like a hole, and a
+ * tangle comes again after nothing in particular.
+ */
+function agreed(together: Period, signs: readonly Period[]): Period {
+  const near = (one: Period, other: Period) => Math.abs(one.lag / other.lag - 1) < 0.08
+  const heard = signs.map((sign) => {
+    const like = signs.filter((other) => near(sign, other))
+    return { sign, count: like.length, sum: like.reduce((all, each) => all + each.like, 0) }
+  })
+  const { sign, count, sum } = heard.reduce((best, each) => (each.sum > best.sum ? each : best))
+  // One that is plain where the others say nothing is heard as two are.
+  const others = signs.reduce((all, { like }) => all + like, 0) - sum
+  const found = (count < 2 && sum < 2 * others) || near(together, sign) ? together : sign
+  // Stripes of the cloth come again as well, and may do so with every second or third stitch: the own thread knows nothing of them.
+  const [own] = signs
+  const plain = own!.like > 0.6 * Math.max(...signs.map(({ like }) => like))
+  return plain && [2, 3].some((times) => Math.abs(found.lag / own!.lag / times - 1) < 0.08) ? own! : found
+}
+
+/** From here down two signs say opposite things; 0 is nothing to do with each other. */
+const CONTRADICTS = -0.3
+/** The other thread is a line over the own one from so much of the seam on. */
+const LIES_OVER = 0.45
+
+/** How much a row of values swings about each place as a wave of that length does: highest in the middle of what is high. */
+function swinging(values: Float32Array, length: number): Float32Array {
+  const half = Math.max(1, Math.round(length / 2))
+  const wave = Float32Array.from({ length: 2 * half + 1 }, (_, at) => Math.cos((Math.PI * (at - half)) / half))
+  return values.map((_, at) => {
+    let sum = 0
+    for (let off = -half; off <= half; off += 1)
+      sum += values[Math.max(0, Math.min(values.length - 1, at + off))]! * wave[off + half]!
+    return sum
+  })
 }
 
 /** Of how many of the columns near a place a row of values is high. */
@@ -244,12 +331,15 @@ export function widthOf(strip: Strip, { own, other }: Members): { low: number; h
       if (part > 0.45) rows[row]! += part
     }
   const most = [...rows].sort((a, b) => b - a)[Math.max(1, Math.round(0.12 * pxPerMm))]!
-  const full = (row: number) => rows[row]! > most * 0.3
+  const full = (row: number) => rows[row]! > most * 0.15
   let [low, high] = [0, height - 1]
   while (low < height - 1 && !full(low)) low += 1
   while (high > 0 && !full(high)) high -= 1
   return { low: (low - middle) / pxPerMm, high: (high - middle) / pxPerMm }
 }
+
+/** At a point the thread goes down: so much of its thickness is seen beyond the middle of the two holes. */
+const END_OF_THREAD = 0.3
 
 /** The points of a zigzag: where thread lies near one edge, and then near the other. */
 export function zigzagStitches(
@@ -279,5 +369,5 @@ export function zigzagStitches(
   if (period.lag === 0) return { ...NONE, zigzag: true }
   const chain = chainOf(peaksOf(smoothed(sides[better]!, period.lag * 0.08), period.lag * 0.4), period.lag, width)
   const found = seen(chain, pxPerMm, period.like, 2)
-  return { ...found, widthMm: Math.max(0, edges.high - edges.low - threadMm) }
+  return { ...found, widthMm: Math.max(0, edges.high - edges.low - END_OF_THREAD * threadMm) }
 }

@@ -56,7 +56,40 @@ export function layStraight(
       if (pixels[index]! > 252 && pixels[index + 1]! > 252 && pixels[index + 2]! > 252) burnt[row * width + column] = 1
     }
   }
+  evenOut({ width, height, pxPerMm, middle, shades })
   return { width, height, pxPerMm, middle, shades, burnt }
+}
+
+/** The cloth beside a seam from so far to so far off it tells how the light falls along it, and a shadow's edge is so wide, mm. */
+const LIGHT_MM = { from: 2.5, to: 6, every: 2, along: 8 } as const
+
+/** Takes out of a strip what light and shadow do along it: a thread in the shade is the same thread. */
+function evenOut({ width, height, pxPerMm, middle, shades }: Omit<Strip, 'burnt'>): void {
+  const every = Math.max(1, Math.round(LIGHT_MM.every * pxPerMm))
+  const [from, to] = [Math.round(LIGHT_MM.from * pxPerMm), Math.min(middle, Math.round(LIGHT_MM.to * pxPerMm))]
+  const cells = Math.ceil(width / every)
+  const usual = Array.from({ length: cells }, (_, cell) => {
+    const values: number[] = []
+    for (let row = 0; row < height; row += 3) {
+      if (Math.abs(row - middle) < from || Math.abs(row - middle) > to) continue
+      for (let column = cell * every; column < Math.min(width, (cell + 1) * every); column += 3)
+        values.push(shades[(row * width + column) * 3]!)
+    }
+    return values.sort((a, b) => a - b)[values.length >> 1] ?? 0
+  })
+  const wide = Math.round(LIGHT_MM.along / LIGHT_MM.every)
+  const light = usual.map((_, cell) => {
+    const near = usual.slice(Math.max(0, cell - wide), cell + wide + 1)
+    return near.reduce((sum, value) => sum + value, 0) / near.length
+  })
+  const mean = light.reduce((sum, value) => sum + value, 0) / cells
+  for (let column = 0; column < width; column += 1) {
+    const at = Math.max(0, Math.min(cells - 1, column / every - 0.5))
+    const before = Math.floor(at)
+    const after = Math.min(cells - 1, before + 1)
+    const more = light[before]! + (light[after]! - light[before]!) * (at - before) - mean
+    for (let row = 0; row < height; row += 1) shades[(row * width + column) * 3]! -= more
+  }
 }
 
 /** What each pixel of a strip is, 0 … 1: the thread of this face, the other thread. What is neither is cloth. */
@@ -154,6 +187,9 @@ function onTheWay(bright: number, red: number, blue: number, ground: Shade, thre
   return Math.min(1, (part - least) / (least > 0.5 ? 0.25 : 0.5)) * Math.exp(-off / 2.2)
 }
 
+/** A shade beside a usual one is itself so usual: cloth has no edges among shades, and a pale thread on it is still a thread. */
+const BESIDE_USUAL = 0.35
+
 /** How usual a shade is in the cloth beside the seam: 1 as usual as any. */
 function clothOf({
   width,
@@ -173,7 +209,8 @@ function clothOf({
       sum += 1
     }
   }
-  // A shade stands for those beside it as well.
+  // Usual is what makes up a hundredth of the cloth. A shade stands a little for those beside it as well.
+  const usual = Math.max(1, sum * 0.01)
   const spread = new Float32Array(BINS ** 3)
   for (let bright = 0; bright < BINS; bright += 1)
     for (let red = 0; red < BINS; red += 1)
@@ -185,10 +222,9 @@ function clothOf({
             for (let du = -1; du <= 1; du += 1) {
               const [b, r, u] = [bright + db, red + dr, blue + du]
               if (b < 0 || r < 0 || u < 0 || b >= BINS || r >= BINS || u >= BINS) continue
-              spread[(b * BINS + r) * BINS + u]! += count * (db === 0 && dr === 0 && du === 0 ? 1 : 0.35)
+              spread[(b * BINS + r) * BINS + u]! +=
+                db === 0 && dr === 0 && du === 0 ? count : BESIDE_USUAL * Math.min(count, usual)
             }
       }
-  // Usual is what makes up a hundredth of the cloth.
-  const usual = Math.max(1, sum * 0.01)
   return (bright, red, blue) => Math.min(1, spread[cellOf(bright, red, blue)]! / usual)
 }
