@@ -117,6 +117,15 @@ test.describe('a tablet of staff', () => {
     await page.getByRole('region', { name: 'Look at this next' }).getByRole('button', { name: 'That was it' }).click()
     await page.getByRole('button', { name: 'Yes, it is cured' }).click()
     await expect(waits).toContainText('3 lines wait for the network')
+    // A bag that was never opened here, with its kit and why.
+    await page.goto('/kits')
+    await page
+      .getByRole('link', { name: /^Chidi/ })
+      .first()
+      .click()
+    await page.waitForURL(/\/kits\/[0-9a-f-]{36}/)
+    await expect(page.getByRole('heading', { name: /^Chidi: / })).toBeVisible()
+    await expect(page.getByText(/ballpoint/i).first()).toBeVisible()
     await page.context().setOffline(false)
     await expect(page.getByRole('region', { name: 'What waits' })).toHaveCount(0)
     await page.goto(knot)

@@ -1,14 +1,19 @@
 import 'server-only'
 import { cache } from 'react'
 import { readMachineIds } from '@/store/machine/machines'
+import { readNextBags } from '@/store/project/next-bags'
 import { theStore } from './store'
 
 /** Of a hall of hundreds a tablet keeps what a person walks in an evening; the rest it keeps as it is opened. */
 const MOST_MACHINES = 24
+const MOST_BAGS = 30
 
-/** What staff carry through a cellar: the room, what is done before class, and at each machine its page, needle, check, swatch and finder. */
+/** What staff carry through a cellar: the room, what is done before class, at each machine its page, needle, check, swatch and finder, and the bags of who comes next. */
 export const keptForStaff = cache(async (siteId: string): Promise<string[]> => {
-  const machines = await readMachineIds(theStore(), siteId, MOST_MACHINES)
+  const [machines, bags] = await Promise.all([
+    readMachineIds(theStore(), siteId, MOST_MACHINES),
+    readNextBags(theStore(), siteId, new Date(), MOST_BAGS),
+  ])
   return [
     '/room',
     '/room/before',
@@ -17,5 +22,7 @@ export const keptForStaff = cache(async (siteId: string): Promise<string[]> => {
     ...machines.flatMap((machineId) =>
       ['', '/needle', '/check', '/swatch', '/fault'].map((part) => `/machines/${machineId}${part}`),
     ),
+    '/kits',
+    ...bags.map((projectId) => `/kits/${projectId}`),
   ]
 })

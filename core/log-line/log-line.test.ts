@@ -92,7 +92,7 @@ describe('a typed line', () => {
     ['heron needle ballpoint', 22, 22, 'Still needs needle size'],
     ['heron oiled very much', 12, 16, '“very” says nothing of oiled'],
     ['heron cleaned 7', 14, 15, 'has no place for the number 7'],
-    ['heron red tag', 13, 13, 'Still needs the because'],
+    ['heron red tag', 13, 13, 'Still needs the reason'],
   ])('%s: points at the word', (text, from, to, message) => {
     const { fault, happening } = read(text)
     expect(happening).toBeUndefined()

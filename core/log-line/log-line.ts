@@ -274,11 +274,14 @@ function readBody(
       fault: {
         from: end,
         to: end,
-        message: `Still needs ${missing.reading ?? `the ${missing.name}`}${missing.words.length > 0 ? `: ${missing.words.slice(0, 12).join(', ')}` : ''}`,
+        message: `Still needs ${missing.reading ?? `the ${NOUNS[missing.name] ?? missing.name}`}${missing.words.length > 0 ? `: ${missing.words.slice(0, 12).join(', ')}` : ''}`,
       },
     }
   return { next, happening: { kind, body: nested(values) } as Happening }
 }
+
+/** A part of a line whose name is no noun. */
+const NOUNS: Readonly<Record<string, string>> = { because: 'reason' }
 
 /** A number said by its name, or by a word of it: "chair minutes 45", "chair 45", "dial 4.5". */
 function namedNumber(words: readonly Word[], at: number, fields: readonly LineField[]) {

@@ -45,7 +45,7 @@ describe('what somebody confuses', () => {
       '2 of 3 take bad threading for a top thread that pulls too little.',
     ])
     expect(sharedConfusions([mixes, mixes]).map(sharedSentence)).toEqual([
-      'All 2 take bad threading for a top thread that pulls too little.',
+      'Both take bad threading for a top thread that pulls too little.',
     ])
   })
 })

@@ -63,4 +63,4 @@ export function sharedConfusions(people: readonly (readonly Answered[])[]): Shar
 }
 
 export const sharedSentence = ({ shown, said, people, of }: SharedConfusion): string =>
-  `${capital(people === of ? `all ${of}` : `${people} of ${of}`)} take ${SEEN_WORDS[shown]} for ${SEEN_WORDS[said]}.`
+  `${capital(people === of ? (of === 2 ? 'both' : `all ${of}`) : `${people} of ${of}`)} take ${SEEN_WORDS[shown]} for ${SEEN_WORDS[said]}.`
