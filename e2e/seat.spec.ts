@@ -27,7 +27,8 @@ test('what staff do with a seat is on its learner’s phone at once, and takes n
   }
   await stop('curlew red tag cord is warm')
   const stopped = learner.getByRole('alert').filter({ hasText: 'Curlew is stopped' })
-  await expect(stopped).toBeVisible()
+  await learner.evaluate(() => scrollTo(0, document.body.scrollHeight))
+  await expect(stopped).toBeInViewport({ ratio: 1 })
   await expect(look).toBeChecked()
   await expect(curlew).toHaveAccessibleName(/stopped/i)
   await expect(card.getByRole('region', { name: 'Why Curlew is stopped' })).toContainText('cord is warm')

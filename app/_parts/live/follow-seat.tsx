@@ -25,7 +25,8 @@ export function FollowSeat({ drawn }: { drawn: Omit<EventOf<'own-seat'>, 'now'> 
   const theirs = [drawn.machineId, known.machineId]
   return (
     <>
-      <div role="alert">
+      {/* It stays in view however far down they are. */}
+      <div role="alert" className="sticky top-2 z-30">
         {known.stopped
           .filter(({ machineId }) => theirs.includes(machineId))
           .map(({ machineId, name }) => (
