@@ -15,3 +15,12 @@ it.each([2, 4, 5, 6, 8, 9])('a swatch drawn by another hand is read as it was dr
   expect(Math.abs(read.lengthMm!.median - sewn)).toBeLessThan(0.1)
   if (truth.look !== 'nest') expect(read.skipped).toBe(truth.skipped)
 })
+
+it.each([2, 21, 24])(
+  'without a tag the look is told, and a sharp photograph is not called blurred: %i',
+  async (seed) => {
+    const { picture, asked, truth } = await drawnPhotograph(seed, { without: true })
+    const read = readPhotograph(picture, await findTags(picture), asked)
+    expect(read).toMatchObject({ read: true, look: truth.look, lengthMm: null, missing: 'tag' })
+  },
+)
