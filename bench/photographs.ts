@@ -13,7 +13,7 @@ const [first = 1000, count = 100] = process.argv.slice(2, 4).map(Number)
 const taken = process.argv[4] === 'drawn' ? drawnPhotograph : rendered
 
 /** One of the stand-in camera, told as those of the other hand are. */
-function rendered(seed: number): Omit<DrawnPhotograph, 'jpeg'> {
+function rendered(seed: number): DrawnPhotograph {
   const { scene, asked, truth, face } = sceneOf(seed)
   const { picture, truth: sewn } = photograph(scene)
   return {

@@ -8,7 +8,10 @@ import { theStore } from './store'
 const MOST_MACHINES = 24
 const MOST_BAGS = 30
 
-/** What staff carry through a cellar: the room, what is done before class, at each machine its page, needle, check, swatch and finder, and the bags of who comes next. */
+/**
+ * What staff carry through a cellar: the room, what is done before class, at each machine its page, needle, check, swatch and finder,
+ * and the bags of who comes next.
+ */
 export const keptForStaff = cache(async (siteId: string): Promise<string[]> => {
   const [machines, bags] = await Promise.all([
     readMachineIds(theStore(), siteId, MOST_MACHINES),

@@ -141,6 +141,8 @@ const NEST_MM = 16
 const PIECE_MM = 5
 /** As wide as a nest lies about the line, mm. */
 const TANGLE_MM = 6
+/** So much of a picture is plainest; thread is what is like one at least to this part of that, between these two. */
+const PLAINEST = { share: 0.002, of: 0.6, least: 0.06, most: 0.18 } as const
 /** More points than these say no more. */
 const MOST_POINTS = 16_000
 
@@ -152,8 +154,9 @@ export function findSeam(map: Float32Array, width: number, height: number, pxPer
   const points: { x: number; y: number; weight: number }[] = []
   const all: number[] = []
   // A thread that is only a little unlike its cloth is a thread where nothing is more like one.
-  const highest = Float32Array.from(map.filter((_, index) => index % 7 === 0)).sort()
-  const least = Math.max(0.06, Math.min(0.18, 0.6 * highest[Math.floor(highest.length * 0.998)]!))
+  const sorted = map.filter((_, index) => index % 7 === 0).sort()
+  const plainest = sorted[Math.floor(sorted.length * (1 - PLAINEST.share))]!
+  const least = Math.max(PLAINEST.least, Math.min(PLAINEST.most, PLAINEST.of * plainest))
   for (let index = 0; index < map.length; index += 1) if (map[index]! > least) all.push(index)
   if (all.length < 30) return undefined
   const every = Math.max(1, all.length / MOST_POINTS)

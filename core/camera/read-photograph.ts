@@ -216,14 +216,17 @@ const RUNS = { least: 0.12, timesBeside: 3, besideMm: [-6, -4, 4, 6] } as const
 /** Whether thread runs along the line, looked at as closely as the photograph goes, and not beside it. */
 function threadRuns(strip: Strip, members: Members): boolean {
   const line = lineOf(strip, members)
-  const either = members.own.map((value, index) => Math.max(value, members.other[index]!))
-  const share = (offMm: number) => {
-    const moved = line.map((row) => row + offMm * strip.pxPerMm)
-    const cover = coverOf(either, strip, moved, 2 * ON_THREAD_MM)
-    return cover.reduce((sum, value) => sum + (value > 0.5 ? 1 : 0), 0) / cover.length
-  }
+  const lies = liesAlong(strip, members)
+  const share = (offMm: number) => lies(line.map((row) => row + offMm * strip.pxPerMm))
   const beside = RUNS.besideMm.reduce((sum, off) => sum + share(off), 0) / RUNS.besideMm.length
   return share(0) > Math.max(RUNS.least, RUNS.timesBeside * beside)
+}
+
+/** Of the length of a line through the strip, on how much of it either thread lies. */
+function liesAlong(strip: Strip, { own, other }: Members): (line: Float32Array) => number {
+  const either = own.map((value, index) => Math.max(value, other[index]!))
+  return (line) =>
+    coverOf(either, strip, line, 2 * ON_THREAD_MM).reduce((sum, value) => sum + (value > 0.5 ? 1 : 0), 0) / line.length
 }
 
 /** How much there is of a thread near the seam. */
@@ -363,11 +366,7 @@ function told(
     ? zigzagStitches(strip, members, edges, threadMm)
     : straightStitches(strip, members, line, nest)
   // Along a straight line thread lies nearly everywhere; where it was taken out there are holes, and they are dark.
-  if (!zigzag && !nest.includes(1)) {
-    const either = members.own.map((value, index) => Math.max(value, members.other[index]!))
-    const lies = coverOf(either, strip, line, 2 * ON_THREAD_MM).reduce((sum, value) => sum + (value > 0.5 ? 1 : 0), 0)
-    if (lies < LIES_ALONG * width) return not('seam', NO_SEAM)
-  }
+  if (!zigzag && !nest.includes(1) && liesAlong(strip, members)(line) < LIES_ALONG) return not('seam', NO_SEAM)
   if (stitches.lengths.length < (nest.includes(1) ? FEWEST.besideNest : FEWEST.plain) || stitches.regular < 0.14)
     return known.blurMm !== undefined && known.blurMm > 0.13
       ? not('focus', 'It is blurred: hold the camera still, a little further away')

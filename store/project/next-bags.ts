@@ -1,4 +1,4 @@
-import { sql, type Kysely, type Transaction } from 'kysely'
+import type { Kysely, Transaction } from 'kysely'
 import type { Database } from '../database'
 
 /** The bags of open classes, by their projects' ids: of the class that meets next first. */
@@ -34,7 +34,8 @@ export async function readNextBags(
     .select('project.project_id')
     .where('project.site_id', '=', siteId)
     .where('course.closed_at', 'is', null)
-    .where(sql<boolean>`project.put_away_at is null and enrolment.put_away_at is null`)
+    .where('project.put_away_at', 'is', null)
+    .where('enrolment.put_away_at', 'is', null)
     .orderBy('meets.at', (at) => at.asc().nullsLast())
     .orderBy('project.project_id')
     .limit(most)
