@@ -12,6 +12,10 @@ test('what staff do with a seat is on its learner’s phone at once, and takes n
   await learner.goto('/station/swatch')
   const look = learner.getByRole('radio', { name: 'only the dark thread' })
   await look.check({ force: true })
+  // A page beside their way, which they may have open between two seams.
+  const lab = await learner.context().newPage()
+  await lab.goto('/lab')
+  await learner.bringToFront()
 
   // Others of staff have the room, and the machine, before them.
   const other = await browser.newContext({ storageState: stateFile('helper') })
@@ -29,6 +33,7 @@ test('what staff do with a seat is on its learner’s phone at once, and takes n
   const stopped = learner.getByRole('alert').filter({ hasText: 'Curlew is stopped' })
   await learner.evaluate(() => scrollTo(0, document.body.scrollHeight))
   await expect(stopped).toBeInViewport({ ratio: 1 })
+  await expect(lab.getByRole('alert').filter({ hasText: 'Curlew is stopped' })).toBeVisible()
   await expect(look).toBeChecked()
   await expect(curlew).toHaveAccessibleName(/stopped/i)
   await expect(card.getByRole('region', { name: 'Why Curlew is stopped' })).toContainText('cord is warm')

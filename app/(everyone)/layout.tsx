@@ -1,14 +1,18 @@
 import { redirect } from 'next/navigation'
 import { may } from '@/core/wire/permission'
+import { FollowSeat } from '../_parts/live/follow-seat'
 import { Shell } from '../_parts/shell'
 import { currentActor } from '../_server/actor'
 import { placesOf } from '../_server/home'
 import { siteOf } from '../_server/site'
+import { ownSeat } from '../_server/station'
 
 export default async function EveryoneLayout({ children }: { children: React.ReactNode }) {
   const actor = await currentActor()
   if (!actor) redirect('/sign-in')
   const site = await siteOf(actor.siteId)
+  // A stop reaches a learner who has the lab open between two seams as well.
+  const seat = actor.role === 'learner' ? await ownSeat() : undefined
   const who = actor.role === 'learner' ? actor.name : `${actor.name}, ${actor.role}`
   return (
     <Shell
@@ -26,6 +30,7 @@ export default async function EveryoneLayout({ children }: { children: React.Rea
         timeZone: site.timeZone,
       }}
     >
+      {seat && <FollowSeat drawn={seat.told} />}
       {children}
     </Shell>
   )
