@@ -1,6 +1,6 @@
 import { findTags } from '@/workers/tag-finder'
 import { median } from '@/core/camera/stitches'
-import { readPhotograph } from '@/core/camera/read-photograph'
+import { readPhotograph, scoreOf } from '@/core/camera/read-photograph'
 import { photograph } from '@/stand-ins/camera'
 import { sceneOf } from '@/stand-ins/camera-scenes'
 import { drawnPhotograph, type DrawnPhotograph } from '@/stand-ins/drawn-photograph'
@@ -25,6 +25,7 @@ function rendered(seed: number): DrawnPhotograph {
       skipped: sewn.skipped,
       stitches: sewn.holes,
       ...(truth.zigzag && { widthMm: scene.seam.widthMm }),
+      ...(scene.seam.otherShare > 0 && { otherShare: scene.seam.otherShare }),
       drawn: `${scene.cloth.look}${scene.cloth.pattern ? ' patterned' : ''}`,
     },
   }
@@ -33,13 +34,14 @@ function rendered(seed: number): DrawnPhotograph {
 const lengths: number[] = []
 const widths: number[] = []
 const times: number[] = []
+/** of a score: how far it is off, and how far it says that it may be */
+const scores: { off: number; spread: number }[] = []
 const failures: string[] = []
 const tally = {
   readable: 0,
   read: 0,
   looks: 0,
   within: 0,
-  zigzags: 0,
   skips: 0,
   skipsFound: 0,
   stitches: 0,
@@ -52,7 +54,7 @@ for (let seed = first; seed < first + count; seed += 1) {
   const began = performance.now()
   const result = readPhotograph(picture, await findTags(picture), asked)
   times.push(performance.now() - began)
-  const says = `${seed} ${truth.look ?? 'zigzag'} ${asked.face} ${truth.drawn}`
+  const says = `${seed} ${truth.look}${truth.zigzag ? ' zigzag' : ''} ${asked.face} ${truth.drawn}`
   if (truth.unreadable) {
     tally.spoilt += 1
     if (!result.read) tally.refused += 1
@@ -67,13 +69,14 @@ for (let seed = first; seed < first + count; seed += 1) {
   tally.read += 1
   const zigzag = result.widthMm !== undefined
   if (zigzag !== truth.zigzag) failures.push(`${says}: ${zigzag ? 'a zigzag' : 'no zigzag'}`)
-  if (!truth.zigzag) {
-    if (result.look === truth.look) tally.looks += 1
-    else failures.push(`${says}: ${result.look}, share ${result.otherShare}`)
-  } else {
-    tally.zigzags += 1
-    if (zigzag) widths.push(result.widthMm - truth.widthMm!)
-  }
+  if (result.look === truth.look) tally.looks += 1
+  else failures.push(`${says}: ${result.look}, share ${result.otherShare}`)
+  if (zigzag && truth.zigzag) widths.push(result.widthMm - truth.widthMm!)
+  if (truth.otherShare !== undefined && result.look === truth.look)
+    scores.push({
+      off: result.score! - scoreOf(truth.look, truth.otherShare, asked.face)!,
+      spread: result.scoreSpread,
+    })
   // A skipped stitch makes one of twice the length; those are counted by themselves.
   const sewn = median(truth.lengths.filter((each) => each < 1.5 * median(truth.lengths)))
   const off = Math.abs(result.lengthMm!.median - sewn)
@@ -93,9 +96,10 @@ const part = (of: number, all: number) => `${of}/${all} (${((100 * of) / Math.ma
 console.log(`
 ${count} photographs from seed ${first}
 read of those that can be     ${part(tally.read, tally.readable)}
-look right, straight lines    ${part(tally.looks, tally.read - tally.zigzags)}
+look right                    ${part(tally.looks, tally.read)}
 length within 0.1 mm          ${part(tally.within, tally.read)}, median error ${median(lengths).toFixed(3)} mm
 width of zigzags              median error ${median(widths).toFixed(2)} mm, ${part(widths.filter((off) => Math.abs(off) <= 0.2).length, widths.length)} within 0.2 mm
+score                         spread ${Math.sqrt(scores.reduce((sum, { off }) => sum + off * off, 0) / Math.max(1, scores.length)).toFixed(2)}, said ${median(scores.map(({ spread }) => spread)).toFixed(2)}; ${part(scores.filter(({ off, spread }) => Math.abs(off) <= 2 * spread).length, scores.length)} within two of what is said
 skipped stitches found        ${part(tally.skipsFound, tally.skips)}, ${part(tally.falseSkips, tally.stitches)} false
 a no where none can be read   ${part(tally.refused, tally.spoilt)}
 time                          median ${Math.round(median(times))} ms, most ${Math.round(Math.max(...times))} ms; memory ${Math.round(process.memoryUsage.rss() / 1e6)} MB`)

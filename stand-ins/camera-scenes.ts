@@ -6,7 +6,7 @@ import type { CameraScene } from './camera'
 
 /** What is true of a photograph by what was sewn, or why it cannot be read. */
 export interface SceneTruth {
-  readonly look?: 'own' | 'dots' | 'line' | 'loops' | 'nest'
+  readonly look: 'own' | 'dots' | 'line' | 'loops' | 'nest'
   readonly zigzag: boolean
   readonly unreadable?: 'focus' | 'light' | 'colours' | 'tag' | 'seam'
 }
@@ -89,7 +89,7 @@ export function sceneOf(seed: number): {
     face,
     asked: { top: topHex, bobbin: bobbinHex },
     truth: {
-      ...(kind !== 'zigzag' && { look: kind }),
+      look: kind === 'zigzag' ? 'own' : kind,
       zigzag,
       ...(unreadable && { unreadable }),
     },

@@ -16,6 +16,8 @@ export interface DrawnPhotograph {
     readonly skipped: number
     readonly stitches: number
     readonly widthMm?: number
+    /** of the seam's length, where the other thread shows at its holes or lies over it */
+    readonly otherShare?: number
     /** how it was drawn, for a list of failures */
     readonly drawn: string
   }
@@ -34,6 +36,10 @@ const PAIRS = [
 ] as const
 const CLOTHS = ['#efe9dc', '#cfc7b4', '#9aa7b5', '#7d8a70', '#d6b9a0', '#bfc8d2', '#f7f4ee', '#e8d9b0'] as const
 const KINDS = ['own', 'own', 'dots', 'dots', 'line', 'loops', 'nest', 'zigzag'] as const
+/** How a thread is drawn; what lies at a hole where the other one shows; how a loop stands on the line. */
+const STYLES = ['flat', 'lit', 'twisted', 'round'] as const
+const DOTS = ['strokes', 'blobs'] as const
+const LOOPS = ['arches', 'drops', 'legs'] as const
 const GROUNDS = ['plain', 'woven', 'striped', 'printed'] as const
 const SPOILT = ['focus', 'light', 'colours', 'tag', 'seam'] as const
 
@@ -77,16 +83,38 @@ interface Sewing {
   readonly widthMm: number
   readonly seamMm: number
   readonly holes: 'none' | 'dot' | 'dark'
-  readonly style: 'flat' | 'lit' | 'twisted'
+  readonly style: (typeof STYLES)[number]
+  readonly dots: (typeof DOTS)[number]
+  readonly loops: (typeof LOOPS)[number]
   /** nothing but its holes, as where it was taken out */
   readonly unpicked: boolean
 }
 
+/** Where points are close and thread is thick, what shows at them is a line. */
+const showsPoints = ({ dots, threadMm, stitchMm }: Pick<Sewing, 'dots' | 'threadMm' | 'stitchMm'>): boolean =>
+  dots === 'blobs' && stitchMm > 4 * threadMm
+
+/** A loop at a hole: an arch with a foot to each side of it, a drop that comes out of it, or two legs that droop apart. */
+function loopAt([x, y]: Point, way: number, shape: (typeof LOOPS)[number], { from, bell }: Chance): Point[] {
+  const [tall, wide] = [from(1.2, 2.2), from(0.4, 0.8)]
+  return Array.from({ length: 15 }, (_, step): Point => {
+    const angle = (step / 14) * Math.PI
+    const out = Math.sin(angle)
+    const along = {
+      arches: -wide * Math.cos(angle),
+      drops: -wide * Math.sin(2 * angle),
+      legs: wide * (step / 7 - 1) * out,
+    }
+    return [x + along[shape] + bell(0.03), y + way * tall * out + bell(0.03)]
+  })
+}
+
 /** The seam as a drawing, along the x axis, and what is true of it. */
 function seamDrawn(
-  { seed, kind, own, other, threadMm, stitchMm, widthMm, seamMm, holes, style, unpicked }: Sewing,
-  { chance, from, pick, bell }: Chance,
-): { drawing: string; lengths: number[]; skipped: number } {
+  { seed, kind, own, other, threadMm, stitchMm, widthMm, seamMm, holes, style, dots, loops, unpicked }: Sewing,
+  chances: Chance,
+): { drawing: string; lengths: number[]; skipped: number; share: number } {
+  const { chance, from, pick, bell } = chances
   const zigzag = kind === 'zigzag'
   const uneven = from(0.01, 0.05)
   const wobble = from(0, 0.2)
@@ -117,6 +145,11 @@ function seamDrawn(
       mm,
     )
     path(points, hex, mm)
+    if (style === 'round') {
+      // A cylinder in the light: from dark at its edges to bright in its middle.
+      for (let part = 0; part < 8; part += 1) path(points, shaded(hex, 0.6 + 0.09 * part), mm * (1 - part / 8))
+      return
+    }
     if (style !== 'flat') path(points, shaded(hex, 0.7), mm)
     if (style !== 'flat') path(points, hex, mm * 0.75)
     if (style === 'lit') path(points, shaded(hex, 1.35), mm * 0.25)
@@ -131,7 +164,10 @@ function seamDrawn(
       parts.push(
         `<circle cx="${px}" cy="${py}" r="${(holes === 'dot' ? 0.22 : 0.36).toFixed(2)}" fill="rgba(20,15,10,${holes === 'dot' ? 0.45 : 0.75})"/>`,
       )
-  const share = kind === 'dots' ? from(0.14, 0.36) : kind === 'line' ? from(0.6, 0.95) : 0
+  // A zigzag that is right may show the other thread at its points underneath.
+  const pointed = zigzag && showsPoints({ dots, threadMm, stitchMm })
+  const share = kind === 'dots' ? from(0.14, 0.36) : kind === 'line' ? from(0.6, 0.95) : pointed ? 0.2 : 0
+  const tall = from(0.45, 0.8)
   const gap = zigzag ? from(0.06, 0.15) : from(0.06, 0.3)
   const side = pick([-1, 1])
   const stitchesDrawn = unpicked ? 0 : places.length - 1
@@ -151,7 +187,13 @@ function seamDrawn(
       const long = Math.hypot(to[0] - at[0], to[1] - at[1])
       return long === 0 ? at : towards(at, to, Math.min(0.5, (stitchMm * share) / 2 / long))
     }
-    if (share > 0) {
+    if (share > 0 && dots === 'blobs' && kind === 'dots') {
+      const [long, high] = [(stitchMm * share) / 2, threadMm * tall]
+      parts.push(
+        `<ellipse cx="${at[0].toFixed(3)}" cy="${at[1].toFixed(3)}" rx="${long.toFixed(3)}" ry="${high.toFixed(3)}" fill="${other}"/>`,
+        `<ellipse cx="${(at[0] - long / 4).toFixed(3)}" cy="${(at[1] - high / 4).toFixed(3)}" rx="${(long / 3).toFixed(3)}" ry="${(high / 3).toFixed(3)}" fill="${shaded(other, style === 'flat' ? 1 : 1.2)}"/>`,
+      )
+    } else if (share > 0) {
       const inward = (point: Point) => {
         const long = Math.hypot(point[0] - at[0], point[1] - at[1])
         return long < threadMm / 2 ? at : towards(point, at, threadMm / 2 / long)
@@ -159,14 +201,8 @@ function seamDrawn(
       thread([inward(half(before)), at, inward(half(next))], other, threadMm * 0.95)
     }
     if (kind === 'loops') {
-      const tall = from(1.2, 2.2)
-      const wide = from(0.4, 0.8)
       const way = chance() < 0.75 ? side : -side
-      const loop = Array.from({ length: 15 }, (_, step): Point => {
-        const angle = (step / 14) * Math.PI
-        return [at[0] - wide * Math.cos(angle) + bell(0.03), at[1] + way * tall * Math.sin(angle) + bell(0.03)]
-      })
-      thread(loop, other, threadMm * 0.95)
+      thread(loopAt(at, way, loops, chances), other, threadMm * 0.95)
     }
   }
   if (kind === 'nest' && !unpicked) {
@@ -182,7 +218,7 @@ function seamDrawn(
     })
     thread(bent, other, threadMm * 0.95)
   }
-  return { drawing: parts.join(''), lengths, skipped }
+  return { drawing: parts.join(''), lengths, skipped, share }
 }
 
 /** The swatch on its table, upright or lying, and the tag beside it on one of two sides. */
@@ -227,7 +263,7 @@ function tableDrawn(
     for (let column = 0; column < code.size; column += 1)
       if (code.data[row * code.size + column] === 1)
         ink += `M${(column * cell - 10).toFixed(4)} ${(row * cell - 10).toFixed(4)}h${cell.toFixed(4)}v${cell.toFixed(4)}h-${cell.toFixed(4)}z`
-  const pxPerMm = Math.min(from(12, 40), Math.sqrt(22e6 / (spreadX * spreadY)))
+  const pxPerMm = Math.min(from(12, 60), Math.sqrt(14e6 / (spreadX * spreadY)))
   const wood = pick(['#6b4a2f', '#8d8d8a', '#d8d6d0', '#2f3b46', '#b98f5d'])
   const grain = Array.from({ length: 60 }, () => {
     const y = from(-spreadY / 2, spreadY / 2)
@@ -263,14 +299,17 @@ export async function drawnPhotograph(seed: number, { without = false } = {}): P
     own,
     other,
     threadMm: from(0.18, 0.48),
-    stitchMm: zigzag ? from(1, 2.5) : from(1.7, 3.8),
+    stitchMm: zigzag ? from(1, 2.5) : from(1.5, 4.4),
     widthMm: zigzag ? from(2.2, 5) : 0,
     seamMm: from(42, 120),
-    holes: pick(['none', 'dot', 'dark'] as const),
-    style: pick(['flat', 'lit', 'twisted'] as const),
+    // Beside a black thread nobody tells a black hole from it.
+    holes: pick(['none', 'dot', top === '#111111' ? 'dot' : 'dark'] as const),
+    style: pick(STYLES),
+    dots: pick(DOTS),
+    loops: pick(LOOPS),
     unpicked: unreadable === 'seam',
   }
-  const { drawing, lengths, skipped } = seamDrawn(sewing, chances)
+  const { drawing, lengths, skipped, share } = seamDrawn(sewing, chances)
   const tag = without ? 'none' : unreadable === 'tag' ? 'creased' : 'flat'
   const { svg, pxPerMm, upright } = tableDrawn(drawing, sewing, { face, cloth, second, ground, tag }, chances)
   const flat = await sharp(Buffer.from(svg), { limitInputPixels: false })
@@ -302,14 +341,15 @@ export async function drawnPhotograph(seed: number, { without = false } = {}): P
     picture: { width: picture.width, height: picture.height, pixels },
     asked: { top, bobbin, face },
     truth: {
-      ...(!zigzag && { look: kind }),
+      look: kind === 'zigzag' ? (showsPoints(sewing) ? 'dots' : 'own') : kind,
       zigzag,
       ...(unreadable && { unreadable }),
       lengths,
       skipped,
       stitches: lengths.length,
       ...(zigzag && { widthMm: sewing.widthMm }),
-      drawn: `${ground} ${cloth}, ${sewing.style} ${sewing.threadMm.toFixed(2)} mm, holes ${sewing.holes}, ${pxPerMm.toFixed(0)} px/mm${upright ? ', upright' : ''}, ${top} ${bobbin}`,
+      ...(!zigzag && share > 0 && { otherShare: share }),
+      drawn: `${ground} ${cloth}, ${sewing.style} ${sewing.threadMm.toFixed(2)} mm, ${zigzag ? '' : kind === 'loops' ? sewing.loops + ', ' : kind === 'dots' ? sewing.dots + ', ' : ''}holes ${sewing.holes}, ${sewing.stitchMm.toFixed(1)} mm stitches, ${pxPerMm.toFixed(0)} px/mm${upright ? ', upright' : ''}, ${top} ${bobbin}`,
     },
   }
 }

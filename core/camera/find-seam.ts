@@ -119,7 +119,7 @@ export function threadMap(
             Math.min(one, on(index, inPicture(column - dx, row - dy) ? index - dy * width - dx : index)),
           )
         }
-        map[index] = Math.max(map[index]!, here * Math.min(1, ridge * 1.5))
+        map[index] = Math.max(map[index]!, here * Math.min(1, 2 * ridge * ridge))
       }
   }
   for (const shape of hidden) {

@@ -68,15 +68,24 @@ const HOLE = { least: 0.3, hidden: 0.55 } as const
 /**
  * The same chain, looked at again with what it has taught: a hole looks like the other holes of this seam, and not like the middle
  * of a stitch. What does not was something else, and a stitch was skipped; what does, between two far apart, was overlooked.
+ * @param stands whether something says by itself that a stitch was made there
  */
-export function byLikeness(chain: Chain, period: number, around: (column: number) => Float32Array): Link[] {
+export function byLikeness(
+  chain: Chain,
+  period: number,
+  around: (column: number) => Float32Array,
+  stands: (column: number) => boolean,
+): Link[] {
   const single = chain.filter(({ steps }) => steps === 1)
   if (single.length < 8) return [...chain]
   const holes = chain.map(({ at }) => around(at))
   const between = single.map(({ at }) => around(at - period / 2))
   const [hole, thread] = [meanOf(holes), meanOf(between)]
-  const unlikeness = hole.map((value, index) => value - thread[index]!)
-  const whole = unlikeness.reduce((sum, value) => sum + value * value, 0)
+  // What differs from one hole to the next, or from one stitch to the next, tells little: a stripe of the cloth, a shadow.
+  const [amongHoles, amongThreads] = [spreadOf(holes, hole), spreadOf(between, thread)]
+  const differs = amongHoles.map((value, index) => value + amongThreads[index]! + EVEN)
+  const unlikeness = hole.map((value, index) => (value - thread[index]!) / differs[index]!)
+  const whole = hole.reduce((sum, value, index) => sum + (value - thread[index]!) * unlikeness[index]!, 0)
   /** 1 as a hole, 0 as the middle of a stitch */
   const likeHole = (place: Float32Array): number => {
     let sum = 0
@@ -87,7 +96,7 @@ export function byLikeness(chain: Chain, period: number, around: (column: number
   let skippedBefore = 0
   for (const [index, { at, steps }] of chain.entries()) {
     const inside = index > 0 && index + 1 < chain.length
-    if (inside && steps === 1 && chain[index + 1]!.steps === 1 && likeHole(holes[index]!) < HOLE.least) {
+    if (inside && steps === 1 && chain[index + 1]!.steps === 1 && likeHole(holes[index]!) < HOLE.least && !stands(at)) {
       skippedBefore += 1
       continue
     }
@@ -108,6 +117,18 @@ export function byLikeness(chain: Chain, period: number, around: (column: number
     kept.push({ at, steps: kept.length === 0 ? 0 : all })
   }
   return kept
+}
+
+/** Places that are all alike still differ so much: the square of a hundredth or two of what a pixel may be. */
+const EVEN = 0.01
+
+/** How much many differ from their middle, place by place: the mean of the squares. */
+function spreadOf(all: readonly Float32Array[], mean: Float32Array): Float32Array {
+  const spread = new Float32Array(mean.length)
+  for (const each of all)
+    for (let index = 0; index < mean.length; index += 1)
+      spread[index]! += (each[index]! - mean[index]!) ** 2 / all.length
+  return spread
 }
 
 /** The middle of many, place by place. */

@@ -66,8 +66,8 @@ const not = (missing: Missing, because: string): PhotographNotRead => ({ read: f
 
 /** Other colour on less of the seam than this is its own; up to the second, dots. */
 const SHARES = { own: 0.08, dots: 0.45 } as const
-/** Further off the line than this a thread is a loop; wider than the second, with so much of that covered, a nest. */
-const OFF_MM = { loop: 0.8, nest: 3, covered: 1.6 } as const
+/** Further off the line than this a thread is a loop; wider than the second, with so much of that covered, a nest, or with less of it in one place alone. */
+const OFF_MM = { loop: 0.8, nest: 3, covered: 1.6, alone: 0.9 } as const
 /** Threads nearer to each other than this are not told apart by anybody. */
 const LEAST_APART = 0.1
 /** So near its middle a place is on the thread, whatever the thread. */
@@ -211,7 +211,7 @@ export function readPhotograph(
 }
 
 /** A zigzag is on its own middle for a fifth of the way; cloth that looks like thread now and then is so beside the line as well. */
-const RUNS = { least: 0.12, timesBeside: 3, besideMm: [-6, -4, 4, 6] } as const
+const RUNS = { least: 0.05, timesBeside: 3, besideMm: [-6, -4, 4, 6] } as const
 
 /** Whether thread runs along the line, looked at as closely as the photograph goes, and not beside it. */
 function threadRuns(strip: Strip, members: Members): boolean {
@@ -373,9 +373,11 @@ function told(
       : not('seam', 'There is thread, but no stitches are to be told from one another')
 
   const looped = offLine(strip, members, line, stitches.holes, halfWidthMm)
-  // On a straight line what is not on the thread itself is the shade of a hole beside it, as dark as many a thread.
-  const within = zigzag ? halfWidthMm + 0.3 : ON_THREAD_MM
-  const others = coverOf(members.other, strip, zigzag ? new Float32Array(width) : line, within)
+  // On a straight line what is not on the thread itself is the shade of a hole beside it, as dark as many a thread; at a point of a
+  // zigzag it is narrower than a thread.
+  const others = zigzag
+    ? pointsOf(members.other, strip, halfWidthMm + 0.3, threadMm)
+    : coverOf(members.other, strip, line, ON_THREAD_MM)
   const [begin, finish] = [stitches.holes[0]! * pxPerMm, stitches.holes.at(-1)! * pxPerMm]
   let shows = 0
   for (let column = Math.round(begin); column < finish; column += 1) if (others[column]! > 0.5) shows += 1
@@ -435,8 +437,8 @@ function told(
   }
 }
 
-/** Between the marks of the scale a share says how far it is from one to the next. */
-function scoreOf(look: Look, share: number, face: 'top' | 'under'): number | null {
+/** Between the marks of the scale a share says how far it is from one to the next; a nest has no score. */
+export function scoreOf(look: Look, share: number, face: 'top' | 'under'): number | null {
   if (look === 'nest') return null
   const sign = face === 'top' ? 1 : -1
   if (look === 'loops') return 3 * sign
@@ -454,20 +456,26 @@ function scoreOf(look: Look, share: number, face: 'top' | 'under'): number | nul
   return Math.round(sign * Math.max(0, score) * 100) / 100
 }
 
-/** How thick a thread looks: of all columns, the middle one's. */
+/** How thick a thread is, mm, whichever way it lies: of all stretches of it along rows and along columns, the middle ones. */
 function thicknessOf({ width, height, pxPerMm }: Strip, { own, other }: Members): number {
-  const runs: number[] = []
-  for (let column = 0; column < width; column += 3) {
-    let run = 0
-    for (let row = 0; row < height; row += 1) {
-      if (own[row * width + column]! + other[row * width + column]! > 0.5) run += 1
-      else {
-        if (run > 1) runs.push(run)
-        run = 0
+  const lies = (column: number, row: number) => own[row * width + column]! + other[row * width + column]! > 0.5
+  const usual = (lines: number, long: number, on: (line: number, at: number) => boolean): number => {
+    const runs: number[] = []
+    for (let line = 0; line < lines; line += 3) {
+      let run = 0
+      for (let at = 0; at < long; at += 1) {
+        if (on(line, at)) run += 1
+        else {
+          if (run > 1) runs.push(run)
+          run = 0
+        }
       }
     }
+    return median(runs) / pxPerMm || 0.3
   }
-  return Math.min(0.6, median(runs) / pxPerMm || 0.3)
+  const across = usual(width, height, (column, row) => lies(column, row))
+  const along = usual(height, width, (row, column) => lies(column, row))
+  return Math.min(0.6, 1 / Math.hypot(1 / across, 1 / along))
 }
 
 /** A zigzag crosses its middle again and again, and is at neither edge for long. */
@@ -489,6 +497,28 @@ function isToAndFro(
   const all = counts[0]! + counts[1]! + counts[2]!
   // The own thread of a straight line lies in one third of whatever stands off it.
   return all > 0 && Math.max(...counts) < 0.62 * all && Math.min(counts[0]!, counts[2]!) > 0.15 * all
+}
+
+/** Of a thread in a row across a zigzag at least so much of its thickness is seen. */
+const SEEN_ACROSS = 0.6
+
+/** The columns in which a thread lies somewhere across a zigzag: 1 there. */
+function pointsOf(
+  of: Float32Array,
+  { width, height, middle, pxPerMm }: Strip,
+  withinMm: number,
+  threadMm: number,
+): Float32Array {
+  const reach = withinMm * pxPerMm
+  const least = Math.max(1, SEEN_ACROSS * threadMm * pxPerMm)
+  return Float32Array.from({ length: width }, (_, column) => {
+    let run = 0
+    for (let row = Math.max(0, Math.ceil(middle - reach)); row <= Math.min(height - 1, middle + reach); row += 1) {
+      run = of[row * width + column]! > 0.5 ? run + 1 : 0
+      if (run >= least) return 1
+    }
+    return 0
+  })
 }
 
 /** At how many of the holes the other thread stands off the line. */
@@ -536,6 +566,12 @@ function tangled(strip: Strip, { other }: Members, halfWidthMm: number): Uint8Ar
   // A window of three millimetres along: how wide the other thread lies in it, and how much of that it covers: loops to
   // both sides reach as far, and cover little.
   const wide = Math.round(3 * pxPerMm)
+  const windows: {
+    readonly from: number
+    readonly until: number
+    readonly extent: number
+    readonly covered: number
+  }[] = []
   for (let from = 0; from < width; from += Math.round(pxPerMm)) {
     const rows = new Float32Array(height)
     const until = Math.min(width, from + wide)
@@ -549,9 +585,11 @@ function tangled(strip: Strip, { other }: Members, halfWidthMm: number): Uint8Ar
         high = row
         area += rows[row]!
       }
-    const extent = (high - low) / pxPerMm
-    if (low >= 0 && extent > OFF_MM.nest + halfWidthMm * 2 && area > OFF_MM.covered * pxPerMm * (until - from))
-      columns.fill(1, from, until)
+    windows.push({ from, until, extent: (high - low) / pxPerMm, covered: area / pxPerMm / (until - from) })
   }
+  // Loops stand along the whole of a seam; what lies in one place and nowhere else need not cover as much.
+  const least = Math.min(OFF_MM.covered, Math.max(OFF_MM.alone, 3 * median(windows.map(({ covered }) => covered))))
+  for (const { from, until, extent, covered } of windows)
+    if (extent > OFF_MM.nest + halfWidthMm * 2 && covered > least) columns.fill(1, from, until)
   return columns
 }

@@ -59,6 +59,9 @@ export function smoothed(values: Float32Array, reach: number): Float32Array {
   return means
 }
 
+/** Smoothed twice: highest in the middle of what is high, not at an edge of it. */
+const broad = (values: Float32Array, reach: number) => smoothed(smoothed(values, reach), reach)
+
 /** As far above or below its own surroundings as is usual: mean 0, spread 1. */
 function standing(values: Float32Array, reach: number): Float32Array {
   const means = smoothed(values, reach)
@@ -162,6 +165,34 @@ function loopsOver({ width, height, middle, pxPerMm }: Strip, other: Float32Arra
   return loops.map((count) => Math.min(1, count / (LOOP_MM.thread * pxPerMm)))
 }
 
+/** How dark it is along a line, or so far beside it: what is close to it as well, since thread is narrow. */
+function darkOn({ width, height, middle, pxPerMm, shades }: Strip, line: Float32Array, offMm: number): Float32Array {
+  const reach = Math.max(1, Math.round(0.18 * pxPerMm))
+  return Float32Array.from({ length: width }, (_, column) => {
+    const row = Math.round(middle + line[column]! + offMm * pxPerMm)
+    let sum = 0
+    for (let step = -reach; step <= reach; step += 1)
+      sum -= shades[(Math.max(0, Math.min(height - 1, row + step)) * width + column) * 3]!
+    return sum
+  })
+}
+
+/** Stripes of a cloth come again beside its seam as they do on it: looked for so far to either side, mm, and told by so much likeness. */
+const STRIPES = { besideMm: [-5, -3.5, 3.5, 5], like: 0.3, weight: 0.1 } as const
+
+/** Whether what comes again on a seam comes again beside it as well: then it is the cloth's and tells nothing of stitches. */
+function besideToo(strip: Strip, line: Float32Array, { lag }: Period): boolean {
+  const { pxPerMm } = strip
+  const beside = STRIPES.besideMm.map((off) => {
+    const values = standing(smoothed(darkOn(strip, line, off), 0.12 * pxPerMm), 4 * pxPerMm)
+    return periodOf(values, SHORTEST_MM * pxPerMm * 1.4, LONGEST_MM * pxPerMm)
+  })
+  return beside.filter((one) => one.like > STRIPES.like && near(one, { lag })).length * 2 > beside.length
+}
+
+/** Whether two periods are one. */
+const near = (one: Pick<Period, 'lag'>, other: Pick<Period, 'lag'>) => Math.abs(one.lag / other.lag - 1) < 0.08
+
 /**
  * The stitches of a straight line: where the own thread dips into its hole, where the other one comes up, where it is dark. Each
  * of these counts as much as it comes again regularly.
@@ -173,52 +204,45 @@ export function straightStitches(
   line: Float32Array,
   tangled: Uint8Array,
 ): SeenStitches {
-  const { width, pxPerMm, middle, shades } = strip
+  const { width, pxPerMm } = strip
   const owns = coverOf(own, strip, line, 0.22)
   const others = coverOf(other, strip, line, 0.35)
-  const dark = new Float32Array(width)
-  for (let column = 0; column < width; column += 1) {
-    // Of the thread and what lies close beside it.
-    const reach = Math.max(1, Math.round(0.18 * pxPerMm))
-    const row = Math.round(middle + line[column]!)
-    for (let step = -reach; step <= reach; step += 1) dark[column]! -= shades[((row + step) * width + column) * 3]!
-  }
+  const dark = darkOn(strip, line, 0)
   const far = 4 * pxPerMm
   const loops = loopsOver(strip, other, line)
   const signs = [owns.map((value) => -value), others, dark, loops].map((values) =>
     standing(smoothed(values, 0.12 * pxPerMm), far).map((value, column) => (tangled[column] === 1 ? 0 : value)),
   )
   const periods = signs.map((values) => periodOf(values, SHORTEST_MM * pxPerMm * 1.4, LONGEST_MM * pxPerMm))
+  const [, , darks] = periods
+  if (besideToo(strip, line, darks!)) periods[2] = { lag: darks!.lag, like: darks!.like * STRIPES.weight }
   const weights = periods.map(({ like }) => Math.max(0, like) ** 1.5)
-  // The dark may plainly say the opposite of the threads: a thread is darker than its holes, or a hole is as dark as the thread. What
-  // comes again more regularly is asked then.
-  let [agrees, threads, darks] = [0, 0, 0]
+  // The dark may plainly say the opposite of the threads. A thread that is darker than its cloth makes the middle of a stitch dark: the
+  // thread is asked then. Otherwise a hole was taken for thread, or none is dark: what comes again more regularly is asked.
+  let [agrees, threads, shades] = [0, 0, 0]
   for (let column = 0; column < width; column += 1) {
     const said = signs[0]![column]! * weights[0]! + signs[1]![column]! * weights[1]!
     agrees += said * signs[2]![column]!
     threads += said * said
-    darks += signs[2]![column]! ** 2
+    shades += signs[2]![column]! ** 2
   }
-  if (agrees < CONTRADICTS * Math.sqrt(threads * darks))
+  if (agrees < CONTRADICTS * Math.sqrt(threads * shades))
     weights.splice(
       0,
       3,
-      ...(weights[2]! > weights[0]! + weights[1]! ? [0, 0, weights[2]!] : [weights[0]!, weights[1]!, 0]),
+      ...(weights[2]! > weights[0]! + weights[1]! && !isDarkThread(strip, own)
+        ? [0, 0, weights[2]!]
+        : [weights[0]!, weights[1]!, 0]),
     )
-  const together = new Float32Array(width)
-  for (const [index, values] of signs.entries()) {
-    const weight = weights[index]!
-    for (let column = 0; column < width; column += 1) together[column]! += values[column]! * weight
-  }
+  const together = sumOf(weights, signs)
   const all = periodOf(standing(together, far), SHORTEST_MM * pxPerMm * 1.4, LONGEST_MM * pxPerMm)
   const first = agreed(all, periods)
   if (first.lag === 0) return NONE
-  // Where the other thread lies over most of the way, its middle is the hole: a sharp peak somewhere on it is none.
+  // Where the other thread lies over most of the way, its middle is the hole: a sharp peak somewhere on it is none. A loop has two
+  // feet, and either may stand beside its hole: the loop as a whole tells the place.
   const wide = shareNear(others, width / 2, width / 2) > LIES_OVER
-  const even = standing(
-    wide ? swinging(together, first.lag) : smoothed(smoothed(together, first.lag * 0.08), first.lag * 0.08),
-    far,
-  )
+  const looped = shareNear(loops, width / 2, width / 2) > LOOPED
+  const even = standing(wide ? swinging(together, first.lag) : broad(together, first.lag * (looped ? 0.2 : 0.08)), far)
   const around = likenessOf(strip, { own, other }, line)
   const chained = (period: number) => chainOf(peaksOf(even, period * 0.35), period, width)
   const whole = chained(first.lag)
@@ -227,7 +251,9 @@ export function straightStitches(
   const period = halved ? first.lag / 2 : first.lag
   const found = halved ? chained(period) : whole
   const shown = withHidden(found, period, others, coverOf(other, strip, line, 1.5))
-  return seen(byLikeness(shown, period, around), pxPerMm, first.like, 1)
+  // Where a loop stands a stitch was made, whatever its hole looks like.
+  const stands = (at: number) => looped && shareNear(loops, at, period * 0.3) > SHOWS
+  return seen(byLikeness(shown, period, around, stands), pxPerMm, first.like, 1)
 }
 
 /**
@@ -235,7 +261,6 @@ export function straightStitches(
  * tangle comes again after nothing in particular.
  */
 function agreed(together: Period, signs: readonly Period[]): Period {
-  const near = (one: Period, other: Period) => Math.abs(one.lag / other.lag - 1) < 0.08
   const heard = signs.map((sign) => {
     const like = signs.filter((other) => near(sign, other))
     return { sign, count: like.length, sum: like.reduce((all, each) => all + each.like, 0) }
@@ -245,15 +270,51 @@ function agreed(together: Period, signs: readonly Period[]): Period {
   const others = signs.reduce((all, { like }) => all + like, 0) - sum
   const found = (count < 2 && sum < 2 * others) || near(together, sign) ? together : sign
   // Stripes of the cloth come again as well, and may do so with every second or third stitch: the own thread knows nothing of them.
-  const [own] = signs
+  const [own, ...rest] = signs
+  // What the own thread says by far the plainest, whatever is printed on the cloth beside it.
+  if (own!.like > BY_FAR * Math.max(...rest.map(({ like }) => like))) return own!
   const plain = own!.like > 0.6 * Math.max(...signs.map(({ like }) => like))
   return plain && [2, 3].some((times) => Math.abs(found.lag / own!.lag / times - 1) < 0.08) ? own! : found
 }
+
+/** Of so much of the seam's length loops stand beside it, where there are loops. */
+const LOOPED = 0.12
+
+/** What several signs say together, each by its weight. */
+function sumOf(weights: readonly number[], signs: readonly Float32Array[]): Float32Array {
+  const sum = new Float32Array(signs[0]!.length)
+  for (const [index, values] of signs.entries())
+    for (let column = 0; column < sum.length; column += 1) sum[column]! += values[column]! * weights[index]!
+  return sum
+}
+
+/** One sign is so much plainer than every other. */
+const BY_FAR = 1.3
 
 /** From here down two signs say opposite things; 0 is nothing to do with each other. */
 const CONTRADICTS = -0.3
 /** The other thread is a line over the own one from so much of the seam on. */
 const LIES_OVER = 0.45
+
+/** Whether a thread is darker than the cloth that lies beside its seam. */
+function isDarkThread({ width, height, middle, pxPerMm, shades }: Strip, own: Float32Array): boolean {
+  const [seam, cloth] = [Math.round(0.6 * pxPerMm), Math.round(3 * pxPerMm)]
+  let [thread, threads, beside, besides] = [0, 0, 0, 0]
+  for (let row = 0; row < height; row += 1) {
+    const off = Math.abs(row - middle)
+    for (let column = 0; column < width; column += 3) {
+      const index = row * width + column
+      if (off < seam && own[index]! > 0.6) {
+        thread += shades[index * 3]!
+        threads += 1
+      } else if (off > cloth) {
+        beside += shades[index * 3]!
+        besides += 1
+      }
+    }
+  }
+  return thread / threads < beside / besides
+}
 
 /** How much a row of values swings about each place as a wave of that length does: highest in the middle of what is high. */
 function swinging(values: Float32Array, length: number): Float32Array {
@@ -293,16 +354,13 @@ function withHidden(chain: Chain, period: number, others: Float32Array, loops: F
   const looped = chain.filter(({ at }) => shareNear(loops, at, period * 0.3) > SHOWS).length > 0.6 * chain.length
   return chain.flatMap((each, index) => {
     const before = chain[index - 1]
-    if (each.steps !== 2 || !before) return [each]
-    const middle = (before.at + each.at) / 2
-    const hidden =
-      shareNear(others, middle, period * 0.22) > SHOWS || (looped && shareNear(loops, middle, period * 0.3) > SHOWS)
-    return hidden
-      ? [
-          { at: middle, steps: 1 },
-          { at: each.at, steps: 1 },
-        ]
-      : [each]
+    if (each.steps < 2 || !before) return [each]
+    const step = (each.at - before.at) / each.steps
+    const between = Array.from({ length: each.steps - 1 }, (_, place) => before.at + step * (place + 1))
+    const shown = between.filter(
+      (at) => shareNear(others, at, period * 0.22) > SHOWS || (looped && shareNear(loops, at, period * 0.3) > SHOWS),
+    )
+    return shown.length === between.length ? [...shown, each.at].map((at) => ({ at, steps: 1 })) : [each]
   })
 }
 
@@ -369,5 +427,67 @@ export function zigzagStitches(
   if (period.lag === 0) return { ...NONE, zigzag: true }
   const chain = chainOf(peaksOf(smoothed(sides[better]!, period.lag * 0.08), period.lag * 0.4), period.lag, width)
   const found = seen(chain, pxPerMm, period.like, 2)
-  return { ...found, widthMm: Math.max(0, edges.high - edges.low - END_OF_THREAD * threadMm) }
+  const told = widthByLegs(strip, { own, other }, edges, chain, better === 0 ? 1 : -1)
+  return { ...found, widthMm: told ?? Math.max(0, edges.high - edges.low - END_OF_THREAD * threadMm) }
+}
+
+/** The legs of a zigzag are looked at on so much of its width in the middle; so many rows tell its width. */
+const LEGS = { middle: 0.6, fewestRows: 6, fewestPoints: 4 } as const
+
+/**
+ * The width of a zigzag from needle hole to needle hole: two legs that part at a point lie the further apart the further from it, and
+ * a whole period apart where the next points are. It does not matter how the thread goes into its hole.
+ * @param inward from the points of the chain: 1 down the strip
+ */
+function widthByLegs(
+  { width, pxPerMm, middle }: Strip,
+  { own, other }: Pick<Members, 'own' | 'other'>,
+  edges: { low: number; high: number },
+  chain: Chain,
+  inward: 1 | -1,
+): number | undefined {
+  const period = median(chain.slice(1).flatMap(({ at, steps }, index) => (steps === 1 ? [at - chain[index]!.at] : [])))
+  const wide = edges.high - edges.low
+  const rows: { off: number; apart: number }[] = []
+  const margin = (wide * (1 - LEGS.middle)) / 2
+  for (
+    let row = Math.round(middle + (edges.low + margin) * pxPerMm);
+    row < middle + (edges.high - margin) * pxPerMm;
+    row += 1
+  ) {
+    const legs = middlesOf(own, other, row * width, width)
+    const parted: number[] = []
+    for (const { at } of chain) {
+      const next = legs.findIndex((leg) => leg > at)
+      if (next < 1) continue
+      const apart = legs[next]! - legs[next - 1]!
+      if (apart < period) parted.push(apart)
+    }
+    if (parted.length >= LEGS.fewestPoints) rows.push({ off: inward * row, apart: median(parted) })
+  }
+  if (rows.length < LEGS.fewestRows || period === 0) return undefined
+  const slopes = rows.flatMap((one, index) =>
+    rows.slice(index + 1).map((another) => (another.apart - one.apart) / (another.off - one.off)),
+  )
+  const slope = median(slopes)
+  const told = period / slope / pxPerMm
+  // Not far from what is seen from edge to edge, or the legs were something else.
+  return slope > 0 && Math.abs(told - wide) < 0.3 * wide ? told : undefined
+}
+
+/** The middles of what thread lies in one row of the strip, columns. */
+function middlesOf(own: Float32Array, other: Float32Array, from: number, width: number): number[] {
+  const middles: number[] = []
+  let [weight, sum] = [0, 0]
+  for (let column = 0; column < width; column += 1) {
+    const part = Math.max(own[from + column]!, other[from + column]!)
+    if (part > 0.3) {
+      weight += part
+      sum += part * column
+    } else if (weight > 0) {
+      middles.push(sum / weight)
+      weight = sum = 0
+    }
+  }
+  return middles
 }
