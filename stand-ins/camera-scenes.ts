@@ -84,7 +84,9 @@ export function sceneOf(seed: number): {
   const [topHex, bobbinHex] = unreadable === 'colours' ? alike : [top, bobbin]
   const [own, other] = face === 'top' ? [topHex, bobbinHex] : [bobbinHex, topHex]
   const warm = from(0.82, 1.05)
-  const bright = unreadable === 'light' ? from(0.008, 0.02) : from(0.55, 1)
+  // Too little light, or a lamp that shines on the seam.
+  const shines = unreadable === 'light' && seed % 2 === 1
+  const bright = unreadable === 'light' && !shines ? from(0.008, 0.02) : from(0.55, 1)
   return {
     face,
     asked: { top: topHex, bobbin: bobbinHex },
@@ -110,7 +112,7 @@ export function sceneOf(seed: number): {
       noise: from(0.005, 0.03),
       shadow: chance() < 0.4 ? from(0.2, 0.5) : 0,
       light: [bright * warm, bright, (bright * 2) / (1 + warm) / 1.02],
-      glare: 0,
+      glare: shines ? 0.5 : 0,
       pucker: chance() < 0.2 ? from(0.3, 1) : 0,
     },
   }

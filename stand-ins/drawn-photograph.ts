@@ -239,7 +239,7 @@ function tableDrawn(
     tag: 'flat' | 'creased' | 'none'
   },
   { chance, from, pick, bell }: Chance,
-): { svg: string; pxPerMm: number; upright: boolean } {
+): { svg: string; pxPerMm: number; upright: boolean; seamAt: Point } {
   const upright = chance() < 0.35
   const sideMm = from(13, 20)
   const [alongMm, acrossMm] = [seamMm + from(6, 16), 2 * sideMm]
@@ -277,7 +277,7 @@ function tableDrawn(
 ${ground === 'plain' ? '' : `<rect x="${-alongMm / 2}" y="${-acrossMm / 2}" width="${alongMm}" height="${acrossMm}" fill="url(#w)"/>`}
 <g transform="translate(${-seamMm / 2} 0)">${seam}</g></g>
 ${tag === 'none' ? '' : card}</svg>`
-  return { svg, pxPerMm, upright }
+  return { svg, pxPerMm, upright, seamAt: [(middle[0] + spreadX / 2) * pxPerMm, (middle[1] + spreadY / 2) * pxPerMm] }
 }
 
 /** @param seed the same seed is the same photograph; @param options.without no tag lies beside it */
@@ -311,7 +311,7 @@ export async function drawnPhotograph(seed: number, { without = false } = {}): P
   }
   const { drawing, lengths, skipped, share } = seamDrawn(sewing, chances)
   const tag = without ? 'none' : unreadable === 'tag' ? 'creased' : 'flat'
-  const { svg, pxPerMm, upright } = tableDrawn(drawing, sewing, { face, cloth, second, ground, tag }, chances)
+  const { svg, pxPerMm, upright, seamAt } = tableDrawn(drawing, sewing, { face, cloth, second, ground, tag }, chances)
   const flat = await sharp(Buffer.from(svg), { limitInputPixels: false })
     .flatten()
     .raw()
@@ -323,7 +323,7 @@ export async function drawnPhotograph(seed: number, { without = false } = {}): P
       pixels: flat.data,
     },
     chances,
-    unreadable === 'light',
+    unreadable !== 'light' ? undefined : seed % 2 === 0 ? 'dark' : { at: seamAt, px: (sewing.seamMm / 4) * pxPerMm },
   )
   const blurPx = unreadable === 'focus' ? from(0.45, 0.8) * pxPerMm : from(0.4, 1)
   const jpeg = await sharp(Buffer.from(picture.pixels), {
@@ -364,12 +364,20 @@ const nearly = (hex: string) =>
     )
     .join('')}`
 
-/** Four corners moved at will, light that falls off, and a colour of light. */
-function seenAskew(flat: Picture, { bell, from }: Chance, dark: boolean): Picture {
+/**
+ * Four corners moved at will, light that falls off, and a colour of light.
+ * @param spoilt by too little light, or by a lamp that shines so far around a place, pixels
+ */
+function seenAskew(
+  flat: Picture,
+  { bell, from }: Chance,
+  spoilt: 'dark' | { readonly at: Point; readonly px: number } | undefined,
+): Picture {
   const { width, height, pixels } = flat
   const turn = (bell(7) * Math.PI) / 180
   const [leanX, leanY] = [bell(0.07), bell(0.07)]
-  const times = dark ? from(0.02, 0.05) : from(0.7, 1.02)
+  const times = spoilt === 'dark' ? from(0.02, 0.05) : from(0.7, 1.02)
+  const lamp = typeof spoilt === 'object' ? spoilt : undefined
   const light = [times * from(0.92, 1.05), times, times * from(0.85, 1.05)]
   const fall = [bell(0.12), bell(0.12)]
   const into = new Uint8ClampedArray(width * height * 3)
@@ -384,12 +392,13 @@ function seenAskew(flat: Picture, { bell, from }: Chance, dark: boolean): Pictur
       const [left, above] = [Math.floor(sx), Math.floor(sy)]
       const [right, down] = [sx - left, sy - above]
       const falls = 1 + fall[0]! * u * 2 + fall[1]! * v * 2
+      const shine = lamp ? 500 * Math.exp(-(((sx - lamp.at[0]) ** 2 + (sy - lamp.at[1]) ** 2) / lamp.px ** 2)) : 0
       const to = (row * width + column) * 3
       const at = (above * width + left) * 3
       for (let part = 0; part < 3; part += 1) {
         const upper = pixels[at + part]! * (1 - right) + pixels[at + part + 3]! * right
         const lower = pixels[at + part + width * 3]! * (1 - right) + pixels[at + part + width * 3 + 3]! * right
-        into[to + part] = (upper * (1 - down) + lower * down) * falls * light[part]!
+        into[to + part] = (upper * (1 - down) + lower * down) * falls * light[part]! + shine
       }
     }
   return { width, height, pixels: into }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { median } from '@/core/camera/stitches'
+import { median } from '@/core/camera/rows'
 import { readPhotograph } from '@/core/camera/read-photograph'
 import { colourOf } from '@/core/picture/picture'
 import { photograph, type CameraScene } from '@/stand-ins/camera'

@@ -1,13 +1,17 @@
 import { colourOf, type Picture } from '../picture/picture'
 import { balanceOf, seenApart, shadeOf, unlike, type Balance } from './colours'
 import { finderMarks } from './finder-marks'
-import { findSeam, inside, threadMap, type Hidden } from './find-seam'
+import { findSeam, threadMap, type Hidden } from './find-seam'
+import { liesAlong, lineOf, massOf, ON_THREAD_MM, thicknessOf, threadRuns } from './line'
+import { offLine, pointsOf, scoreOf, SHARES, tangled, type Look } from './look'
 import { modulesOf, planeThrough, pxPerMmAt, refined, tagLight, TAG_MM, toPixel, toPlace, type Corners } from './plane'
+import { median } from './rows'
+import { coverOf } from './signs'
+import { burntShare, glares, isSoft } from './spoilt'
+import { straightStitches } from './straight'
 import { layStraight, membersOf, type Members, type Strip } from './strip'
-import { coverOf, median, smoothed, straightStitches, widthOf, zigzagStitches } from './stitches'
+import { isToAndFro, widthOf, zigzagStitches } from './zigzag'
 
-export const LOOKS = ['own', 'dots', 'line', 'loops', 'nest'] as const
-export type Look = (typeof LOOKS)[number]
 export const MISSING = ['tag', 'seam', 'colours', 'focus', 'light', 'frame'] as const
 export type Missing = (typeof MISSING)[number]
 
@@ -64,14 +68,8 @@ export interface PhotographNotRead {
 const NO_SEAM = 'No seam in these two colours is to be seen'
 const not = (missing: Missing, because: string): PhotographNotRead => ({ read: false, missing, because })
 
-/** Other colour on less of the seam than this is its own; up to the second, dots. */
-const SHARES = { own: 0.08, dots: 0.45 } as const
-/** Further off the line than this a thread is a loop; wider than the second, with so much of that covered, a nest, or with less of it in one place alone. */
-const OFF_MM = { loop: 0.8, nest: 3, covered: 1.6, alone: 0.9 } as const
 /** Threads nearer to each other than this are not told apart by anybody. */
 const LEAST_APART = 0.1
-/** So near its middle a place is on the thread, whatever the thread. */
-const ON_THREAD_MM = 0.12
 /** Thread on a line, for each pixel of its length, from which it is looked at closely. */
 const FAINTEST = 0.04
 const SHORTEST_SEAM_MM = 24
@@ -210,138 +208,12 @@ export function readPhotograph(
   return told(strip, members, { face, blurMm, at, local, plane: plane !== undefined })
 }
 
-/** A zigzag is on its own middle for a fifth of the way; cloth that looks like thread now and then is so beside the line as well. */
-const RUNS = { least: 0.05, timesBeside: 3, besideMm: [-6, -4, 4, 6] } as const
-
-/** Whether thread runs along the line, looked at as closely as the photograph goes, and not beside it. */
-function threadRuns(strip: Strip, members: Members): boolean {
-  const line = lineOf(strip, members)
-  const lies = liesAlong(strip, members)
-  const share = (offMm: number) => lies(line.map((row) => row + offMm * strip.pxPerMm))
-  const beside = RUNS.besideMm.reduce((sum, off) => sum + share(off), 0) / RUNS.besideMm.length
-  return share(0) > Math.max(RUNS.least, RUNS.timesBeside * beside)
-}
-
-/** Of the length of a line through the strip, on how much of it either thread lies. */
-function liesAlong(strip: Strip, { own, other }: Members): (line: Float32Array) => number {
-  const either = own.map((value, index) => Math.max(value, other[index]!))
-  return (line) =>
-    coverOf(either, strip, line, 2 * ON_THREAD_MM).reduce((sum, value) => sum + (value > 0.5 ? 1 : 0), 0) / line.length
-}
-
-/** How much there is of a thread near the seam. */
-function massOf({ width, height, middle, pxPerMm }: Strip, of: Float32Array): number {
-  let sum = 0
-  const reach = Math.round(0.6 * pxPerMm)
-  for (let row = Math.max(0, middle - reach); row <= Math.min(height - 1, middle + reach); row += 1)
-    for (let column = 0; column < width; column += 1) sum += of[row * width + column]! > 0.5 ? 1 : 0
-  return sum
-}
-
-/** Whether much of a picture holds more light than it can, besides the tag. */
-function glares({ width, height, pixels }: Picture, hidden: readonly Hidden[]): boolean {
-  let burnt = 0
-  for (let row = 0; row < height; row += 2)
-    for (let column = 0; column < width; column += 2) {
-      const index = (row * width + column) * 3
-      if (pixels[index]! < 250 || pixels[index + 1]! < 250 || pixels[index + 2]! < 245) continue
-      if (!hidden.some((shape) => inside(shape, column, row))) burnt += 1
-    }
-  return burnt > 0.012 * (width / 2) * (height / 2)
-}
-
 function grown(corners: Corners, times: number): { x: number; y: number }[] {
   const middle = {
     x: corners.reduce((sum, { x }) => sum + x, 0) / 4,
     y: corners.reduce((sum, { y }) => sum + y, 0) / 4,
   }
   return corners.map(({ x, y }) => ({ x: middle.x + (x - middle.x) * times, y: middle.y + (y - middle.y) * times }))
-}
-
-/** Of an edge's whole height, how much of it a sharp one climbs from pixel to pixel at its steepest; less is soft. */
-const SHARP = 0.36
-
-/** Whether even the plainest edges of a picture take many pixels. */
-function isSoft({ width, height, pixels }: Picture): boolean {
-  const edges: { at: number; height: number }[] = []
-  for (let row = 2; row + 2 < height; row += 3)
-    for (let column = 11; column + 11 < width; column += 3) {
-      const at = (row * width + column) * 3 + 1
-      edges.push({ at, height: Math.abs(pixels[at + 24]! - pixels[at - 24]!) })
-    }
-  edges.sort((a, b) => b.height - a.height)
-  const plainest = edges.slice(0, Math.ceil(edges.length * 0.005)).filter(({ height: high }) => high > 0)
-  const steep = plainest.map(({ at, height: high }) => {
-    let most = 0
-    for (let off = -24; off <= 24; off += 3)
-      most = Math.max(most, Math.abs(pixels[at + off + 3]! - pixels[at + off - 3]!))
-    return most / high
-  })
-  return median(steep) < SHARP
-}
-
-/** How much of the seam lies under a glare: columns in which several pixels hold more light than they can. */
-function burntShare({ width, height, middle, pxPerMm, burnt }: Strip): number {
-  let columns = 0
-  const reach = Math.round(0.8 * pxPerMm)
-  for (let column = 0; column < width; column += 1) {
-    let sum = 0
-    for (let row = Math.max(0, middle - reach); row <= Math.min(height - 1, middle + reach); row += 1)
-      sum += burnt[row * width + column]!
-    if (sum > reach) columns += 1
-  }
-  return columns / width
-}
-
-/** Thread so far to each side may belong to the seam; a place of the line rests on what lies so far along it, mm. */
-const LINE_MM = { across: 3, along: 3.5, every: 0.5 } as const
-/** Where there is less of the own thread than this for the other's, the line is told by both: the other lies over it. */
-const OWN_SCARCE = 0.2
-
-/**
- * The seam's own line through the strip, rows from its middle. It goes where the middle of the own thread lies, not its mean: loops
- * stand off to one side, and a line told by them would stray with them.
- */
-function lineOf(strip: Strip, { own, other }: Members): Float32Array {
-  const { width, middle, pxPerMm } = strip
-  const reach = Math.min(middle, Math.round(LINE_MM.across * pxPerMm))
-  const rows = 2 * reach + 1
-  const every = Math.max(1, Math.round(LINE_MM.every * pxPerMm))
-  const cells = Math.ceil(width / every)
-  const massIn = (of: Float32Array) => {
-    const mass = new Float32Array(cells * rows)
-    for (let off = 0; off < rows; off += 1) {
-      const from = (middle - reach + off) * width
-      for (let column = 0; column < width; column += 1) {
-        const part = of[from + column]!
-        if (part >= 0.4) mass[Math.floor(column / every) * rows + off]! += part
-      }
-    }
-    return mass
-  }
-  const sumOf = (values: Float32Array) => values.reduce((sum, value) => sum + value, 0)
-  const [owns, others] = [massIn(own), massIn(other)]
-  const mass =
-    sumOf(owns) < OWN_SCARCE * sumOf(others) ? owns.map((value, index) => Math.max(value, others[index]!)) : owns
-  const wide = Math.round(LINE_MM.along / LINE_MM.every)
-  const around = new Float32Array(rows)
-  const knots = new Float32Array(cells)
-  for (let cell = 0; cell < cells; cell += 1) {
-    around.fill(0)
-    for (let near = Math.max(0, cell - wide); near <= Math.min(cells - 1, cell + wide); near += 1)
-      for (let off = 0; off < rows; off += 1) around[off]! += mass[near * rows + off]!
-    const half = sumOf(around) / 2
-    let [sum, off] = [0, 0]
-    while (off < rows - 1 && sum + around[off]! < half) sum += around[off++]!
-    knots[cell] = half > 0 ? off - 0.5 + (half - sum) / Math.max(1e-6, around[off]!) - reach : (knots[cell - 1] ?? 0)
-  }
-  const line = Float32Array.from({ length: width }, (_, column) => {
-    const at = Math.max(0, Math.min(cells - 1, column / every - 0.5))
-    const before = Math.floor(at)
-    const after = Math.min(cells - 1, before + 1)
-    return knots[before]! + (knots[after]! - knots[before]!) * (at - before)
-  })
-  return smoothed(line, pxPerMm)
 }
 
 function told(
@@ -435,161 +307,4 @@ function told(
       ),
     },
   }
-}
-
-/** Between the marks of the scale a share says how far it is from one to the next; a nest has no score. */
-export function scoreOf(look: Look, share: number, face: 'top' | 'under'): number | null {
-  if (look === 'nest') return null
-  const sign = face === 'top' ? 1 : -1
-  if (look === 'loops') return 3 * sign
-  const marks = [
-    [0, 0],
-    [0.08, 0.5],
-    [0.2, 1],
-    [0.45, 2.2],
-    [0.7, 3],
-    [1, 3],
-  ] as const
-  const next = marks.findIndex(([at]) => at >= share)
-  const [[fromShare, fromScore], [toShare, toScore]] = [marks[Math.max(0, next - 1)]!, marks[Math.max(1, next)]!]
-  const score = fromScore + ((share - fromShare) / (toShare - fromShare)) * (toScore - fromScore)
-  return Math.round(sign * Math.max(0, score) * 100) / 100
-}
-
-/** How thick a thread is, mm, whichever way it lies: of all stretches of it along rows and along columns, the middle ones. */
-function thicknessOf({ width, height, pxPerMm }: Strip, { own, other }: Members): number {
-  const lies = (column: number, row: number) => own[row * width + column]! + other[row * width + column]! > 0.5
-  const usual = (lines: number, long: number, on: (line: number, at: number) => boolean): number => {
-    const runs: number[] = []
-    for (let line = 0; line < lines; line += 3) {
-      let run = 0
-      for (let at = 0; at < long; at += 1) {
-        if (on(line, at)) run += 1
-        else {
-          if (run > 1) runs.push(run)
-          run = 0
-        }
-      }
-    }
-    return median(runs) / pxPerMm || 0.3
-  }
-  const across = usual(width, height, (column, row) => lies(column, row))
-  const along = usual(height, width, (row, column) => lies(column, row))
-  return Math.min(0.6, 1 / Math.hypot(1 / across, 1 / along))
-}
-
-/** A zigzag crosses its middle again and again, and is at neither edge for long. */
-function isToAndFro(
-  { width, height, middle, pxPerMm }: Strip,
-  { own }: Members,
-  edges: { low: number; high: number },
-): boolean {
-  const third = (edges.high - edges.low) / 3
-  const counts = [0, 0, 0]
-  for (let part = 0; part < 3; part += 1)
-    for (
-      let row = Math.round(middle + (edges.low + part * third) * pxPerMm);
-      row < middle + (edges.low + (part + 1) * third) * pxPerMm;
-      row += 1
-    )
-      for (let column = 0; column < width; column += 1)
-        if (row >= 0 && row < height && own[row * width + column]! > 0.5) counts[part]! += 1
-  const all = counts[0]! + counts[1]! + counts[2]!
-  // The own thread of a straight line lies in one third of whatever stands off it.
-  return all > 0 && Math.max(...counts) < 0.62 * all && Math.min(counts[0]!, counts[2]!) > 0.15 * all
-}
-
-/** Of a thread in a row across a zigzag at least so much of its thickness is seen. */
-const SEEN_ACROSS = 0.6
-
-/** The columns in which a thread lies somewhere across a zigzag: 1 there. */
-function pointsOf(
-  of: Float32Array,
-  { width, height, middle, pxPerMm }: Strip,
-  withinMm: number,
-  threadMm: number,
-): Float32Array {
-  const reach = withinMm * pxPerMm
-  const least = Math.max(1, SEEN_ACROSS * threadMm * pxPerMm)
-  return Float32Array.from({ length: width }, (_, column) => {
-    let run = 0
-    for (let row = Math.max(0, Math.ceil(middle - reach)); row <= Math.min(height - 1, middle + reach); row += 1) {
-      run = of[row * width + column]! > 0.5 ? run + 1 : 0
-      if (run >= least) return 1
-    }
-    return 0
-  })
-}
-
-/** At how many of the holes the other thread stands off the line. */
-function offLine(
-  strip: Strip,
-  { other }: Members,
-  line: Float32Array,
-  holes: readonly number[],
-  halfWidthMm: number,
-): number {
-  const { width, height, middle, pxPerMm } = strip
-  const flat = halfWidthMm > 0
-  const far = new Float32Array(width)
-  for (let column = 0; column < width; column += 1) {
-    const at = middle + (flat ? 0 : line[column]!)
-    const start = (halfWidthMm + (flat ? 0.5 : OFF_MM.loop)) * pxPerMm
-    let count = 0
-    for (let row = 0; row < height; row += 1)
-      if (Math.abs(row - at) > start && Math.abs(row - at) < 5 * pxPerMm && other[row * width + column]! > 0.5)
-        count += 1
-    far[column] = count
-  }
-  let looped = 0
-  for (const [index, hole] of holes.entries()) {
-    const step =
-      ((holes[index + 1] ?? hole) - (holes[index - 1] ?? hole)) / (index === 0 || index === holes.length - 1 ? 1 : 2)
-    const half = Math.max(0.5, Math.min(2, step / 2))
-    let sum = 0
-    for (
-      let column = Math.max(0, Math.round((hole - half) * pxPerMm));
-      column < Math.min(width, (hole + half) * pxPerMm);
-      column += 1
-    )
-      sum += far[column]!
-    // At least as much of it as a thread laid across once.
-    if (sum > 0.05 * pxPerMm * pxPerMm) looped += 1
-  }
-  return looped / Math.max(1, holes.length)
-}
-
-/** The columns over which the other thread lies tangled and wide: 1 there. */
-function tangled(strip: Strip, { other }: Members, halfWidthMm: number): Uint8Array {
-  const { width, height, pxPerMm } = strip
-  const columns = new Uint8Array(width)
-  // A window of three millimetres along: how wide the other thread lies in it, and how much of that it covers: loops to
-  // both sides reach as far, and cover little.
-  const wide = Math.round(3 * pxPerMm)
-  const windows: {
-    readonly from: number
-    readonly until: number
-    readonly extent: number
-    readonly covered: number
-  }[] = []
-  for (let from = 0; from < width; from += Math.round(pxPerMm)) {
-    const rows = new Float32Array(height)
-    const until = Math.min(width, from + wide)
-    for (let column = from; column < until; column += 1)
-      for (let row = 0; row < height; row += 1) if (other[row * width + column]! > 0.5) rows[row]! += 1
-    let [low, high] = [-1, -1]
-    let area = 0
-    for (let row = 0; row < height; row += 1)
-      if (rows[row]! > 0.12 * (until - from)) {
-        if (low < 0) low = row
-        high = row
-        area += rows[row]!
-      }
-    windows.push({ from, until, extent: (high - low) / pxPerMm, covered: area / pxPerMm / (until - from) })
-  }
-  // Loops stand along the whole of a seam; what lies in one place and nowhere else need not cover as much.
-  const least = Math.min(OFF_MM.covered, Math.max(OFF_MM.alone, 3 * median(windows.map(({ covered }) => covered))))
-  for (const { from, until, extent, covered } of windows)
-    if (extent > OFF_MM.nest + halfWidthMm * 2 && covered > least) columns.fill(1, from, until)
-  return columns
 }
