@@ -40,8 +40,8 @@ export function loopsOver(
   return loops.map((count) => Math.min(1, count / (LOOP_MM.thread * pxPerMm)))
 }
 
-/** So many times as long as the middle one a stretch of thread is no stitch like the others; where those are most of it there is no middle. */
-const LONG = { times: 1.8, most: 0.5 } as const
+/** So many times as long as the middle one a stretch of thread is no stitch like the others; where those are much of it the others are no stitches. */
+const LONG = { times: 1.8, most: 0.25 } as const
 
 /** Where a stitch was skipped thread lies for twice as long, and says nothing of how long a stitch is: 1 in those columns. */
 export function longRuns(owns: Float32Array): Uint8Array {

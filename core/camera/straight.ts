@@ -25,7 +25,9 @@ export function straightStitches(
   const signs = [owns.map((value) => -value), others, dark, loops].map((values) =>
     standing(smoothed(values, 0.12 * pxPerMm), far).map((value, column) => (tangled[column] === 1 ? 0 : value)),
   )
-  const long = longRuns(owns)
+  const looped = shareNear(loops, width / 2, width / 2) > LOOPED
+  // Loops lie over their own thread, and cut it anywhere.
+  const long = looped ? new Uint8Array(width) : longRuns(owns)
   const usual = (values: Float32Array) => values.map((value, column) => (long[column] === 1 ? 0 : value))
   const periods = signs.map((values) => stitchPeriodOf(usual(values), pxPerMm))
   const [, , darks] = periods
@@ -44,7 +46,7 @@ export function straightStitches(
     weights.splice(
       0,
       3,
-      ...(weights[2]! > weights[0]! + weights[1]! && !isDarkThread(strip, own)
+      ...(weights[2]! > (isDarkThread(strip, own) ? FAR_PLAINER : 1) * (weights[0]! + weights[1]!)
         ? [0, 0, weights[2]!]
         : [weights[0]!, weights[1]!, 0]),
     )
@@ -55,7 +57,6 @@ export function straightStitches(
   // Where the other thread lies over most of the way, its middle is the hole: a sharp peak somewhere on it is none. A loop has two
   // feet, and either may stand beside its hole: the loop as a whole tells the place.
   const wide = shareNear(others, width / 2, width / 2) > LIES_OVER
-  const looped = shareNear(loops, width / 2, width / 2) > LOOPED
   const even = standing(wide ? swinging(together, first.lag) : broad(together, first.lag * (looped ? 0.2 : 0.08)), far)
   const around = likenessOf(strip, { own, other }, line)
   const chained = (period: number) => chainOf(peaksOf(even, period * 0.35), period, width)
@@ -94,6 +95,8 @@ function agreed(together: Period, signs: readonly Period[]): Period {
 /** Of so much of the seam's length loops stand beside it, where there are loops. */
 const LOOPED = 0.12
 
+/** Against a dark thread the dark is believed where it is so much plainer. */
+const FAR_PLAINER = 3
 /** One sign is so much plainer than every other. */
 const BY_FAR = 1.3
 
