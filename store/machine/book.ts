@@ -17,7 +17,7 @@ type Reader = Kysely<Database> | Transaction<Database>
 /** A line of the book as people read it: what happened, and when it was written down. */
 export type BookLine = MachineEvent & { readonly recordedAt: Date }
 
-const asLine = (row: {
+export const asLine = (row: {
   event_id: string
   happened_at: Date
   kind: string
@@ -36,7 +36,7 @@ const asLine = (row: {
   } as BookLine
 }
 
-const LINE = ['event_id', 'happened_at', 'kind', 'body', 'person_id', 'recorded_at'] as const
+export const LINE = ['event_id', 'happened_at', 'kind', 'body', 'person_id', 'recorded_at'] as const
 
 /** All lines of one machine's book, oldest first. */
 export async function readBook(store: Reader, siteId: string, machineId: string): Promise<BookLine[]> {

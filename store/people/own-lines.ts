@@ -1,7 +1,7 @@
-import { sql, type Kysely, type SqlBool, type Transaction } from 'kysely'
-import { eventBody, eventWords, type EventKind, type Happening } from '@/core/machine/event'
-import { check } from '@/core/schema/validate'
+import type { Kysely, Transaction } from 'kysely'
+import { eventWords } from '@/core/machine/event'
 import type { Database } from '../database'
+import { readStanding } from '../machine/standing-lines'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
@@ -13,7 +13,7 @@ export interface OwnLine {
   readonly title: string
 }
 
-/** What a learner wrote before a moment, the newest first: checks, swatches and turns; what was taken back is left out. */
+/** What a learner wrote before a moment, the newest first: checks, swatches and turns, as they stand in the book by now. */
 export async function readOwnLines(
   store: Reader,
   siteId: string,
@@ -21,29 +21,24 @@ export async function readOwnLines(
   before: Date,
   limit: number,
 ): Promise<OwnLine[]> {
-  const rows = await store
-    .selectFrom('machine_event as line')
-    .innerJoin('machine', (join) =>
-      join.onRef('machine.site_id', '=', 'line.site_id').onRef('machine.machine_id', '=', 'line.machine_id'),
-    )
-    .select(['line.event_id', 'line.happened_at', 'line.kind', 'line.body', 'machine.name'])
-    .where('line.site_id', '=', siteId)
-    .where('line.person_id', '=', personId)
-    .where('line.happened_at', '<', before)
-    .where('line.kind', 'in', ['check-run', 'swatch-stitched', 'turn-ended'])
+  const kinds = ['check-run', 'swatch-stitched', 'turn-ended'] as const
+  const lines = (await readStanding(store, siteId, { kinds, personId, before })).slice(0, limit)
+  if (lines.length === 0) return []
+  const machines = await store
+    .selectFrom('machine')
+    .select(['machine_id', 'name'])
+    .where('site_id', '=', siteId)
     .where(
-      sql<SqlBool>`not exists (
-        select 1 from machine_event as later
-        where later.site_id = line.site_id and later.kind = 'correction' and later.body->>'corrects' = line.event_id::text
-      )`,
+      'machine_id',
+      'in',
+      lines.map(({ machineId }) => machineId),
     )
-    .orderBy('line.happened_at', 'desc')
-    .limit(limit)
     .execute()
-  return rows.map(({ event_id: eventId, happened_at: at, kind, body, name: machine }) => ({
-    eventId,
-    at,
-    machine,
-    title: eventWords({ kind, body: check(eventBody(kind as EventKind), body) } as Happening).title,
+  const names = new Map(machines.map(({ machine_id, name }) => [machine_id, name]))
+  return lines.map(({ machineId, event, happening }) => ({
+    eventId: event.eventId,
+    at: new Date(event.happenedAt),
+    machine: names.get(machineId)!,
+    title: eventWords(happening).title,
   }))
 }

@@ -35,11 +35,21 @@ describe('runs of the finder', () => {
     await log('fault-run', fault, uuid(), 2)
     await log('fault-run', { ...fault, symptom: 'skipped' }, wrong, 1)
     expect((await since(10)).map(({ symptom }) => symptom)).toEqual(['skipped', 'loops-under'])
-    await log('correction', { corrects: wrong, because: 'the wrong machine' })
+    const mistaken = uuid()
+    await log('correction', { corrects: wrong, because: 'the wrong machine' }, mistaken)
     expect(await since(60)).toMatchObject([
       { machineId, symptom: 'loops-under', outcome: 'cured', cured: 'lint' },
       { symptom: 'jam' },
     ])
+    await log('correction', { corrects: mistaken, because: 'it was this one' })
+    expect((await since(10)).map(({ symptom }) => symptom)).toEqual(['skipped', 'loops-under'])
+    const replacement = { kind: 'fault-run', body: { ...fault, symptom: 'bobbin-on-top' } }
+    await log('correction', { corrects: wrong, because: 'looked again', replacement })
+    expect((await since(10)).map(({ symptom }) => symptom)).toEqual(['bobbin-on-top', 'loops-under'])
+    const note = uuid()
+    await log('noted', { text: 'It skipped, and lint it was' }, note, 3)
+    await log('correction', { corrects: note, because: 'in its place', replacement: { ...replacement, body: fault } })
+    expect((await since(10)).map(({ symptom }) => symptom)).toEqual(['bobbin-on-top', 'loops-under', 'loops-under'])
   })
 
   it('that cured it clear what failed, and leave the step to be checked again', async () => {

@@ -81,7 +81,20 @@ it('follows a learner from the bag to the end of their turn, by what is written 
   expect(live.sessions[0]!.next).toMatchObject([{ machineId, who: 'Bo' }])
   expect(live.open).toEqual([])
   const lines = await readOwnLines(store, actors.learner.siteId, ida.personId, new Date(), 5)
-  expect(lines.map(({ title }) => title)).toEqual([expect.stringContaining('Swatch'), 'Seat check passed'])
+  // The turn that was taken back and is over after all is among them, and so is what staff put in place of a line.
+  expect(lines.map(({ title }) => title)).toEqual([
+    expect.stringContaining('turn'),
+    expect.stringContaining('Swatch'),
+    'Seat check passed',
+  ])
+  const swatch = lines[1]!
+  const replacement = {
+    kind: 'swatch-stitched',
+    body: { dial: 3, target: 'straight', top: 'own', under: 'own', done: [] },
+  }
+  await log('instructor', 'correction', { corrects: swatch.eventId, because: 'It was at 3', replacement })
+  const after = await readOwnLines(store, actors.learner.siteId, ida.personId, new Date(), 5)
+  expect(after[1]).toMatchObject({ eventId: swatch.eventId, title: expect.stringContaining('3') as string })
   expect((await readGivenBefore(store, actors.learner.siteId)).get(`${ida.personId} ${machineId}`)).toBe(1)
 })
 
