@@ -155,14 +155,19 @@ describe('kits that were given', () => {
 
   it('stand once the machine has sewn with them', async () => {
     const kitGivenId = await give(jon.projectId, knot)
-    await run('log', {
-      machineId: knot,
-      happenedAt: new Date().toISOString(),
-      kind: 'used',
-      body: { use: { load: 'ordinary', motorMinutes: 3 }, finishedProject: false },
-    })
+    const used = uuid()
+    const log = (kind: string, body: object, commandId = uuid()) =>
+      run('log', { machineId: knot, happenedAt: new Date().toISOString(), kind, body }, { commandId })
+    await log('used', { use: { load: 'ordinary', motorMinutes: 3 }, finishedProject: false }, used)
     expect(await fault(run('take-kits-back', { kitGivenIds: [kitGivenId] }))).toMatchObject({ code: 'sewn' })
     expect(await machineOf(jon.projectId)).toBe(knot)
+    const mistaken = uuid()
+    await log('correction', { corrects: used, because: 'It was the machine beside it' }, mistaken)
+    await log('correction', { corrects: mistaken, because: 'It was this one after all' })
+    expect(await fault(run('take-kits-back', { kitGivenIds: [kitGivenId] }))).toMatchObject({ code: 'sewn' })
+    await log('correction', { corrects: used, because: 'No, it was not' })
+    await run('take-kits-back', { kitGivenIds: [kitGivenId] })
+    expect(await machineOf(jon.projectId)).not.toBe(knot)
   })
 
   it('for a machine at which somebody sits end that turn, and both are told', async () => {

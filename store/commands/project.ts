@@ -8,6 +8,7 @@ import { kitMachine } from '@/core/kit/kit-machine'
 import { sameName } from '@/core/people/same-name'
 import type { ProjectFacts } from '@/core/kit/project'
 import { readMachine } from '../machine/machines'
+import { readStanding } from '../machine/standing-lines'
 import { readProject } from '../project/projects'
 import { notFound, Refused } from '../refused'
 import { readKitRoom } from '../room/kit-room'
@@ -192,16 +193,13 @@ export const takeKitsBack = command('take-kits-back', async ({ tx, actor, now },
   const gone = kitGivenIds.findIndex((id) => !kits.some(({ kit_given_id }) => kit_given_id === id))
   if (gone >= 0) throw notFound('given kit', `kitGivenIds.${gone}`)
   for (const kit of kits) {
-    const sewn = await tx
-      .selectFrom('machine_event')
-      .select('event_id')
-      .where('site_id', '=', actor.siteId)
-      .where('machine_id', '=', kit.machine_id)
-      .where('happened_at', '>=', kit.given_at)
-      .where('kind', 'in', ['used', 'swatch-stitched'])
-      .limit(1)
-      .executeTakeFirst()
-    if (sewn) throw new Refused(409, 'sewn', `${kit.name} has sewn since this kit was given: it stands`, 'kitGivenIds')
+    const sewn = await readStanding(tx, actor.siteId, {
+      kinds: ['used', 'swatch-stitched'],
+      machineId: kit.machine_id,
+      since: kit.given_at,
+    })
+    if (sewn.length > 0)
+      throw new Refused(409, 'sewn', `${kit.name} has sewn since this kit was given: it stands`, 'kitGivenIds')
   }
   await tx
     .updateTable('kit_given')

@@ -1,5 +1,5 @@
 import { sql, type Kysely, type SqlBool, type Transaction } from 'kysely'
-import type { Happening, MachineEvent } from '@/core/machine/event'
+import type { EventKind, Happening, MachineEvent } from '@/core/machine/event'
 import { applyCorrections } from '@/core/machine/fold'
 import type { Database } from '../database'
 import { asLine, LINE } from './book'
@@ -13,10 +13,19 @@ export interface StandingLine {
   readonly happening: Happening
 }
 
+/** Of a line of the books: it is of such a kind, or a correction puts one of such a kind in its place. */
+export const maybeOf = (
+  siteId: string,
+  kinds: readonly EventKind[],
+) => sql<SqlBool>`(kind = any(${kinds}) or event_id in (
+  select (put.body->>'corrects')::uuid from machine_event as put
+  where put.site_id = ${siteId} and put.kind = 'correction' and put.body->'replacement'->>'kind' = any(${kinds})
+))`
+
 const NAMED_LINE = [...LINE, 'machine_id'] as const
 
 /**
- * Lines of certain kinds over all machines of a venue, newest first, as they count by the book's own rule: one that was taken back is
+ * Lines of certain kinds in the books of a venue, newest first, as they count by the book's own rule: one that was taken back is
  * left out, one whose correction was taken back stands, and one that was corrected into such a kind is among them.
  * @param which the moments are those of the lines themselves
  */
@@ -25,12 +34,13 @@ export async function readStanding<Kind extends Happening['kind']>(
   siteId: string,
   which: {
     readonly kinds: readonly Kind[]
+    readonly machineId?: string
     readonly personId?: string
     readonly since?: Date
     readonly before?: Date
   },
 ): Promise<(StandingLine & { readonly happening: Extract<Happening, { kind: Kind }> })[]> {
-  const { kinds, personId, since, before } = which
+  const { kinds, machineId, personId, since, before } = which
   const rows = await store
     .withRecursive('chain', (query) =>
       query
@@ -40,19 +50,8 @@ export async function readStanding<Kind extends Happening['kind']>(
         .$if(personId !== undefined, (only) => only.where('person_id', '=', personId!))
         .$if(since !== undefined, (only) => only.where('happened_at', '>=', since!))
         .$if(before !== undefined, (only) => only.where('happened_at', '<', before!))
-        .where(({ or, eb }) =>
-          or([
-            eb('kind', 'in', kinds),
-            eb('event_id', 'in', (into) =>
-              into
-                .selectFrom('machine_event as put')
-                .select(sql<string>`(put.body->>'corrects')::uuid`.as('corrects'))
-                .where('put.site_id', '=', siteId)
-                .where('put.kind', '=', 'correction')
-                .where(sql<SqlBool>`put.body->'replacement'->>'kind' = any(${kinds as readonly string[]})`),
-            ),
-          ]),
-        )
+        .$if(machineId !== undefined, (only) => only.where('machine_id', '=', machineId!))
+        .where(maybeOf(siteId, kinds))
         .union((union) =>
           union
             .selectFrom('machine_event as later')

@@ -90,5 +90,11 @@ describe('a shelf', () => {
     expect(await on(item)).toBe(3)
     const [balance] = reconcileNeedles(await readMoves(store, who.siteId), await readNeedleBooks(store, who.siteId))
     expect(balance).toMatchObject({ bought: 3, inStock: 3, inMachines: 0, short: 0 })
+    // A line of another kind that was meant to be a needle change takes one as well.
+    const noted = uuid()
+    await log('noted', { text: 'A new jeans needle' }, noted)
+    const replacement = { kind: 'needle-changed', body }
+    await log('correction', { corrects: noted, because: 'it belongs in the needle’s line', replacement }, uuid())
+    expect(await on(item)).toBe(2)
   })
 })

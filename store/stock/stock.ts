@@ -7,6 +7,7 @@ import { StockItemSchema } from '@/core/stock/item'
 import { onHand, type OnHand, type StockMove } from '@/core/stock/ledger'
 import { needlesFitted, type NeedleBook } from '@/core/stock/reconcile'
 import type { Database } from '../database'
+import { maybeOf } from '../machine/standing-lines'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
@@ -40,8 +41,8 @@ const NEEDLE_KINDS = [
 ] as const satisfies readonly EventKind[]
 
 /**
- * The needle lines of every book, with the corrections; a correction of another kind of line names nothing here and counts
- * for nothing.
+ * The needle lines of every book, those that were put in place of others too, with the corrections; a correction that has to do with
+ * no needle names nothing here and counts for nothing.
  * @param since only lines from then on, ISO; corrections come with them, being later than what they correct
  */
 export async function readNeedleBooks(store: Reader, siteId: string, since?: string): Promise<NeedleBook[]> {
@@ -49,7 +50,7 @@ export async function readNeedleBooks(store: Reader, siteId: string, since?: str
     .selectFrom('machine_event')
     .select(['machine_id', 'event_id', 'happened_at', 'kind', 'body', 'person_id'])
     .where('site_id', '=', siteId)
-    .where('kind', 'in', NEEDLE_KINDS)
+    .where(maybeOf(siteId, NEEDLE_KINDS))
     .$if(since !== undefined, (query) => query.where('happened_at', '>=', new Date(since!)))
     .execute()
   const books = new Map<string, MachineEvent[]>()
