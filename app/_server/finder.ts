@@ -17,6 +17,8 @@ import { theStore } from './store'
 /** How far back a room's own cures count. */
 const CURES_DAYS = 365
 const DAY_MS = 24 * 3_600_000
+/** More needles than break or are changed at one machine while a strike is recent. */
+const NEEDLE_LINES = 12
 
 /** What the finder is told of a machine: what its book knows, its own ways, and what cured things in this room. */
 export async function finderProps(
@@ -31,7 +33,10 @@ export async function finderProps(
     state.thread && itemKey({ kind: 'thread', tex: state.thread.tex, fibre: state.thread.fibre, use: state.thread.use })
   const [runs, trouble, threadMoves, kitBefore] = await Promise.all([
     readFaultRuns(theStore(), site.siteId, new Date(now - CURES_DAYS * DAY_MS)),
-    readNewest(theStore(), site.siteId, machine.machineId, { limit: 3, kinds: ['needle-broke', 'needle-changed'] }),
+    readNewest(theStore(), site.siteId, machine.machineId, {
+      limit: NEEDLE_LINES,
+      kinds: ['needle-broke', 'needle-changed'],
+    }),
     thread ? readMoves(theStore(), site.siteId, thread) : [],
     readKitBefore(theStore(), site.siteId, machine.machineId),
   ])
@@ -44,7 +49,7 @@ export async function finderProps(
       state,
       needleRules: site.houseRules.needle,
       fabricStructure: project?.fabric.structure,
-      needleLines: trouble.lines,
+      needleLines: [...trouble.lines, ...trouble.around],
       threadMoves,
       kitBefore,
       failed,

@@ -77,6 +77,16 @@ describe('what the books tell the finder', () => {
     expect(told(line(7, 'needle-broke', {}))).toBeUndefined()
   })
 
+  it('calls nothing a strike that was taken back, and one again whose correction was taken back', () => {
+    const told = (...needleLines: MachineEvent[]) => knownOfFault({ ...books, needleLines }, NOW).recentStrike
+    const broke = line(2, 'needle-broke', { allPiecesFound: true })
+    const wrong = line(1, 'correction', { corrects: broke.eventId, because: 'the machine beside it' }, 1)
+    const again = line(0, 'correction', { corrects: wrong.eventId, because: 'no, this one' }, 2)
+    expect(told(broke)).toBe(true)
+    expect(told(broke, wrong)).toBeUndefined()
+    expect(told(broke, wrong, again)).toBe(true)
+  })
+
   it('takes the age of a thread from what was received, not from when it was counted', () => {
     const counted = { ...received(0), moveId: 'n', kind: 'counted' as const }
     expect(knownOfFault({ ...books, threadMoves: [received(9), counted] }, NOW).threadAgeYears).toBe(9)

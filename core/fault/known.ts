@@ -1,6 +1,7 @@
 import { ifFailed } from '../machine/failed-step'
 import type { CheckGroup } from '../knowledge/check/check'
 import type { MachineEvent } from '../machine/event'
+import { applyCorrections } from '../machine/fold'
 import { wearOfFitting } from '../machine/standing'
 import type { MachineState } from '../machine/state'
 import type { HouseRules } from '../room/house-rules'
@@ -20,7 +21,7 @@ export interface BooksOfFault {
   readonly needleRules: HouseRules['needle']
   /** the cloth that is sewn at it */
   readonly fabricStructure?: string | undefined
-  /** its last lines about needles */
+  /** its last lines about needles, with whatever corrects them */
   readonly needleLines: readonly MachineEvent[]
   /** what was written about the shelf of the thread that is on it */
   readonly threadMoves: readonly StockMove[]
@@ -37,10 +38,11 @@ export interface BooksOfFault {
 export function knownOfFault(books: BooksOfFault, now: number): KnownOfFault {
   const { state, needleRules, fabricStructure, needleLines, threadMoves, kitBefore, failed } = books
   const { fitting } = state
-  const struck = needleLines.some(
-    (line) =>
-      now - Date.parse(line.happenedAt) < STRIKE_DAYS * DAY_MS &&
-      (line.kind === 'needle-broke' || (line.kind === 'needle-changed' && line.body.out?.reason === 'struck')),
+  const struck = applyCorrections(needleLines).some(
+    ({ event, happening }) =>
+      now - Date.parse(event.happenedAt) < STRIKE_DAYS * DAY_MS &&
+      (happening?.kind === 'needle-broke' ||
+        (happening?.kind === 'needle-changed' && happening.body.out?.reason === 'struck')),
   )
   const cameIn = threadMoves.filter(({ kind }) => kind === 'received').map(({ happenedAt }) => Date.parse(happenedAt))
   const threadAgeYears = cameIn.length > 0 ? Math.floor((now - Math.max(...cameIn)) / YEAR_MS) : 0
