@@ -1,5 +1,5 @@
 import type { Kysely, Transaction } from 'kysely'
-import { eventBody, type EventKind, type MachineEvent } from '@/core/machine/event'
+import type { EventKind, MachineEvent } from '@/core/machine/event'
 import type { KitStock } from '@/core/kit/request'
 import { StockSchema } from '@/core/kit/kit-schema'
 import { check } from '@/core/schema/validate'
@@ -7,7 +7,7 @@ import { StockItemSchema } from '@/core/stock/item'
 import { onHand, type OnHand, type StockMove } from '@/core/stock/ledger'
 import { needlesFitted, type NeedleBook } from '@/core/stock/reconcile'
 import type { Database } from '../database'
-import { maybeOf } from '../machine/standing-lines'
+import { asLine, LINE } from '../machine/book'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
@@ -39,6 +39,7 @@ const NEEDLE_KINDS = [
   'fault-run',
   'correction',
 ] as const satisfies readonly EventKind[]
+const isNeedleKind = (kind: EventKind): boolean => (NEEDLE_KINDS as readonly EventKind[]).includes(kind)
 
 /**
  * The needle lines of every book, those that were put in place of others too, with the corrections; a correction that has to do with
@@ -46,26 +47,26 @@ const NEEDLE_KINDS = [
  * @param since only lines from then on, ISO; corrections come with them, being later than what they correct
  */
 export async function readNeedleBooks(store: Reader, siteId: string, since?: string): Promise<NeedleBook[]> {
-  const rows = await store
+  const lines = store
     .selectFrom('machine_event')
-    .select(['machine_id', 'event_id', 'happened_at', 'kind', 'body', 'person_id'])
+    .select([...LINE, 'machine_id'])
     .where('site_id', '=', siteId)
-    .where(maybeOf(siteId, NEEDLE_KINDS))
     .$if(since !== undefined, (query) => query.where('happened_at', '>=', new Date(since!)))
-    .execute()
+  const found = await lines.where('kind', 'in', NEEDLE_KINDS).execute()
+  // A line of another kind that was meant to be one of these: seldom, and asked for only then.
+  const known = new Set(found.map(({ event_id: id }) => id))
+  const meant = found.flatMap((row) => {
+    if (row.kind !== 'correction') return []
+    const line = asLine(row)
+    const put = line.kind === 'correction' ? line.body : undefined
+    return put?.replacement && isNeedleKind(put.replacement.kind) && !known.has(put.corrects) ? [put.corrects] : []
+  })
+  const others = meant.length === 0 ? [] : await lines.where('event_id', 'in', [...new Set(meant)]).execute()
   const books = new Map<string, MachineEvent[]>()
-  for (const row of rows) {
-    const kind = row.kind as EventKind
-    const event = {
-      eventId: row.event_id,
-      happenedAt: row.happened_at.toISOString(),
-      personId: row.person_id,
-      kind,
-      body: check(eventBody(kind), row.body),
-    } as MachineEvent
+  for (const row of [...found, ...others]) {
     const own = books.get(row.machine_id)
-    if (own) own.push(event)
-    else books.set(row.machine_id, [event])
+    if (own) own.push(asLine(row))
+    else books.set(row.machine_id, [asLine(row)])
   }
   return [...books].map(([machineId, events]) => ({ machineId, events }))
 }
