@@ -119,7 +119,7 @@ export function byLikeness(
   return kept
 }
 
-/** Places that are all alike still differ so much: the square of a hundredth or two of what a pixel may be. */
+/** Places that are all alike still differ so much: the square of a tenth of what a pixel may be. */
 const EVEN = 0.01
 
 /** How much many differ from their middle, place by place: the mean of the squares. */

@@ -1,4 +1,4 @@
-import { median, smoothed } from './rows'
+import { median, runsOf, smoothed } from './rows'
 import { coverOf } from './signs'
 import type { Members, Strip } from './strip'
 
@@ -88,20 +88,12 @@ export function lineOf(strip: Strip, { own, other }: Members): Float32Array {
 export function thicknessOf({ width, height, pxPerMm }: Strip, { own, other }: Members): number {
   const lies = (column: number, row: number) => own[row * width + column]! + other[row * width + column]! > 0.5
   const usual = (lines: number, long: number, on: (line: number, at: number) => boolean): number => {
-    const runs: number[] = []
-    for (let line = 0; line < lines; line += 3) {
-      let run = 0
-      for (let at = 0; at < long; at += 1) {
-        if (on(line, at)) run += 1
-        else {
-          if (run > 1) runs.push(run)
-          run = 0
-        }
-      }
-    }
-    return median(runs) / pxPerMm || 0.3
+    const lengths: number[] = []
+    for (let line = 0; line < lines; line += 3)
+      for (const { from, to } of runsOf(long, (at) => on(line, at))) if (to - from > 1) lengths.push(to - from)
+    return median(lengths) / pxPerMm || 0.3
   }
-  const across = usual(width, height, (column, row) => lies(column, row))
+  const across = usual(width, height, lies)
   const along = usual(height, width, (row, column) => lies(column, row))
   return Math.min(0.6, 1 / Math.hypot(1 / across, 1 / along))
 }

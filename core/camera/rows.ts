@@ -50,6 +50,18 @@ export function swinging(values: Float32Array, length: number): Float32Array {
   })
 }
 
+/** Stretches of a row over which something is so, each from its first place to the one after its last. */
+export function runsOf(length: number, is: (at: number) => boolean): { from: number; to: number }[] {
+  const runs: { from: number; to: number }[] = []
+  for (let at = 0; at < length; at += 1) {
+    if (!is(at)) continue
+    const last = runs.at(-1)
+    if (last?.to === at) last.to += 1
+    else runs.push({ from: at, to: at + 1 })
+  }
+  return runs
+}
+
 /** Of how many of the columns near a place a row of values is high. */
 export function shareNear(values: Float32Array, middle: number, reach: number): number {
   let [high, count] = [0, 0]

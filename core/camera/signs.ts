@@ -1,8 +1,8 @@
 import { near, stitchPeriodOf, type Period } from './period'
-import { median, smoothed, standing } from './rows'
+import { median, runsOf, smoothed, standing } from './rows'
 import type { Strip } from './strip'
 
-/** What thread lies in each column of the strip between two distances from its line. */
+/** What thread lies in each column of the strip no further than so far from a line. */
 export function coverOf(
   of: Float32Array,
   { width, height, middle, pxPerMm }: Strip,
@@ -45,13 +45,7 @@ const LONG = { times: 1.8, most: 0.25 } as const
 
 /** Where a stitch was skipped thread lies for twice as long, and says nothing of how long a stitch is: 1 in those columns. */
 export function longRuns(owns: Float32Array): Uint8Array {
-  const runs: { from: number; to: number }[] = []
-  for (let column = 0; column < owns.length; column += 1) {
-    if (owns[column]! <= 0.5) continue
-    const last = runs.at(-1)
-    if (last?.to === column) last.to += 1
-    else runs.push({ from: column, to: column + 1 })
-  }
+  const runs = runsOf(owns.length, (column) => owns[column]! > 0.5)
   const usual = median(runs.map(({ from, to }) => to - from))
   const long = new Uint8Array(owns.length)
   for (const { from, to } of runs) if (to - from > LONG.times * usual) long.fill(1, from, to)

@@ -22,10 +22,12 @@ export function straightStitches(
   const dark = darkOn(strip, line, 0)
   const far = 4 * pxPerMm
   const loops = loopsOver(strip, other, line)
+  const outsideNests = (values: Float32Array) => values.map((value, column) => (tangled[column] === 1 ? 0 : value))
   const signs = [owns.map((value) => -value), others, dark, loops].map((values) =>
-    standing(smoothed(values, 0.12 * pxPerMm), far).map((value, column) => (tangled[column] === 1 ? 0 : value)),
+    outsideNests(standing(smoothed(values, 0.12 * pxPerMm), far)),
   )
-  const looped = shareNear(loops, width / 2, width / 2) > LOOPED
+  // A nest stands off the line as well, and is no loop of a stitch.
+  const looped = shareNear(outsideNests(loops), width / 2, width / 2) > LOOPED
   // Loops lie over their own thread, and cut it anywhere.
   const long = looped ? new Uint8Array(width) : longRuns(owns)
   const usual = (values: Float32Array) => values.map((value, column) => (long[column] === 1 ? 0 : value))
@@ -84,10 +86,10 @@ function agreed(together: Period, signs: readonly Period[]): Period {
   // One that is plain where the others say nothing is heard as two are.
   const others = signs.reduce((all, { like }) => all + like, 0) - sum
   const found = (count < 2 && sum < 2 * others) || near(together, sign) ? together : sign
-  // Stripes of the cloth come again as well, and may do so with every second or third stitch: the own thread knows nothing of them.
   const [own, ...rest] = signs
   // What the own thread says by far the plainest, whatever is printed on the cloth beside it.
   if (own!.like > BY_FAR * Math.max(...rest.map(({ like }) => like))) return own!
+  // Stripes of the cloth come again as well, and may do so with every second or third stitch: the own thread knows nothing of them.
   const plain = own!.like > 0.6 * Math.max(...signs.map(({ like }) => like))
   return plain && [2, 3].some((times) => Math.abs(found.lag / own!.lag / times - 1) < 0.08) ? own! : found
 }

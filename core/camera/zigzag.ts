@@ -1,5 +1,5 @@
 import { advancePeriodOf, chainOf, peaksOf } from './period'
-import { median, smoothed, standing } from './rows'
+import { median, runsOf, smoothed, standing } from './rows'
 import { NONE, seen, type SeenStitches } from './stitches'
 import type { Chain } from './likeness'
 import type { Members, Strip } from './strip'
@@ -102,19 +102,15 @@ function widthByLegs(
 
 /** The middles of what thread lies in one row of the strip, columns. */
 function middlesOf(own: Float32Array, other: Float32Array, from: number, width: number): number[] {
-  const middles: number[] = []
-  let [weight, sum] = [0, 0]
-  for (let column = 0; column < width; column += 1) {
-    const part = Math.max(own[from + column]!, other[from + column]!)
-    if (part > 0.3) {
-      weight += part
-      sum += part * column
-    } else if (weight > 0) {
-      middles.push(sum / weight)
-      weight = sum = 0
+  const lies = (column: number) => Math.max(own[from + column]!, other[from + column]!)
+  return runsOf(width, (column) => lies(column) > 0.3).map((run) => {
+    let [weight, sum] = [0, 0]
+    for (let column = run.from; column < run.to; column += 1) {
+      weight += lies(column)
+      sum += lies(column) * column
     }
-  }
-  return middles
+    return sum / weight
+  })
 }
 
 /** A zigzag crosses its middle again and again, and is at neither edge for long. */
