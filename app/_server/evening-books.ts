@@ -1,28 +1,29 @@
 import 'server-only'
-import type { EventKind, Happening } from '@/core/machine/event'
-import { applyCorrections } from '@/core/machine/fold'
-import { readNewest } from '@/store/machine/book'
+import type { Happening } from '@/core/machine/event'
+import { readStanding } from '@/store/machine/standing-lines'
 import { theStore } from './store'
 
-/** More than is written at one machine in an evening. */
-const LINES = 80
+/** Whoever sets up comes before a session, and whoever is late in ending it after. */
+const AROUND_MS = 3_600_000
 
-/** What stands of some kinds in the books of some machines, corrections applied, oldest first. */
+/** What stands of some kinds in the books of some machines around a session, corrections applied, oldest first. */
 export async function readEveningBooks(
   siteId: string,
+  session: { readonly startsAt: Date; readonly endsAt: Date },
   machineIds: readonly string[],
-  kinds: readonly EventKind[],
+  kinds: readonly Happening['kind'][],
 ): Promise<(machineId: string) => readonly (Happening & { readonly happenedAt: string })[]> {
-  const books = new Map(
-    await Promise.all(
-      [...new Set(machineIds)].map(async (machineId) => {
-        const { lines, around } = await readNewest(theStore(), siteId, machineId, { limit: LINES, kinds })
-        const standing = applyCorrections([...lines, ...around]).flatMap(({ event, happening }) =>
-          happening ? [{ ...happening, happenedAt: event.happenedAt }] : [],
-        )
-        return [machineId, standing] as const
-      }),
-    ),
-  )
+  const books = new Map<string, (Happening & { readonly happenedAt: string })[]>()
+  const standing = await readStanding(theStore(), siteId, {
+    kinds,
+    machineIds,
+    since: new Date(session.startsAt.getTime() - AROUND_MS),
+    before: new Date(session.endsAt.getTime() + AROUND_MS),
+  })
+  for (const { machineId, event, happening } of standing.reverse()) {
+    const book = books.get(machineId) ?? []
+    book.push({ ...happening, happenedAt: event.happenedAt })
+    books.set(machineId, book)
+  }
   return (machineId) => books.get(machineId) ?? []
 }

@@ -6,7 +6,7 @@ import { knownOfFault } from '@/core/fault/known'
 import { FAULT_CHECKS, type FaultCheck } from '@/core/knowledge/fault/fault-check'
 import { SYMPTOMS, type Symptom } from '@/core/knowledge/fault/symptom'
 import { itemKey } from '@/core/stock/item'
-import { readNewest } from '@/store/machine/book'
+import { readStanding } from '@/store/machine/standing-lines'
 import type { Machine } from '@/store/machine/machines'
 import { readKitBefore, type Project } from '@/store/project/projects'
 import { readFaultRuns } from '@/store/room/fault-runs'
@@ -31,11 +31,12 @@ export async function finderProps(
   const now = Date.now()
   const thread =
     state.thread && itemKey({ kind: 'thread', tex: state.thread.tex, fibre: state.thread.fibre, use: state.thread.use })
-  const [runs, trouble, threadMoves, kitBefore] = await Promise.all([
+  const [runs, needleLines, threadMoves, kitBefore] = await Promise.all([
     readFaultRuns(theStore(), site.siteId, new Date(now - CURES_DAYS * DAY_MS)),
-    readNewest(theStore(), site.siteId, machine.machineId, {
-      limit: NEEDLE_LINES,
+    readStanding(theStore(), site.siteId, {
       kinds: ['needle-broke', 'needle-changed'],
+      machineIds: [machine.machineId],
+      newest: NEEDLE_LINES,
     }),
     thread ? readMoves(theStore(), site.siteId, thread) : [],
     readKitBefore(theStore(), site.siteId, machine.machineId),
@@ -49,7 +50,7 @@ export async function finderProps(
       state,
       needleRules: site.houseRules.needle,
       fabricStructure: project?.fabric.structure,
-      needleLines: [...trouble.lines, ...trouble.around],
+      needleLines,
       threadMoves,
       kitBefore,
       failed,

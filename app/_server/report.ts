@@ -14,6 +14,7 @@ export async function readReport(siteId: string, { session, facts, kept, places 
   const [linesOf, calls] = await Promise.all([
     readEveningBooks(
       siteId,
+      session,
       seats.map(({ machineId }) => machineId),
       REPORT_KINDS,
     ),

@@ -6,6 +6,7 @@ import { runCommand } from '@/store/commands/run'
 import type { Store } from '@/store/connect'
 import { readSessions } from '@/store/session/sessions'
 import { aProject, aVenue, freshStore } from '@/store/testing/store'
+import { readReport } from './report'
 import { readSeams } from './seams'
 import { readSessionFacts } from './session-facts'
 
@@ -17,7 +18,8 @@ const jon = {
   fabric: { structure: 'knit', massGsm: 220, thicknessMm: 1, stretchPercent: 25 },
   operation: 'stretch-seam',
 }
-const now = new Date()
+// A session of yesterday: today its machine is written about as well.
+const now = new Date(Date.now() - 24 * 3_600_000)
 const ago = (minutes: number) => new Date(now.getTime() - minutes * 60_000).toISOString()
 let who: Actor
 let end: () => Promise<void>
@@ -29,6 +31,10 @@ const log = (minutes: number, kind: string, body: object, id = uuid()) =>
 const seams = async () => {
   const [session] = await readSessions(held.orthodexStore!, who.siteId, { sessionId })
   return readSeams(who.siteId, await readSessionFacts(who.siteId, session!), now)
+}
+const report = async () => {
+  const [session] = await readSessions(held.orthodexStore!, who.siteId, { sessionId })
+  return readReport(who.siteId, await readSessionFacts(who.siteId, session!))
 }
 
 beforeAll(async () => {
@@ -65,4 +71,23 @@ it('says what a changeover took by the books beside what was planned, and lines 
   expect(own).toBeUndefined()
   await log(29, 'correction', { corrects: good, because: 'not mine' })
   expect((await seams()).seams).toMatchObject([{ took: 4 }])
+  // A line that should have been the swatch counts as one, at the moment of the line.
+  const note = uuid()
+  await log(33, 'noted', { text: 'the swatch is good' }, note)
+  const replacement = {
+    kind: 'swatch-stitched',
+    body: { dial: 4, target: 'straight', top: 'own', under: 'own', done: [] },
+  }
+  await log(28, 'correction', { corrects: note, because: 'into the right form', replacement })
+  expect((await seams()).seams).toMatchObject([{ took: 9 }])
+  expect((await report()).map(({ swatches }) => swatches)).toContain(1)
+})
+
+it('has what an evening was in its report, however much was written at the machine since', async () => {
+  const asItWas = await report()
+  const since = new Date().toISOString()
+  for (let line = 0; line < 90; line += 1)
+    await run('log', { machineId, happenedAt: since, kind: 'turn-ended', body: { finished: false } })
+  expect(await report()).toEqual(asItWas)
+  expect((await seams()).seams).toMatchObject([{ took: 9 }])
 })

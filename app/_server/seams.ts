@@ -13,6 +13,7 @@ export async function readSeams(siteId: string, known: WholeSession, now: Date) 
   const changes = [...sheetFigures(askedNow(known, now).question, seats).changes.values()]
   const linesOf = await readEveningBooks(
     siteId,
+    session,
     changes.map(({ machine }) => machine),
     SEAM_KINDS,
   )

@@ -4,9 +4,8 @@ import { roomCheck, seatCheck, stillToCheck } from '@/core/check/seat-check'
 import { targetOf } from '@/core/tension/target'
 import type { Machine } from '@/store/machine/machines'
 import type { Project } from '@/store/project/projects'
-import { applyCorrections } from '@/core/machine/fold'
 import { sittingOf } from '@/core/machine/sitting'
-import { readNewest } from '@/store/machine/book'
+import { readStanding } from '@/store/machine/standing-lines'
 import { theStore } from './store'
 import type { Dial } from '@/core/units/dial'
 
@@ -47,14 +46,16 @@ export async function swatchProps(siteId: string, machine: Machine, project: Pro
   if (!dial) return undefined
   const start = project?.given?.kit.dial.setting ?? dial.normal
   const target = targetOf(project?.given?.kit, project)
-  const { lines, around } = await readNewest(theStore(), siteId, machine.machineId, {
-    limit: SWATCHES,
+  const standing = await readStanding(theStore(), siteId, {
     kinds: ['swatch-stitched'],
+    machineIds: [machine.machineId],
+    newest: SWATCHES,
   })
-  const standing = applyCorrections([...lines, ...around])
-    .flatMap(({ event, happening }) => (happening ? [{ ...event, ...happening }] : []))
-    .reverse()
-  const sitting = sittingOf(standing, target, new Date().toISOString())
+  const sitting = sittingOf(
+    standing.map(({ event, happening }) => ({ ...event, ...happening })),
+    target,
+    new Date().toISOString(),
+  )
   return {
     machineId: machine.machineId,
     ...(project && { projectId: project.projectId }),

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { EVIDENCE, JUST_NOW } from '../knowledge/fault/fault-evidence'
 import { restsOn } from '../schema/rule'
 import type { MachineEvent } from '../machine/event'
-import { foldMachine } from '../machine/fold'
+import { applyCorrections, foldMachine } from '../machine/fold'
 import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import { knownOfFault, type BooksOfFault } from './known'
 
@@ -33,7 +33,7 @@ const books: BooksOfFault = {
   state: foldMachine(lines),
   needleRules: DEFAULT_HOUSE_RULES.needle,
   fabricStructure: 'knit',
-  needleLines: lines,
+  needleLines: applyCorrections(lines),
   threadMoves: [received(9), received(6)],
   kitBefore: { foot: 'standard', extras: ['straight-stitch-plate'] },
 }
@@ -66,7 +66,8 @@ describe('what the books tell the finder', () => {
   })
 
   it('calls a strike only what struck: a needle that broke, or one that came out struck', () => {
-    const told = (...needleLines: MachineEvent[]) => knownOfFault({ ...books, needleLines }, NOW).recentStrike
+    const told = (...written: MachineEvent[]) =>
+      knownOfFault({ ...books, needleLines: applyCorrections(written) }, NOW).recentStrike
     const out = (reason: string) =>
       line(1, 'needle-changed', { out: { reason, state: 'sharp', wentTo: 'sharps' }, in: needle })
     expect(told(out('struck'))).toBe(true)
@@ -78,7 +79,8 @@ describe('what the books tell the finder', () => {
   })
 
   it('calls nothing a strike that was taken back, and one again whose correction was taken back', () => {
-    const told = (...needleLines: MachineEvent[]) => knownOfFault({ ...books, needleLines }, NOW).recentStrike
+    const told = (...written: MachineEvent[]) =>
+      knownOfFault({ ...books, needleLines: applyCorrections(written) }, NOW).recentStrike
     const broke = line(2, 'needle-broke', { allPiecesFound: true })
     const wrong = line(1, 'correction', { corrects: broke.eventId, because: 'the machine beside it' }, 1)
     const again = line(0, 'correction', { corrects: wrong.eventId, because: 'no, this one' }, 2)

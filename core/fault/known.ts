@@ -1,7 +1,6 @@
 import { ifFailed } from '../machine/failed-step'
 import type { CheckGroup } from '../knowledge/check/check'
-import type { MachineEvent } from '../machine/event'
-import { applyCorrections } from '../machine/fold'
+import type { Standing } from '../machine/fold'
 import { wearOfFitting } from '../machine/standing'
 import type { MachineState } from '../machine/state'
 import type { HouseRules } from '../room/house-rules'
@@ -21,8 +20,8 @@ export interface BooksOfFault {
   readonly needleRules: HouseRules['needle']
   /** the cloth that is sewn at it */
   readonly fabricStructure?: string | undefined
-  /** its last lines about needles, with whatever corrects them */
-  readonly needleLines: readonly MachineEvent[]
+  /** its last lines about needles, as they count */
+  readonly needleLines: readonly Pick<Standing, 'event' | 'happening'>[]
   /** what was written about the shelf of the thread that is on it */
   readonly threadMoves: readonly StockMove[]
   /** the kit that was sewn here before this one */
@@ -38,7 +37,7 @@ export interface BooksOfFault {
 export function knownOfFault(books: BooksOfFault, now: number): KnownOfFault {
   const { state, needleRules, fabricStructure, needleLines, threadMoves, kitBefore, failed } = books
   const { fitting } = state
-  const struck = applyCorrections(needleLines).some(
+  const struck = needleLines.some(
     ({ event, happening }) =>
       now - Date.parse(event.happenedAt) < STRIKE_DAYS * DAY_MS &&
       (happening?.kind === 'needle-broke' ||

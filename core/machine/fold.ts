@@ -33,7 +33,7 @@ export const inOrder = (
 const compareText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0)
 
 /** A line as it counts: itself, its replacement, or nothing. */
-type Standing = {
+export type Standing = {
   readonly event: MachineEvent
   readonly happening: Happening | undefined
   /** the correction that decides */

@@ -195,7 +195,7 @@ export const takeKitsBack = command('take-kits-back', async ({ tx, actor, now },
   for (const kit of kits) {
     const sewn = await readStanding(tx, actor.siteId, {
       kinds: ['used', 'swatch-stitched'],
-      machineId: kit.machine_id,
+      machineIds: [kit.machine_id],
       since: kit.given_at,
     })
     if (sewn.length > 0)

@@ -4,13 +4,13 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { MachinesFileSchema } from '@/core/exchange/machines-file'
 import { kindsOf, shownLines } from '@/core/machine/book-lines'
 import { BOOK_FILTERS } from '@/core/machine/kinds/kind'
-import type { MachineEvent } from '@/core/machine/event'
 import { foldMachine } from '@/core/machine/fold'
 import { check } from '@/core/schema/validate'
 import { anyHistoryInTheRoom } from '@/core/testing/histories'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
+import { machineWith } from '../testing/books'
 import { aVenue, freshStore } from '../testing/store'
 import { readBook, readNewest, type BookLine } from './book'
 import { readMachine } from './machines'
@@ -20,7 +20,6 @@ let store: Store
 let end: () => Promise<void>
 let here: Actor
 let there: Actor
-let number = 0
 beforeAll(async () => {
   ;({ store, end } = await freshStore())
   here = await aVenue(store, 'here')
@@ -30,20 +29,6 @@ afterAll(() => end())
 
 const run = (who: Actor, name: string, body: object, commandId = uuid()) =>
   runCommand(store, who, name, { commandId, body })
-
-/** A machine with this book, its lines under ids of their own, written in the order in which they stand. */
-async function machineWith(history: readonly MachineEvent[]): Promise<string> {
-  const machineId = uuid()
-  number += 1
-  const place = { x: 1, y: 1 }
-  await run(here, 'add-machine', { machineId, name: `M${number}`, number, place, traits: {}, source: 'manual' })
-  const ids = new Map(history.map(({ eventId }) => [eventId, uuid()]))
-  for (const { eventId, happenedAt, kind, body } of history) {
-    const own = kind === 'correction' ? { ...body, corrects: ids.get(body.corrects) } : body
-    await run(here, 'log', { machineId, happenedAt, kind, body: own }, ids.get(eventId))
-  }
-  return machineId
-}
 
 /** What a person reads of a line: its words, whether it stands, and what corrects it or is corrected by it. */
 const read = (lines: readonly BookLine[], around: readonly BookLine[]) =>
@@ -57,7 +42,7 @@ describe('a page of a book', () => {
         fc.integer({ min: 1, max: 8 }),
         fc.option(fc.constantFrom(...BOOK_FILTERS), { nil: undefined }),
         async (history, limit, about) => {
-          const machineId = await machineWith(history)
+          const machineId = await machineWith(store, here, history)
           const newestFirst = [...(await readBook(store, here.siteId, machineId))].reverse()
           const kinds = about && kindsOf(about)
           const wanted = newestFirst.filter(({ kind }) => !kinds || kinds.includes(kind))
@@ -76,7 +61,7 @@ describe('a page of a book', () => {
     ))
 
   it('of another venue’s machine is empty', async () => {
-    const machineId = await machineWith([])
+    const machineId = await machineWith(store, here, [])
     await run(here, 'log', { machineId, happenedAt: new Date().toISOString(), kind: 'cleaned', body: {} })
     expect((await readNewest(store, here.siteId, machineId, { limit: 5 })).lines).toHaveLength(1)
     expect(await readNewest(store, there.siteId, machineId, { limit: 5 })).toEqual({
@@ -91,7 +76,7 @@ describe('a whole book, out and in again', () => {
   it('is the same book in another venue, line for line and state for state', () =>
     fc.assert(
       fc.asyncProperty(anyHistoryInTheRoom, async (history) => {
-        const machineId = await machineWith(history)
+        const machineId = await machineWith(store, here, history)
         const file = await readMachinesFile(store, here.siteId, machineId)
         check(MachinesFileSchema, JSON.parse(JSON.stringify(file)))
         await run(there, 'import-machines', { file })

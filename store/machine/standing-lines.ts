@@ -1,6 +1,6 @@
 import { sql, type Kysely, type SqlBool, type Transaction } from 'kysely'
 import type { Happening, MachineEvent } from '@/core/machine/event'
-import { applyCorrections } from '@/core/machine/fold'
+import { applyCorrections, inOrder } from '@/core/machine/fold'
 import type { Database } from '../database'
 import { asLine, LINE } from './book'
 
@@ -15,37 +15,50 @@ export interface StandingLine {
 
 const NAMED_LINE = [...LINE, 'machine_id'] as const
 
+/** Lines of which kinds, of whose, and of when; the moments are those of the lines themselves. */
+interface Which<Kind extends Happening['kind']> {
+  readonly kinds: readonly Kind[]
+  readonly machineIds?: readonly string[]
+  readonly personId?: string
+  readonly since?: Date
+  readonly before?: Date
+  /** of those that were written as such, the newest only; what was put in another line's place before them is left out as well */
+  readonly newest?: number
+}
+
 /**
  * Lines of certain kinds in the books of a venue, newest first, as they count by the book's own rule: one that was taken back is
  * left out, one whose correction was taken back stands, and one that was corrected into such a kind is among them.
- * @param which the moments are those of the lines themselves
  */
 export async function readStanding<Kind extends Happening['kind']>(
   store: Reader,
   siteId: string,
-  which: {
-    readonly kinds: readonly Kind[]
-    readonly machineId?: string
-    readonly personId?: string
-    readonly since?: Date
-    readonly before?: Date
-  },
+  which: Which<Kind>,
 ): Promise<(StandingLine & { readonly happening: Extract<Happening, { kind: Kind }> })[]> {
-  const { kinds, machineId, personId, since, before } = which
+  const { kinds, machineIds, personId, since, before, newest } = which
+  const narrowed = () =>
+    store
+      .selectFrom('machine_event')
+      .select(NAMED_LINE)
+      .where('site_id', '=', siteId)
+      .$if(machineIds !== undefined, (only) => only.where('machine_id', 'in', machineIds!))
+      .$if(personId !== undefined, (only) => only.where('person_id', '=', personId!))
+      .$if(since !== undefined, (only) => only.where('happened_at', '>=', since!))
+      .$if(before !== undefined, (only) => only.where('happened_at', '<', before!))
+  if (machineIds?.length === 0) return []
   const rows = await store
-    .withRecursive('chain', (query) => {
-      const narrowed = () =>
-        query
-          .selectFrom('machine_event')
-          .select(NAMED_LINE)
-          .where('site_id', '=', siteId)
-          .$if(machineId !== undefined, (only) => only.where('machine_id', '=', machineId!))
-          .$if(personId !== undefined, (only) => only.where('person_id', '=', personId!))
-          .$if(since !== undefined, (only) => only.where('happened_at', '>=', since!))
-          .$if(before !== undefined, (only) => only.where('happened_at', '<', before!))
+    .withRecursive('chain', (query) =>
       // Two questions, each with an index of its own: a book of years is not read whole for the few lines that were put in another's place.
-      return narrowed()
-        .where('kind', 'in', kinds)
+      query
+        .selectFrom(
+          narrowed()
+            .where('kind', 'in', kinds)
+            .$if(newest !== undefined, (only) =>
+              only.orderBy('happened_at', 'desc').orderBy('event_id', 'desc').limit(newest!),
+            )
+            .as('written'),
+        )
+        .select(NAMED_LINE)
         .union(
           narrowed().where('event_id', 'in', (into) =>
             into
@@ -63,15 +76,19 @@ export async function readStanding<Kind extends Happening['kind']>(
             .select(NAMED_LINE.map((column) => `later.${column}` as const))
             .where('later.site_id', '=', siteId)
             .where('later.kind', '=', 'correction'),
-        )
-    })
+        ),
+    )
     .selectFrom('chain')
     .select(NAMED_LINE)
     .execute()
   const machines = new Map(rows.map((row) => [row.event_id, row.machine_id]))
-  return applyCorrections(rows.map(asLine))
+  const isOne = ({ kind }: { readonly kind: string }) => (kinds as readonly string[]).includes(kind)
+  const lines = rows.map(asLine)
+  const written = lines.filter(isOne).sort(inOrder)
+  const from = newest !== undefined && written.length >= newest ? written[0] : undefined
+  return applyCorrections(lines)
     .flatMap(({ event, happening }) =>
-      happening && (kinds as readonly string[]).includes(happening.kind)
+      happening && isOne(happening) && !(from && inOrder(event, from) < 0)
         ? [
             {
               machineId: machines.get(event.eventId)!,

@@ -2,11 +2,10 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { TARGET_SCORE, TARGET_WORDS, TARGETS, type Target } from '@/core/knowledge/tension/tension'
 import { counted, plain } from '@/core/units/words'
-import { applyCorrections } from '@/core/machine/fold'
 import { fitDial } from '@/core/tension/dial-fit'
 import { cameraTally, readSwatch, readWritten, READING_WORDS } from '@/core/tension/reading'
 import { dialUnit, type Dial } from '@/core/units/dial'
-import { readNewest } from '@/store/machine/book'
+import { readStanding } from '@/store/machine/standing-lines'
 import { DialCurve, type CurvePoint } from '@/ui/drawings/dial-curve'
 import { SwatchFace } from '@/ui/drawings/swatch-face'
 import { PrintButton } from '@/ui/parts/print-button'
@@ -32,18 +31,20 @@ export default async function CurvePage({ params, searchParams }: Props) {
   const { machine, site } = await machinePage(actor.siteId, (await params).machine)
   const home = `/machines/${machine.machineId}`
   const dial = machine.traits.tensionDial as Dial | undefined
-  const { lines, around } = await readNewest(theStore(), actor.siteId, machine.machineId, {
-    limit: MOST,
-    kinds: ['swatch-stitched', 'needle-changed'],
-  })
-  const standing = applyCorrections([...lines, ...around])
+  const standing = (
+    await readStanding(theStore(), actor.siteId, {
+      kinds: ['swatch-stitched', 'needle-changed'],
+      machineIds: [machine.machineId],
+      newest: MOST,
+    })
+  ).reverse()
   const swatches = standing.flatMap(({ event, happening }) =>
-    happening?.kind === 'swatch-stitched' ? [{ happenedAt: event.happenedAt, body: happening.body }] : [],
+    happening.kind === 'swatch-stitched' ? [{ happenedAt: event.happenedAt, body: happening.body }] : [],
   )
   const asked = (await searchParams).target
   const target: Target = TARGETS.find((each) => each === asked) ?? swatches.at(-1)?.body.target ?? 'straight'
   const needles = standing.flatMap(({ event, happening }) =>
-    happening?.kind === 'needle-changed' && happening.body.in
+    happening.kind === 'needle-changed' && happening.body.in
       ? [{ at: event.happenedAt, needle: happening.body.in }]
       : [],
   )
