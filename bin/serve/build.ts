@@ -41,7 +41,7 @@ export function buildWhenChanged(project: string): void {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return
   rmSync(stamp, { force: true })
   console.error('orthodex: building the application')
-  const { status } = spawnSync('npm', ['run', '--silent', 'build'], {
+  const { status } = spawnSync('npm', ['run', '--silent', 'compile'], {
     cwd: project,
     stdio: ['ignore', 2, 2],
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
