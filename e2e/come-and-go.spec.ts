@@ -59,6 +59,15 @@ test('a colleague is invited, comes in, is made more, forgets a password, leaves
   await other.getByRole('button', { name: 'Change it' }).click()
   await expect(other.getByText('Your password is changed')).toBeVisible()
 
+  // What they measure in is their own: the venue's numbers stay as they are.
+  await other.getByText('inches', { exact: true }).click()
+  await expect(other.getByText('You see it that way on every page from now on')).toBeVisible()
+  await other.goto('/kits/new')
+  await expect(other.getByLabel('Thickness of one layer (thou)')).toBeVisible()
+  await page.goto('/kits/new')
+  await expect(page.getByLabel('Thickness of one layer (mm)')).toBeVisible()
+  await page.goto('/people')
+
   // Forgotten after all: a code read out, and every other device is signed out.
   const row = page
     .getByRole('main')

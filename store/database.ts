@@ -32,6 +32,8 @@ export interface PersonTable {
   name: string
   /** since when nobody knows who it was */
   erased_at: ColumnType<Date | null, undefined, Date | null>
+  /** in what they measure; null: as their venue does */
+  units: ColumnType<unknown, undefined, string | null>
 }
 
 export interface MembershipTable {

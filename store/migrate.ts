@@ -22,6 +22,7 @@ import * as practiceBeside from './migrations/0020-practice-beside'
 import * as liveRoom from './migrations/0021-live-room'
 import * as leftLines from './migrations/0022-left-lines'
 import * as saidToClass from './migrations/0023-said-to-class'
+import * as ownUnits from './migrations/0024-own-units'
 import { rebuildOldStates } from './machine/book'
 import { ofEveryVenue } from './site-wall'
 import type { Database } from './database'
@@ -51,6 +52,7 @@ export const MIGRATIONS = {
   '0021-live-room': liveRoom,
   '0022-left-lines': leftLines,
   '0023-said-to-class': saidToClass,
+  '0024-own-units': ownUnits,
 }
 
 /** The migrations that a database still lacks, in their order. */

@@ -17,7 +17,7 @@ export default async function EveryoneLayout({ children }: { children: React.Rea
   return (
     <Shell
       venue={site.name}
-      units={site.settings.units}
+      units={actor.units ?? site.settings.units}
       testThreads={site.settings.testThreads}
       who={who}
       calls={actor.role === 'learner' ? { of: 'own' } : { of: 'staff', personId: actor.personId }}

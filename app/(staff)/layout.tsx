@@ -13,7 +13,7 @@ export default async function StaffLayout({ children }: { children: React.ReactN
   return (
     <Shell
       venue={site.name}
-      units={site.settings.units}
+      units={actor.units ?? site.settings.units}
       testThreads={site.settings.testThreads}
       who={`${actor.name}, ${actor.role}`}
       calls={{ of: 'staff', personId: actor.personId }}

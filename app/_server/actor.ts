@@ -5,6 +5,9 @@ import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
 import { may, type Action, type Sight } from '@/core/wire/permission'
 import type { Role } from '@/core/room/role'
+import { UnitsSchema } from '@/core/room/venue-settings'
+import { check } from '@/core/schema/validate'
+import type { Units } from '@/core/units/measure'
 import type { Actor } from '@/store/actor'
 import { Refused } from '@/store/refused'
 import { readMembership } from '@/store/site/people'
@@ -15,6 +18,8 @@ export interface SignedIn extends Actor {
   readonly name: string
   /** signed in by a PIN, on a tablet of the room */
   readonly onTablet: boolean
+  /** in what they measure; absent: as their venue does */
+  readonly units?: Units
 }
 
 /** A page asks many things at once: for this long its answers share one look at the sign-in. One ended elsewhere ends then. */
@@ -38,6 +43,11 @@ export const currentActor = cache(async (): Promise<SignedIn | undefined> => {
   return found
 })
 
+/** What is kept of whoever asks was changed: they are looked at anew. */
+export async function forgetActor(): Promise<void> {
+  shared.delete((await headers()).get('cookie') ?? '')
+}
+
 async function whoIs(asked: Headers): Promise<SignedIn | undefined> {
   const found = await signIn().api.getSession({ headers: asked })
   if (!found) return undefined
@@ -49,6 +59,7 @@ async function whoIs(asked: Headers): Promise<SignedIn | undefined> {
     role: membership.role as Role,
     name: membership.name,
     onTablet: Boolean(found.session.tabletId),
+    ...(membership.units !== null && { units: check(UnitsSchema, membership.units) }),
   }
 }
 

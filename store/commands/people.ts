@@ -59,6 +59,16 @@ export const endPerson = command('end-person', async (call, { personId }) => {
   await endSignIns(tx, actor.siteId, personId)
 })
 
+/** Whoever writes it sees every page in these units; nothing that is kept changes. */
+export const setOwnUnits = command('set-own-units', async ({ tx, actor }, { units }) => {
+  await tx
+    .updateTable('person')
+    .set({ units: units && JSON.stringify(units) })
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', actor.personId)
+    .execute()
+})
+
 export const renamePerson = command('rename-person', async ({ tx, actor }, { personId, name }) => {
   const { numUpdatedRows } = await tx
     .updateTable('person')

@@ -24,7 +24,16 @@ import {
   setTrait,
 } from './machine'
 import { changeVenue, takeArchive } from './venue'
-import { changeRole, endInvitation, endPerson, erase, invitePerson, letInAgain, renamePerson } from './people'
+import {
+  changeRole,
+  endInvitation,
+  endPerson,
+  erase,
+  invitePerson,
+  letInAgain,
+  renamePerson,
+  setOwnUnits,
+} from './people'
 import { logProgress, signOff } from './progress'
 import { logDropTest } from './drop-test'
 import { changeHouseRules } from './house-rules'
@@ -94,6 +103,7 @@ export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   'let-in-again': letInAgain,
   'change-role': changeRole,
   'end-person': endPerson,
+  'set-own-units': setOwnUnits,
   'rename-person': renamePerson,
   'erase-person': erase,
   'change-venue': changeVenue,

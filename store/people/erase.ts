@@ -60,7 +60,7 @@ export async function erasePerson(
     .execute()
   await tx
     .updateTable('person')
-    .set({ name: 'somebody', erased_at: now })
+    .set({ name: 'somebody', erased_at: now, units: null })
     .where('site_id', '=', siteId)
     .where('person_id', '=', personId)
     .execute()

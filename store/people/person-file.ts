@@ -8,7 +8,7 @@ type Reader = Kysely<Database> | Transaction<Database>
 export async function readPerson(store: Reader, siteId: string, personId: string) {
   const person = await store
     .selectFrom('person')
-    .select(['name', 'erased_at'])
+    .select(['name', 'erased_at', 'units'])
     .where('site_id', '=', siteId)
     .where('person_id', '=', personId)
     .executeTakeFirst()
@@ -101,6 +101,7 @@ export async function readPerson(store: Reader, siteId: string, personId: string
     orthodex: 'person',
     version: 1,
     name: person.name,
+    units: person.units,
     signIns,
     classes: classes.map(({ name }) => name),
     projects,

@@ -6,6 +6,7 @@ import { codeFrom } from '@/core/people/invitation'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
+import { readPerson } from '../people/person-file'
 import { freshStore } from '../testing/store'
 import { codeForForgotten } from './forgotten'
 import { joinBy, readInvitation, readInvitations } from './invitations'
@@ -205,6 +206,21 @@ describe('staff', () => {
       run('end-person', { personId: noor.personId }, { ...bo, role: 'coordinator' }),
     ])
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
+  })
+
+  it('measure as they like, whatever their venue does, and as it does again', async () => {
+    const bo = await joined()
+    const units = { length: 'inch', mass: 'ounces' }
+    const ofBo = async () => (await readMembership(store, await userOf(bo.personId)))!.units
+    await run('set-own-units', { units }, bo)
+    expect(await ofBo()).toEqual(units)
+    expect(await readPerson(store, noor.siteId, bo.personId)).toMatchObject({ units })
+    expect((await readPerson(store, noor.siteId, noor.personId)).units).toBeNull()
+    await expect(run('set-own-units', { units: { ...units, length: 'cubits' } }, bo)).rejects.toMatchObject({
+      path: 'units.length',
+    })
+    await run('set-own-units', { units: null }, bo)
+    expect(await ofBo()).toBeNull()
   })
 
   it('are named as they like', async () => {

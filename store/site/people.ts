@@ -75,7 +75,7 @@ export async function readMembership(store: Reader, userId: string) {
     .innerJoin('person', (join) =>
       join.onRef('person.site_id', '=', 'membership.site_id').onRef('person.person_id', '=', 'membership.person_id'),
     )
-    .select(['membership.site_id', 'membership.person_id', 'role', 'person.name'])
+    .select(['membership.site_id', 'membership.person_id', 'role', 'person.name', 'person.units'])
     .where('user_id', '=', userId)
     .where('membership.ended_at', 'is', null)
     .executeTakeFirst()

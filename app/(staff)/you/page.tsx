@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import { headers } from 'next/headers'
+import { METRIC } from '@/core/units/measure'
 import { hasPin } from '@/store/site/tablet'
 import { formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../_server/actor'
@@ -9,6 +10,7 @@ import { siteOf } from '../../_server/site'
 import { theStore } from '../../_server/store'
 import { NewPassword } from './new-password'
 import { OwnPin } from './own-pin'
+import { OwnUnits } from './own-units'
 import { SignIns } from './sign-ins'
 
 export const metadata: Metadata = { title: 'You' }
@@ -38,6 +40,7 @@ export default async function YouPage() {
             here: id === here?.session.id,
           }))}
         />
+        <OwnUnits own={actor.units} venue={site.settings.units ?? METRIC} />
       </section>
       <div className="flex flex-col gap-8">
         <NewPassword />

@@ -2,7 +2,8 @@ import Type from 'typebox'
 import { Name } from '../../kit/project'
 import { KEY_PURPOSES } from '../../people/key'
 import { PERSON_EVENTS } from '../../people/progress'
-import { COORDINATOR, EVERYONE, STAFF_ROLES, TEACHING } from '../../room/role'
+import { COORDINATOR, EVERYONE, STAFF, STAFF_ROLES, TEACHING } from '../../room/role'
+import { UnitsSchema } from '../../room/venue-settings'
 import { strict, words } from '../../schema/shape'
 import { Id, OneTimeCode, type Commands } from './shape'
 
@@ -25,6 +26,8 @@ export const PEOPLE = {
   'let-in-again': { mayWrite: COORDINATOR, body: strict({ personId: Id, invitationId: Id, code: OneTimeCode }) },
   'change-role': { mayWrite: COORDINATOR, body: strict({ personId: Id, role: words(STAFF_ROLES) }) },
   'end-person': { mayWrite: COORDINATOR, body: strict({ personId: Id }) },
+  /** null: as the venue does */
+  'set-own-units': { mayWrite: STAFF, body: strict({ units: Type.Union([UnitsSchema, Type.Null()]) }) },
   'rename-person': { mayWrite: TEACHING, body: strict({ personId: Id, name: Name }) },
   /** for good: nobody can take it back */
   'erase-person': { mayWrite: COORDINATOR, body: strict({ personId: Id }) },

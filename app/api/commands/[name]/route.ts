@@ -1,4 +1,5 @@
 import { runCommand } from '@/store/commands/run'
+import { forgetActor } from '../../../_server/actor'
 import { countWrite } from '../../../_server/metrics'
 import { readJson } from '../../../_server/answer'
 import { inTurn } from '../../../_server/writes'
@@ -20,5 +21,6 @@ export const POST = route<{ name: string }>({ writes: true }, async ({ actor, re
   const envelope = await readJson(request, SIZES[name])
   const landed = await inTurn(() => runCommand(theStore(), actor, name, envelope))
   countWrite(name)
+  if (name === 'set-own-units') await forgetActor()
   return landed
 })
