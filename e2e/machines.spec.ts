@@ -124,6 +124,26 @@ test.describe('in a room of one’s own', () => {
     await expect(page.getByText('left (trying it out)', { exact: true }).first()).toBeVisible()
     await page.goBack()
     await expect(open).toHaveCount(0)
+    // How it looks is kept once the venue says that it may be, drawn anew on this device.
+    const looks = page.getByRole('img', { name: 'Whimbrel, as it stands here' })
+    await expect(page.getByText('Photograph it')).toHaveCount(0)
+    const here = page.url()
+    await page.goto('/venue')
+    await page.getByLabel('Photographs of machines are kept').check()
+    await page.getByRole('button', { name: 'Keep it' }).click()
+    await expect(page.getByText(/goes by the clock of/)).toBeVisible()
+    await page.goto(here)
+    await page
+      .getByLabel('Photograph it')
+      .setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('x') })
+    await expect(page.getByText('This is no picture that this browser opens')).toBeVisible()
+    await page.getByLabel('Photograph it').setInputFiles('docs/screenshots/room.png')
+    await expect(looks).toBeVisible()
+    expect(await looks.evaluate((picture: HTMLImageElement) => picture.decode().then(() => picture.naturalWidth))).toBe(
+      960,
+    )
+    await page.getByRole('button', { name: 'Take it away' }).click()
+    await expect(looks).toHaveCount(0)
     // It is worded as such a machine at once.
     await page.getByRole('link', { name: 'Change needle' }).click()
     await expect(page.getByText('Flat to the left')).toBeVisible()

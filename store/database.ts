@@ -228,6 +228,14 @@ export interface AccessKeyTable {
 }
 
 /** What somebody taps at a room's tablet. */
+export interface MachinePhotographTable {
+  site_id: string
+  machine_id: string
+  /** a JPEG as a data address */
+  picture: string
+  taken_at: Time
+}
+
 export interface PinTable {
   site_id: string
   person_id: string
@@ -324,6 +332,7 @@ export interface Database {
   trait: TraitTable
   machine_event: MachineEventTable
   machine_state: MachineStateTable
+  machine_photograph: MachinePhotographTable
   kit_given: KitGivenTable
   stock_move: StockMoveTable
   access_key: AccessKeyTable

@@ -23,6 +23,7 @@ import * as liveRoom from './migrations/0021-live-room'
 import * as leftLines from './migrations/0022-left-lines'
 import * as saidToClass from './migrations/0023-said-to-class'
 import * as ownUnits from './migrations/0024-own-units'
+import * as machinePhotographs from './migrations/0025-machine-photographs'
 import { rebuildOldStates } from './machine/book'
 import { ofEveryVenue } from './site-wall'
 import type { Database } from './database'
@@ -53,6 +54,7 @@ export const MIGRATIONS = {
   '0022-left-lines': leftLines,
   '0023-said-to-class': saidToClass,
   '0024-own-units': ownUnits,
+  '0025-machine-photographs': machinePhotographs,
 }
 
 /** The migrations that a database still lacks, in their order. */

@@ -34,6 +34,7 @@ export const SITE_TABLES: ReadonlySet<string> = new Set([
   'left_line',
   'machine',
   'machine_event',
+  'machine_photograph',
   'machine_state',
   'person',
   'person_event',

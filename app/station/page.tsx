@@ -5,6 +5,7 @@ import { KitCard } from '@/ui/parts/kit-card'
 import { SeatWay } from '@/ui/drawings/seat-way'
 import { readOwnLines } from '@/store/people/own-lines'
 import { readForNextTime } from '@/store/session/for-next-time'
+import { MachinePhotograph } from '../_parts/machine-photograph'
 import { ownSeat } from '../_server/station'
 import { theStore } from '../_server/store'
 import { ForNextTime } from './for-next-time'
@@ -66,6 +67,7 @@ export default async function StationPage() {
         You sit at <strong>{machine.name}</strong>, no. {machine.number}
         {until && <span className="text-lg">, until {timeIn(until, site.timeZone)}</span>}
       </p>
+      <MachinePhotograph site={site} machineId={machine.machineId} name={machine.name} className="mt-2 h-24 w-36" />
       <SeatWay step={at.step} words className="my-3 h-16 max-w-full" />
       {standing?.standing !== 'stopped' && (
         <NextStep

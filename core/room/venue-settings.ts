@@ -45,6 +45,8 @@ export const VenueSettingsSchema = strict({
   logo: Type.Optional(LogoSchema),
   /** whether a screen on the wall says who sits where; absent: it does */
   namesOnWall: Type.Optional(Type.Boolean()),
+  /** whether it keeps photographs of its machines; absent: it keeps none */
+  photographs: Type.Optional(Type.Boolean()),
   /** months after their last day in which a learner is erased; absent: never by itself */
   learnersAfterMonths: Type.Optional(Type.Integer({ minimum: SHORTEST_RETENTION_MONTHS, maximum: 120 })),
 })

@@ -38,6 +38,7 @@ import { logProgress, signOff } from './progress'
 import { logDropTest } from './drop-test'
 import { changeHouseRules } from './house-rules'
 import { importKits } from './import-kits'
+import { setMachinePhotograph } from './photograph'
 import { importMachines } from './import-machines'
 import { changeClassCode, closeCourse, copyCourse, openCourse, renameCourse, reopenCourse, setClass } from './course'
 import { addProject, addProjects, changeProject, giveKit, giveKits, takeKitsBack } from './project'
@@ -106,6 +107,7 @@ export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   'set-own-units': setOwnUnits,
   'rename-person': renamePerson,
   'erase-person': erase,
+  'set-machine-photograph': setMachinePhotograph,
   'change-venue': changeVenue,
   'rename-course': renameCourse,
   'change-class-code': changeClassCode,

@@ -24,6 +24,9 @@ export const changeVenue = command('change-venue', async ({ tx, actor }, { name,
     .set({ name, time_zone: timeZone, ...(settings && { settings: JSON.stringify(settings) }) })
     .where('site_id', '=', actor.siteId)
     .execute()
+  // Off means that none is kept, and not that none is shown.
+  if (settings && !settings.photographs)
+    await tx.deleteFrom('machine_photograph').where('site_id', '=', actor.siteId).execute()
 })
 
 /** Its row among the commands is all that is kept of it. */

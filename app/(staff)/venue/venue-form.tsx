@@ -35,7 +35,14 @@ const ALL_DAYS = WEEK_DAYS.map((_, day) => String(day))
 const dayName = (day: string) => WEEK_DAYS[Number(day)]!
 
 export function VenueForm({ name, timeZone, settings, zones, learners, today }: Props) {
-  const { weekStartsOn, openDays, learnersAfterMonths, units = METRIC, namesOnWall = true } = settings
+  const {
+    weekStartsOn,
+    openDays,
+    learnersAfterMonths,
+    units = METRIC,
+    namesOnWall = true,
+    photographs = false,
+  } = settings
   const { testThreads = ORDINARY_TEST_THREADS, logo = '' } = settings
   const days: readonly string[] = openDays.map(String)
   const form = useCommandForm('change-venue', {
@@ -47,6 +54,7 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
       length: units.length,
       mass: units.mass,
       namesOnWall,
+      photographs,
       topThread: testThreads.top,
       bobbinThread: testThreads.bobbin,
       erases: learnersAfterMonths === undefined ? 'never' : 'after',
@@ -63,6 +71,7 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
         testThreads: { top: values.topThread, bobbin: values.bobbinThread },
         ...(values.logo && { logo: values.logo }),
         ...(!values.namesOnWall && { namesOnWall: false }),
+        ...(values.photographs && { photographs: true }),
         ...(values.erases === 'after' && { learnersAfterMonths: values.months }),
       },
       was: { name, timeZone, settings },
@@ -71,6 +80,7 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
       weekStartsOn: 'settings.weekStartsOn',
       openDays: 'settings.openDays',
       namesOnWall: 'settings.namesOnWall',
+      photographs: 'settings.photographs',
       topThread: 'settings.testThreads.top',
       bobbinThread: 'settings.testThreads.bobbin',
       months: 'settings.learnersAfterMonths',
@@ -123,6 +133,15 @@ export function VenueForm({ name, timeZone, settings, zones, learners, today }: 
         {...form.field('logo')}
       />
       <Tick label="A screen on the wall says who sits where" {...form.field('namesOnWall')} />
+      <Tick
+        label="Photographs of machines are kept"
+        hint={
+          photographs && !form.values.photographs
+            ? 'Those that are kept now are taken away for good.'
+            : 'Of machines alone. Photographs of swatches never leave the device that took them.'
+        }
+        {...form.field('photographs')}
+      />
       <Choice
         label="Learners are erased"
         options={[

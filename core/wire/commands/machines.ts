@@ -3,6 +3,7 @@ import { MachinesFileSchema } from '../../exchange/machines-file'
 import { Name } from '../../kit/project'
 import { TRAIT_NAMES } from '../../knowledge/machine/trait'
 import { TRAIT_SOURCES } from '../../machine/trait-source'
+import { PhotographSchema } from '../../machine/photograph'
 import { VenueSettingsSchema } from '../../room/venue-settings'
 import { HouseRulesSchema } from '../../room/house-rules'
 import { COORDINATOR, TEACHING } from '../../room/role'
@@ -38,6 +39,11 @@ export const MACHINES = {
   'confirm-traits': {
     mayWrite: TEACHING,
     body: strict({ machineId: Id, traits: Type.Array(words(TRAIT_NAMES), { minItems: 1, uniqueItems: true }) }),
+  },
+  /** null: none is kept any more */
+  'set-machine-photograph': {
+    mayWrite: TEACHING,
+    body: strict({ machineId: Id, picture: Type.Union([PhotographSchema, Type.Null()]) }),
   },
   'place-machine': { mayWrite: TEACHING, body: strict({ machineId: Id, place: Place }) },
   /** every table, by number, in rows of so many from the front */

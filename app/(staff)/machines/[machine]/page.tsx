@@ -3,7 +3,6 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { dayIn } from '@/core/units/day'
 import { dayWords, formatInTimeZone } from '@/ui/time'
-import { TRAIT_NAMES } from '@/core/knowledge/machine/trait'
 import { careOf } from '@/core/care/care'
 import { kindsOf, shownLines } from '@/core/machine/book-lines'
 import { BOOK_FILTERS } from '@/core/machine/kinds/kind'
@@ -12,8 +11,6 @@ import { mayLift, whoLifts } from '@/core/people/lifting'
 import { may } from '@/core/wire/permission'
 import { readNewest } from '@/store/machine/book'
 import { readNames } from '@/store/site/site'
-import { BobbinDrawing } from '@/ui/drawings/bobbin'
-import { NeedlePlan } from '@/ui/drawings/needle'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { NeedleBars } from '@/ui/drawings/needle-bars'
 import { mustSee } from '../../../_server/actor'
@@ -26,6 +23,7 @@ import { FollowMachines } from '../../../_parts/live/follow-machines'
 import { QuickLog } from '../../../_parts/quick-log'
 import { Stopped } from './stopped'
 import { needleBars } from './needle-bars-of'
+import { Card } from './card'
 import { InItNow } from './in-it-now'
 
 type Props = { params: Promise<{ machine: string }>; searchParams: Promise<{ lines?: string; about?: string }> }
@@ -61,7 +59,6 @@ export default async function MachinePage({ params, searchParams }: Props) {
   const { name, number, notes } = machine
   const own = { machineId: machine.machineId, name, number, notes }
   const base = `/machines/${machine.machineId}`
-  const unchecked = TRAIT_NAMES.filter((name) => machine.proofs[name]?.source === 'template').length
   return (
     <>
       <FollowMachines drawn={version} machineId={machineId} />
@@ -146,46 +143,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
             <p className="mt-2 text-sm">The machine’s manual wins over every count.</p>
           </section>
 
-          <section className="sheet p-5" aria-labelledby="card">
-            <h2 id="card" className="text-xl font-bold">
-              Card
-            </h2>
-            {machine.notes && <p className="mt-1">{machine.notes}</p>}
-            <div className="mt-3 flex flex-wrap items-end gap-6">
-              <figure className="w-28">
-                <NeedlePlan way={traits} />
-                <figcaption className="text-center text-sm">
-                  {traits.shankFlat === 'round'
-                    ? 'round shank'
-                    : traits.shankFlat
-                      ? `flat ${traits.shankFlat}`
-                      : 'flat: not known'}
-                </figcaption>
-              </figure>
-              {traits.bobbinRuns && (
-                <figure className="w-28">
-                  <BobbinDrawing runs={traits.bobbinRuns} />
-                  <figcaption className="text-center text-sm">bobbin like a {traits.bobbinRuns}</figcaption>
-                </figure>
-              )}
-            </div>
-            <p>
-              <Link className="link" href={`${base}/print`} prefetch={false}>
-                Print its card
-              </Link>
-            </p>
-            {unchecked > 0 && (
-              <p className="mt-2 border-l-4 border-warning pl-3">
-                {unchecked} of its traits come from a template and are not checked at this machine yet.
-              </p>
-            )}
-            <p>
-              <Link className="link" href={`${base}/traits`} prefetch={false}>
-                {may(actor.role, 'set-trait') ? 'Answer or change a trait' : 'All its traits'}
-              </Link>
-            </p>
-            <p className="mt-3 text-sm">The machine’s manual wins over everything written here.</p>
-          </section>
+          <Card machine={machine} site={site} maySet={may(actor.role, 'set-trait')} />
 
           {bars.length > 0 && (
             <section className="sheet p-5" aria-labelledby="needles">

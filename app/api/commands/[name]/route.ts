@@ -10,6 +10,7 @@ import { route } from '../../../_server/asked'
 const SIZES: Readonly<Record<string, number>> = {
   'import-machines': 40_000_000,
   'import-kits': 40_000_000,
+  'set-machine-photograph': 200_000,
   'add-projects': 1_000_000,
   'give-kits': 1_000_000,
   'set-plan': 1_000_000,

@@ -1,0 +1,78 @@
+'use client'
+
+import { useState } from 'react'
+import { PHOTOGRAPH_MOST_DOTS, PHOTOGRAPH_MOST_LETTERS } from '@/core/machine/photograph'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useWrite } from '@/ui/parts/use-write'
+
+/** How good a picture is kept, and how large: the best that is small enough. */
+const WAYS = [
+  [1, 0.85],
+  [0.75, 0.8],
+  [0.6, 0.75],
+  [0.45, 0.7],
+] as const
+
+/** Drawn anew on this device, so that nothing of the file but what it shows leaves it. */
+async function drawnAnew(file: File): Promise<string | undefined> {
+  const picture = await createImageBitmap(file)
+  for (const [part, quality] of WAYS) {
+    const scale = Math.min(1, (part * PHOTOGRAPH_MOST_DOTS) / Math.max(picture.width, picture.height))
+    const canvas = document.createElement('canvas')
+    canvas.width = Math.max(1, Math.round(picture.width * scale))
+    canvas.height = Math.max(1, Math.round(picture.height * scale))
+    canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height)
+    const address = canvas.toDataURL('image/jpeg', quality)
+    if (address.length <= PHOTOGRAPH_MOST_LETTERS) return address
+  }
+  return undefined
+}
+
+/** Takes how a machine looks, or takes it away. */
+export function TakePhotograph({ machineId, has }: { machineId: string; has: boolean }) {
+  const { busy, fault, write } = useWrite()
+  const [wrong, setWrong] = useState('')
+  const choose = async (input: HTMLInputElement) => {
+    const file = input.files?.[0]
+    if (!file) return
+    const picture = await drawnAnew(file).catch(() => undefined)
+    setWrong(picture ? '' : 'This is no picture that this browser opens: choose a JPEG, PNG or WebP')
+    if (picture) await write('set-machine-photograph', { machineId, picture }, { done: 'Everybody sees it so' })
+    input.value = ''
+  }
+  return (
+    <div className="mt-3 print:hidden">
+      <div className="flex flex-wrap items-center gap-2">
+        <label className="btn btn-outline focus-within:outline-2 focus-within:outline-offset-2">
+          {has ? 'Another photograph' : 'Photograph it'}
+          <input
+            type="file"
+            accept="image/jpeg,image/png,image/webp"
+            className="sr-only"
+            disabled={busy}
+            onChange={({ currentTarget }) => void choose(currentTarget)}
+          />
+        </label>
+        {has && (
+          <button
+            type="button"
+            className="btn btn-ghost"
+            disabled={busy}
+            onClick={() => void write('set-machine-photograph', { machineId, picture: null }, { done: 'It is gone' })}
+          >
+            Take it away
+          </button>
+        )}
+      </div>
+      <p className="mt-1 text-sm">
+        Of the machine alone, nobody in it. Where and when it was taken stays on this device.
+      </p>
+      {wrong && (
+        <p role="alert" className="mt-1 text-error">
+          {wrong}
+        </p>
+      )}
+      <FaultNote fault={fault} />
+    </div>
+  )
+}

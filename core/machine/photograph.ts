@@ -1,0 +1,39 @@
+import Type from 'typebox'
+
+/** A machine's photograph is made as small as a page shows it before it is sent. */
+export const PHOTOGRAPH_MOST_LETTERS = 180_000
+/** Wider and higher than this shows no more of it on any page, dots. */
+export const PHOTOGRAPH_MOST_DOTS = 960
+
+/** How a machine looks: a whole JPEG as a data address. */
+export const PhotographSchema = Type.String({
+  maxLength: PHOTOGRAPH_MOST_LETTERS,
+  pattern: '^data:image/jpeg;base64,/9j/[A-Za-z0-9+/]+={0,2}$',
+  description: 'a small JPEG picture',
+})
+
+export const bytesOf = (photograph: string): Uint8Array =>
+  Uint8Array.from(atob(photograph.slice(photograph.indexOf(',') + 1)), (letter) => letter.charCodeAt(0))
+
+const [SCAN, FRAME, PROFILE, COMMENT] = [0xda, 0xe0, 0xe2, 0xfe]
+const WHAT_COLOURS_MEAN = 'ICC_PROFILE\0'
+
+/**
+ * Whether a JPEG says more than how something looks: where, when or with what it was taken, or a comment. What is no JPEG at all
+ * does, since nobody knows what it says. Source: ITU-T T.81, annex B.
+ */
+export function saysMoreThanItShows(bytes: Uint8Array): boolean {
+  if (bytes[0] !== 0xff || bytes[1] !== 0xd8) return true
+  for (let at = 2; at + 4 <= bytes.length;) {
+    if (bytes[at] !== 0xff) return true
+    const marker = bytes[at + 1]!
+    if (marker === SCAN) return false
+    const profile =
+      marker === PROFILE &&
+      [...WHAT_COLOURS_MEAN].every((letter, index) => bytes[at + 4 + index] === letter.charCodeAt(0))
+    // Sixteen kinds of segment are for programs to write into; the first says how large a dot is, another what colours mean.
+    if (marker === COMMENT || (marker > FRAME && marker <= FRAME + 15 && !profile)) return true
+    at += 2 + bytes[at + 2]! * 256 + bytes[at + 3]!
+  }
+  return true
+}
