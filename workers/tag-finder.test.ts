@@ -130,6 +130,13 @@ describe('a photograph of a swatch', () => {
     expect(readPhotograph(picture, await findTags(picture), asked)).toMatchObject(truth)
   })
 
+  it.each([100283, 100457])('of which a lamp leaves a short stretch of the seam is not read: %i', async (seed) => {
+    const { scene, asked, face } = sceneOf(seed)
+    const { picture } = photograph(scene)
+    const read = readPhotograph(picture, await findTags(picture), { ...asked, face })
+    expect(read).toMatchObject({ read: false, missing: 'light' })
+  })
+
   it('refuses two threads that nobody could tell apart', async () => {
     const { result } = await reading({}, { top: '#23406e', bobbin: '#254270' })
     expect(result).toMatchObject({ read: false, missing: 'colours' })

@@ -73,6 +73,8 @@ const LEAST_APART = 0.1
 /** Thread on a line, for each pixel of its length, from which it is looked at closely. */
 const FAINTEST = 0.04
 const SHORTEST_SEAM_MM = 24
+/** So much of a seam is asked for, mm. */
+const WHOLE_SEAM_MM = 40
 /** Of the length of a straight line, on how much of it thread lies at least. */
 const LIES_ALONG = 0.4
 /** From fewer stitches than these no length is told; a nest leaves few to be seen. */
@@ -173,7 +175,9 @@ export function readPhotograph(
   const lengthPx = seam ? (seam.to - seam.from) * times : 0
   if (!plane && isSoft(coarse)) return not('focus', 'It is blurred: hold the camera still, a little further away')
   const tooLittle = !seam || seam.weight < FAINTEST || lengthPx / guess < SHORTEST_SEAM_MM
-  if (tooLittle && glares(coarse, hidden))
+  // Where light shines on the rest of a seam, a short stretch of it that is left says little of the whole.
+  const short = seam !== undefined && lengthPx / guess < WHOLE_SEAM_MM
+  if ((tooLittle || short) && glares(coarse, hidden))
     return not('light', 'Light shines on the swatch: turn it, or the lamp, a little')
   if (!seam || seam.weight < FAINTEST) return not('seam', NO_SEAM)
   if (lengthPx / guess < SHORTEST_SEAM_MM)
