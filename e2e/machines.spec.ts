@@ -144,6 +144,8 @@ test.describe('in a room of one’s own', () => {
     )
     await page.getByRole('button', { name: 'Take it away' }).click()
     await expect(looks).toHaveCount(0)
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(looks).toBeVisible()
     // It is worded as such a machine at once.
     await page.getByRole('link', { name: 'Change needle' }).click()
     await expect(page.getByText('Flat to the left')).toBeVisible()

@@ -28,6 +28,19 @@ async function drawnAnew(file: File): Promise<string | undefined> {
   return undefined
 }
 
+/** The one that is kept, so that taking it away can be undone. */
+async function keptNow(machineId: string): Promise<string | undefined> {
+  const answer = await fetch(`/api/machines/${machineId}/photograph`)
+  if (!answer.ok) return undefined
+  const picture = await answer.blob()
+  return new Promise((resolve, reject) => {
+    const reader = new FileReader()
+    reader.onload = () => resolve(reader.result as string)
+    reader.onerror = () => reject(reader.error ?? new Error('not read'))
+    reader.readAsDataURL(picture)
+  })
+}
+
 /** Takes how a machine looks, or takes it away. */
 export function TakePhotograph({ machineId, has }: { machineId: string; has: boolean }) {
   const { busy, fault, write } = useWrite()
@@ -39,6 +52,19 @@ export function TakePhotograph({ machineId, has }: { machineId: string; has: boo
     setWrong(picture ? '' : 'This is no picture that this browser opens: choose a JPEG, PNG or WebP')
     if (picture) await write('set-machine-photograph', { machineId, picture }, { done: 'Everybody sees it so' })
     input.value = ''
+  }
+  const takeAway = async () => {
+    const before = await keptNow(machineId).catch(() => undefined)
+    await write(
+      'set-machine-photograph',
+      { machineId, picture: null },
+      {
+        done: 'It is gone',
+        ...(before && {
+          undo: () => void write('set-machine-photograph', { machineId, picture: before }, { done: 'It is back' }),
+        }),
+      },
+    )
   }
   return (
     <div className="mt-3 print:hidden">
@@ -54,12 +80,7 @@ export function TakePhotograph({ machineId, has }: { machineId: string; has: boo
           />
         </label>
         {has && (
-          <button
-            type="button"
-            className="btn btn-ghost"
-            disabled={busy}
-            onClick={() => void write('set-machine-photograph', { machineId, picture: null }, { done: 'It is gone' })}
-          >
+          <button type="button" className="btn btn-ghost" disabled={busy} onClick={() => void takeAway()}>
             Take it away
           </button>
         )}
