@@ -1,11 +1,11 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { connect as openSocket } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, request as playwrightRequest } from '@playwright/test'
 import { startServer, type RunningServer } from '@/bin/serve/next-server'
 import { freePort } from '@/bin/serve/private-cluster'
+import { listens as takesCalls } from '@/bin/serve/pooler'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
 import { FOLDER, SECRET } from './demo-copy'
 import { expect, LEARNER, listens, SIGN_INS, test } from './people'
@@ -17,16 +17,6 @@ let port: number
 let copies: readonly RunningServer[] = []
 let nginx: ChildProcess
 let origin: string
-
-const answers = (at: number): Promise<boolean> =>
-  new Promise((resolve) => {
-    const socket = openSocket(at, '127.0.0.1')
-    socket.once('connect', () => {
-      socket.destroy()
-      resolve(true)
-    })
-    socket.once('error', () => resolve(false))
-  })
 
 test.beforeAll(async ({ demos }, { file }) => {
   const { databaseUrl } = await demos.of(file)
@@ -67,7 +57,7 @@ test.beforeAll(async ({ demos }, { file }) => {
 events {} http { access_log off; ${own.join(' ')} include ${folder}/site.conf; }`,
   )
   nginx = spawn('/usr/sbin/nginx', ['-c', join(folder, 'nginx.conf')], { stdio: 'inherit' })
-  await expect.poll(() => answers(secure), { timeout: 20_000 }).toBe(true)
+  await expect.poll(() => takesCalls(secure), { timeout: 20_000 }).toBe(true)
 })
 test.afterAll(async () => {
   nginx?.kill('SIGTERM')

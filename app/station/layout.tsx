@@ -12,7 +12,7 @@ export default async function StationLayout({ children }: { children: React.Reac
   return (
     <Shell
       venue={site.name}
-      units={actor.units ?? site.settings.units}
+      units={site.settings.units}
       testThreads={site.settings.testThreads}
       who={actor.name}
       places={placesOf('learner')}

@@ -64,7 +64,8 @@ ignore_startup_parameters = statement_timeout,lock_timeout,idle_in_transaction_s
   }
 }
 
-const listens = (port: number): Promise<boolean> =>
+/** Whether something on this machine takes calls at a port. */
+export const listens = (port: number): Promise<boolean> =>
   new Promise((resolve) => {
     const socket = connectSocket(port, '127.0.0.1')
     socket.once('connect', () => {

@@ -18,6 +18,14 @@ describe('a photograph of a machine', () => {
       expect([marker, saysMoreThanItShows(jpeg(...segment(marker, 69, 120, 105, 102)))]).toEqual([marker, true])
   })
 
+  it('says nothing between its scans, nor behind its end', () => {
+    const scan = [...segment(0xda, 1), 9, 0xff, 0, 9, 0xff, 0xd3, 9]
+    expect(saysMoreThanItShows(jpeg(...scan))).toBe(false)
+    expect(saysMoreThanItShows(jpeg(...scan, ...segment(0xe1, 69, 120)))).toBe(true)
+    for (const behind of [[1], [0xff, 0xd8], segment(0xe1, 69, 120, 105, 102)])
+      expect(saysMoreThanItShows(Uint8Array.from([...jpeg(), ...behind]))).toBe(true)
+  })
+
   it('that is cut off, or none, may say anything, and is never waited for', () =>
     fc.assert(
       fc.property(fc.uint8Array({ maxLength: 60 }), fc.nat(40), (bytes, cut) => {

@@ -1,7 +1,8 @@
 import { bytesOf, saysMoreThanItShows } from '@/core/machine/photograph'
+import { VenueSettingsSchema } from '@/core/room/venue-settings'
+import { check } from '@/core/schema/validate'
 import { readMachine } from '../machine/machines'
 import { notFound, Refused } from '../refused'
-import { readSite } from '../site/site'
 import { command } from './command'
 
 /** Keeps how a machine looks, in place of what was kept before, or takes it away. */
@@ -17,8 +18,14 @@ export const setMachinePhotograph = command(
         .execute()
       return
     }
-    const { settings } = await readSite(tx, actor.siteId)
-    if (!settings.photographs)
+    // Held until this has landed: who turns photographs off meanwhile takes this one away as well.
+    const site = await tx
+      .selectFrom('site')
+      .select('settings')
+      .where('site_id', '=', actor.siteId)
+      .forShare()
+      .executeTakeFirstOrThrow()
+    if (!check(VenueSettingsSchema, site.settings).photographs)
       throw new Refused(409, 'photographs-off', 'This venue keeps no photographs; a coordinator can turn them on')
     if (saysMoreThanItShows(bytesOf(picture)))
       throw new Refused(400, 'invalid', 'This picture says more than it shows, such as where it was taken', 'picture')

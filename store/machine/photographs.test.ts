@@ -1,10 +1,12 @@
+import { sql } from 'kysely'
 import { v7 as uuid } from 'uuid'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { DEFAULT_VENUE_SETTINGS } from '@/core/room/venue-settings'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
 import { machineWith } from '../testing/books'
+import { ofEveryVenue } from '../site-wall'
 import { aVenue, freshStore } from '../testing/store'
 import { photographedAt, readPhotographOf } from './photographs'
 
@@ -59,6 +61,30 @@ describe('photographs of machines', () => {
     await expect(take(null, { ...who, role: 'helper' })).rejects.toMatchObject({ status: 403 })
     expect(await readPhotographOf(store, other.siteId, machineId)).toBeUndefined()
     expect(await readPhotographOf(store, who.siteId, machineId)).toBe(jpeg())
+  })
+
+  it('are not kept where one comes in while the venue stops to keep them', async () => {
+    await keeps(true)
+    let taken: Promise<unknown> = Promise.resolve()
+    let settled = false
+    const waits = async () => {
+      const { rows } = await sql`select 1 from pg_stat_activity
+        where datname = current_database() and wait_event_type = 'Lock'`.execute(ofEveryVenue(store))
+      return rows.length > 0
+    }
+    await store.transaction().execute(async (tx) => {
+      const settings = JSON.stringify({ ...DEFAULT_VENUE_SETTINGS, photographs: false })
+      await tx.updateTable('site').set({ settings }).where('site_id', '=', who.siteId).execute()
+      await tx.deleteFrom('machine_photograph').where('site_id', '=', who.siteId).execute()
+      taken = take(jpeg()).then(
+        () => 'kept',
+        (error: unknown) => error,
+      )
+      void taken.then(() => (settled = true))
+      await vi.waitUntil(async () => settled || (await waits()), { timeout: 10_000 })
+    })
+    expect(await taken).toMatchObject({ code: 'photographs-off' })
+    expect(await readPhotographOf(store, who.siteId, machineId)).toBeUndefined()
   })
 
   it('are gone for good once the venue keeps none', async () => {

@@ -55,6 +55,35 @@ describe('lines of some kinds, as they count', () => {
       { numRuns: 40 },
     ))
 
+  it('leave nothing out between the newest and one that was long ago put in its own place', async () => {
+    const swatch = (dial: number) => ({
+      kind: 'swatch-stitched' as const,
+      body: { dial, target: 'straight' as const, top: 'own' as const, under: 'own' as const, done: [] },
+    })
+    const line = (minute: number) => ({
+      eventId: uuid(),
+      personId: who.personId,
+      happenedAt: new Date(Date.UTC(2026, 0, 1, 18, minute)).toISOString(),
+    })
+    const first = { ...line(1), ...swatch(1) }
+    const correction = {
+      ...line(4),
+      kind: 'correction' as const,
+      body: { corrects: first.eventId, because: 'a slip', replacement: swatch(9) },
+    }
+    const machineId = await machineWith(store, who, [
+      first,
+      { ...line(2), ...swatch(2) },
+      { ...line(3), ...swatch(3) },
+      correction,
+    ])
+    const dials = async (newest: number) => {
+      const which = { kinds: ['swatch-stitched'] as const, machineIds: [machineId], newest }
+      return (await readStanding(store, who.siteId, which)).map(({ happening }) => happening.body.dial)
+    }
+    expect([await dials(1), await dials(2), await dials(3)]).toEqual([[3], [3, 2], [3, 2, 9]])
+  })
+
   it('are asked for at some machines only, and at none of none', async () => {
     const [one, other] = [await machineWith(store, who, []), await machineWith(store, who, [])]
     for (const machineId of [one, other]) {

@@ -85,7 +85,8 @@ export async function readStanding<Kind extends Happening['kind']>(
   const isOne = ({ kind }: { readonly kind: string }) => (kinds as readonly string[]).includes(kind)
   const lines = rows.map(asLine)
   const written = lines.filter(isOne).sort(inOrder)
-  const from = newest !== undefined && written.length >= newest ? written[0] : undefined
+  // A line that was put in its own place may be older than the newest that were asked for.
+  const from = newest === undefined ? undefined : written.at(-newest)
   return applyCorrections(lines)
     .flatMap(({ event, happening }) =>
       happening && isOne(happening) && !(from && inOrder(event, from) < 0)

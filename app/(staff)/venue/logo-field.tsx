@@ -3,29 +3,15 @@
 import { useId, useState } from 'react'
 import { LOGO_MOST_LETTERS } from '@/core/room/venue-settings'
 import { described, Row, type FieldOf } from '@/ui/fields/row'
+import { madeSmall } from '@/ui/picture/made-small'
 
-/** As wide and as high as it may be in dots, the sharpest first: a busy picture has to do with fewer. */
+/** The sharpest first: a busy picture has to do with fewer dots. */
 const SIZES = [
-  [480, 144],
-  [320, 96],
-  [200, 60],
-  [120, 36],
+  { width: 480, height: 144 },
+  { width: 320, height: 96 },
+  { width: 200, height: 60 },
+  { width: 120, height: 36 },
 ] as const
-
-/** @returns a PNG of the picture, small enough to stand on every sheet, as a data address; undefined when none is */
-async function smallPicture(file: File): Promise<string | undefined> {
-  const picture = await createImageBitmap(file)
-  for (const [width, height] of SIZES) {
-    const scale = Math.min(1, width / picture.width, height / picture.height)
-    const canvas = document.createElement('canvas')
-    canvas.width = Math.max(1, Math.round(picture.width * scale))
-    canvas.height = Math.max(1, Math.round(picture.height * scale))
-    canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height)
-    const address = canvas.toDataURL('image/png')
-    if (address.length <= LOGO_MOST_LETTERS) return address
-  }
-  return undefined
-}
 
 /** A picture for what is printed, made small on this device. Empty: none. */
 export function LogoField(field: FieldOf<string>) {
@@ -34,7 +20,7 @@ export function LogoField(field: FieldOf<string>) {
   const error = wrong ?? field.error
   const choose = async (file: File | undefined) => {
     if (!file) return
-    const picture = await smallPicture(file).catch(() => undefined)
+    const picture = await madeSmall(file, 'image/png', LOGO_MOST_LETTERS, SIZES).catch(() => undefined)
     setWrong(picture ? undefined : 'This is no picture that this browser opens: choose a PNG or a JPEG')
     if (picture) field.set(picture)
   }

@@ -1,32 +1,18 @@
 'use client'
 
 import { useState } from 'react'
-import { PHOTOGRAPH_MOST_DOTS, PHOTOGRAPH_MOST_LETTERS } from '@/core/machine/photograph'
+import { PHOTOGRAPH_MOST_LETTERS } from '@/core/machine/photograph'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
+import { madeSmall } from '@/ui/picture/made-small'
 
-/** How good a picture is kept, and how large: the best that is small enough. */
+/** How large and how well a picture is kept: the best that is small enough. */
 const WAYS = [
-  [1, 0.85],
-  [0.75, 0.8],
-  [0.6, 0.75],
-  [0.45, 0.7],
+  { width: 960, height: 960, quality: 0.85 },
+  { width: 720, height: 720, quality: 0.8 },
+  { width: 560, height: 560, quality: 0.75 },
+  { width: 420, height: 420, quality: 0.7 },
 ] as const
-
-/** Drawn anew on this device, so that nothing of the file but what it shows leaves it. */
-async function drawnAnew(file: File): Promise<string | undefined> {
-  const picture = await createImageBitmap(file)
-  for (const [part, quality] of WAYS) {
-    const scale = Math.min(1, (part * PHOTOGRAPH_MOST_DOTS) / Math.max(picture.width, picture.height))
-    const canvas = document.createElement('canvas')
-    canvas.width = Math.max(1, Math.round(picture.width * scale))
-    canvas.height = Math.max(1, Math.round(picture.height * scale))
-    canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height)
-    const address = canvas.toDataURL('image/jpeg', quality)
-    if (address.length <= PHOTOGRAPH_MOST_LETTERS) return address
-  }
-  return undefined
-}
 
 /** The one that is kept, so that taking it away can be undone. */
 async function keptNow(machineId: string): Promise<string | undefined> {
@@ -48,7 +34,7 @@ export function TakePhotograph({ machineId, has }: { machineId: string; has: boo
   const choose = async (input: HTMLInputElement) => {
     const file = input.files?.[0]
     if (!file) return
-    const picture = await drawnAnew(file).catch(() => undefined)
+    const picture = await madeSmall(file, 'image/jpeg', PHOTOGRAPH_MOST_LETTERS, WAYS).catch(() => undefined)
     setWrong(picture ? '' : 'This is no picture that this browser opens: choose a JPEG, PNG or WebP')
     if (picture) await write('set-machine-photograph', { machineId, picture }, { done: 'Everybody sees it so' })
     input.value = ''
