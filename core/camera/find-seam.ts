@@ -68,19 +68,26 @@ export function threadMap(
   ]
   const like = new Float32Array(map.length)
   const aside = Math.max(2, ASIDE_MM * pxPerMm)
-  const inPicture = (column: number, row: number) => column >= 0 && row >= 0 && column < width && row < height
+  const sides = ACROSS.map(([right, down]) => ({ dx: Math.round(right * aside), dy: Math.round(down * aside) }))
   // Each thread by itself: one that is like the cloth tells nothing, and hides nothing of the other. A thread is hardly wider than
-  // a pixel here, so each pixel is looked at for how far it lies on the way from what is around it to the thread.
+  // a pixel here, so each pixel is looked at for how far it lies on the way from what is around it to the thread. These loops run
+  // over every pixel, and make nothing on their way but numbers.
   for (const thread of threads) {
-    const [goal0, goal1, goal2] = [thread[0] / BRIGHT, thread[1] / LEANS, thread[2] / LEANS]
-    /** How far a pixel is on the way from what lies beside it to the thread. */
-    const on = (here: number, beside: number): number => {
-      const [v0, v1, v2] = [goal0 - bright[beside]!, goal1 - red[beside]!, goal2 - blue[beside]!]
+    const goal0 = thread[0] / BRIGHT
+    const goal1 = thread[1] / LEANS
+    const goal2 = thread[2] / LEANS
+    /** How far a pixel is on the way from what lies beside it to the thread; one beside it that is not there is itself. */
+    const on = (here: number, column: number, row: number): number => {
+      const beside = column < 0 || row < 0 || column >= width || row >= height ? here : row * width + column
+      const b0 = bright[beside]!
+      const b1 = red[beside]!
+      const b2 = blue[beside]!
+      const v0 = goal0 - b0
+      const v1 = goal1 - b1
+      const v2 = goal2 - b2
       const long = v0 * v0 + v1 * v1 + v2 * v2
       if (long < 0.3) return 0
-      const way =
-        (bright[here]! - bright[beside]!) * v0 + (red[here]! - red[beside]!) * v1 + (blue[here]! - blue[beside]!) * v2
-      return Math.min(1, way / long)
+      return Math.min(1, ((bright[here]! - b0) * v0 + (red[here]! - b1) * v1 + (blue[here]! - b2) * v2) / long)
     }
     like.fill(0)
     for (let index = 0; index < map.length; index += 1) {
@@ -96,28 +103,25 @@ export function threadMap(
       const long = v0 * v0 + v1 * v1 + v2 * v2
       const way = q0 * v0 + q1 * v1 + q2 * v2
       if (long < 0.6 || way < 0.15 * long) continue
-      const on = Math.min(way / long, 1)
-      const off = (q0 - on * v0) ** 2 + (q1 - on * v1) ** 2 + (q2 - on * v2) ** 2
+      const part = Math.min(way / long, 1)
+      const o0 = q0 - part * v0
+      const o1 = q1 - part * v1
+      const o2 = q2 - part * v2
+      const off = o0 * o0 + o1 * o1 + o2 * o2
       // A little of a thread may be a little of anything: far from the cloth it is told best.
-      const far = Math.min(1, long / 6)
-      if (off < 9) like[index] = on * far * Math.exp(-off / 1.6)
+      if (off < 9) like[index] = part * Math.min(1, long / 6) * Math.exp(-off / 1.6)
     }
     const usual = boxMeans(like, width, height, reach)
     // A thread has something else on both its sides; the edge of a swatch on a dark table has it on one.
-    for (let row = 0; row < height; row += 1)
-      for (let column = 0; column < width; column += 1) {
-        const index = row * width + column
+    for (let row = 0, index = 0; row < height; row += 1)
+      for (let column = 0; column < width; column += 1, index += 1) {
         const here = like[index]! - 1.6 * usual[index]! - 0.05
         if (here <= map[index]!) continue
         let ridge = 0
-        for (const [right, down] of ACROSS) {
-          const [dx, dy] = [Math.round(right * aside), Math.round(down * aside)]
-          const one = on(index, inPicture(column + dx, row + dy) ? index + dy * width + dx : index)
-          if (one <= ridge) continue
-          ridge = Math.max(
-            ridge,
-            Math.min(one, on(index, inPicture(column - dx, row - dy) ? index - dy * width - dx : index)),
-          )
+        for (let side = 0; side < sides.length; side += 1) {
+          const { dx, dy } = sides[side]!
+          const one = on(index, column + dx, row + dy)
+          if (one > ridge) ridge = Math.max(ridge, Math.min(one, on(index, column - dx, row - dy)))
         }
         map[index] = Math.max(map[index]!, here * Math.min(1, 2 * ridge * ridge))
       }
@@ -154,7 +158,7 @@ export function findSeam(map: Float32Array, width: number, height: number, pxPer
   const points: { x: number; y: number; weight: number }[] = []
   const all: number[] = []
   // A thread that is only a little unlike its cloth is a thread where nothing is more like one.
-  const sorted = map.filter((_, index) => index % 7 === 0).sort()
+  const sorted = Float32Array.from({ length: Math.ceil(map.length / 7) }, (_, index) => map[index * 7]!).sort()
   const plainest = sorted[Math.floor(sorted.length * (1 - PLAINEST.share))]!
   const least = Math.max(PLAINEST.least, Math.min(PLAINEST.most, PLAINEST.of * plainest))
   for (let index = 0; index < map.length; index += 1) if (map[index]! > least) all.push(index)
@@ -164,6 +168,9 @@ export function findSeam(map: Float32Array, width: number, height: number, pxPer
     const index = all[Math.floor(at)]!
     points.push({ x: index % width, y: Math.floor(index / width), weight: map[index]! * every })
   }
+  const xs = Float64Array.from(points, ({ x }) => x)
+  const ys = Float64Array.from(points, ({ y }) => y)
+  const weights = Float64Array.from(points, ({ weight }) => weight)
   const cell = Math.max(1, 0.25 * pxPerMm)
   const reach = Math.ceil(Math.hypot(width, height) / cell) + 2
   let best = { value: 0, direction: 0, off: 0, band: 0 }
@@ -172,7 +179,9 @@ export function findSeam(map: Float32Array, width: number, height: number, pxPer
   for (let direction = 0; direction < DIRECTIONS; direction += 1) {
     const [cos, sin] = [Math.cos((direction * Math.PI) / DIRECTIONS), Math.sin((direction * Math.PI) / DIRECTIONS)]
     row.fill(0)
-    for (const { x, y, weight } of points) row[Math.round((y * cos - x * sin) / cell) + reach]! += weight
+    const [right, down] = [-sin / cell, cos / cell]
+    // Half a cell more, and cut off: rounded, since none is below nothing.
+    for (let at = 0; at < xs.length; at += 1) row[(xs[at]! * right + ys[at]! * down + reach + 0.5) | 0]! += weights[at]!
     for (let at = 0; at < row.length; at += 1) sums[at + 1] = sums[at]! + row[at]!
     for (const band of BANDS_MM) {
       const half = Math.max(1, Math.round((band * pxPerMm) / cell / 2))

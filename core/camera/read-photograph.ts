@@ -7,6 +7,7 @@ import { offLine, pointsOf, scoreOf, SHARES, tangled, type Look } from './look'
 import { modulesOf, planeThrough, pxPerMmAt, refined, tagLight, TAG_MM, toPixel, toPlace, type Corners } from './plane'
 import { median } from './rows'
 import { coverOf } from './signs'
+import { halvings, smaller } from './smaller'
 import { burntShare, glares, isSoft } from './spoilt'
 import { straightStitches } from './straight'
 import { layStraight, membersOf, type Members, type Strip } from './strip'
@@ -70,8 +71,8 @@ const not = (missing: Missing, because: string): PhotographNotRead => ({ read: f
 
 /** Threads nearer to each other than this are not told apart by anybody. */
 const LEAST_APART = 0.1
-/** Thread on a line, for each pixel of its length, from which it is looked at closely. */
-const FAINTEST = 0.04
+/** As wide as the thread on a line lies, mm, from which it is looked at closely: a breath of one, or one hardly unlike its cloth. */
+const FAINTEST_MM = 0.004
 const SHORTEST_SEAM_MM = 24
 /** So much of a seam is asked for, mm. */
 const WHOLE_SEAM_MM = 40
@@ -80,41 +81,13 @@ const LIES_ALONG = 0.4
 /** From fewer stitches than these no length is told; a nest leaves few to be seen. */
 const FEWEST = { plain: 5, besideNest: 3 } as const
 /** Coarse enough to see the whole at once, fine enough for a thread. */
-const COARSE_PX_PER_MM = 10
-const FINEST_PX_PER_MM = 22
+const COARSE_PX_PER_MM = 8
+const FINEST_PX_PER_MM = 16
+/** What a hand holds, from end to end; and in so many pixels it is looked at where no tag says how large they are. */
+const HANDFUL_MM = 130
+const HANDFUL_PX = 1400
 /** A blur wider than this hides a stitch's hole. */
 const MOST_BLUR_MM = 0.2
-
-/** A photograph made smaller by the mean of whole squares. */
-export function smaller({ width, height, pixels }: Picture, times: number): Picture {
-  if (times <= 1) return { width, height, pixels }
-  const [wide, high] = [Math.floor(width / times), Math.floor(height / times)]
-  const into = new Uint8ClampedArray(wide * high * 3)
-  // Row upon row, as they lie: a photograph has many pixels.
-  const sums = new Float64Array(wide * 3)
-  const all = times * times
-  for (let row = 0; row < high; row += 1) {
-    sums.fill(0)
-    for (let down = 0; down < times; down += 1) {
-      let from = (row * times + down) * width * 3
-      for (let at = 0; at < sums.length; at += 3) {
-        let red = 0
-        let green = 0
-        let blue = 0
-        for (let across = 0; across < times; across += 1, from += 3) {
-          red += pixels[from]!
-          green += pixels[from + 1]!
-          blue += pixels[from + 2]!
-        }
-        sums[at]! += red
-        sums[at + 1]! += green
-        sums[at + 2]! += blue
-      }
-    }
-    for (let at = 0, to = row * wide * 3; at < sums.length; at += 1, to += 1) into[to] = sums[at]! / all
-  }
-  return { width: wide, height: high, pixels: into }
-}
 
 /** The face that a tag names at the end of its address; undefined where no tag can be read. */
 export const faceOnTag = (tags: readonly FoundTag[]): 'top' | 'under' | undefined =>
@@ -135,6 +108,7 @@ export function readPhotograph(
   const named = faceOnTag(tags)
   const said = asked.face ?? named
 
+  const longerSide = Math.max(picture.width, picture.height)
   let dark = 0
   for (let index = 0; index < picture.pixels.length; index += 997) if (picture.pixels[index]! < 40) dark += 1
   const darkShare = dark / (picture.pixels.length / 997)
@@ -152,20 +126,14 @@ export function readPhotograph(
   } else {
     if (darkShare > 0.92) return not('light', 'It is too dark')
     // A tag that is there and tells nothing is a tag to be laid flat; where there is none, the look is told all the same.
-    if (
-      torn ||
-      finderMarks(smaller(picture, Math.max(1, Math.round(Math.max(picture.width, picture.height) / 1400)))).length >= 2
-    )
+    if (torn || finderMarks(smaller(picture, longerSide / HANDFUL_PX).picture).length >= 2)
       return not('tag', 'The tag cannot be read: lay it flat, without a crease, and all of it in view')
   }
 
   const scale = plane ? pxPerMmAt(plane, TAG_MM / 2, TAG_MM / 2) : undefined
-  const times = scale
-    ? Math.max(1, Math.round(scale / COARSE_PX_PER_MM))
-    : Math.max(1, Math.round(Math.max(picture.width, picture.height) / 1400))
-  const coarse = smaller(picture, times)
+  const { picture: coarse, times } = smaller(picture, scale ? scale / COARSE_PX_PER_MM : longerSide / HANDFUL_PX)
   // Without a tag a photograph is taken to show about as much as a hand holds.
-  const guess = scale ?? Math.max(picture.width, picture.height) / 130
+  const guess = scale ?? longerSide / HANDFUL_MM
   const coarseScale = guess / times
   const hidden: Hidden[] = tags.map((tag) =>
     grown(tag.corners, 1.55).map(({ x, y }) => ({ x: x / times, y: y / times })),
@@ -174,12 +142,13 @@ export function readPhotograph(
   const seam = findSeam(map, coarse.width, coarse.height, coarseScale)
   const lengthPx = seam ? (seam.to - seam.from) * times : 0
   if (!plane && isSoft(coarse)) return not('focus', 'It is blurred: hold the camera still, a little further away')
-  const tooLittle = !seam || seam.weight < FAINTEST || lengthPx / guess < SHORTEST_SEAM_MM
+  const faint = !seam || seam.weight / coarseScale < FAINTEST_MM
+  const tooLittle = faint || lengthPx / guess < SHORTEST_SEAM_MM
   // Where light shines on the rest of a seam, a short stretch of it that is left says little of the whole.
   const short = seam !== undefined && lengthPx / guess < WHOLE_SEAM_MM
   if ((tooLittle || short) && glares(coarse, hidden))
     return not('light', 'Light shines on the swatch: turn it, or the lamp, a little')
-  if (!seam || seam.weight < FAINTEST) return not('seam', NO_SEAM)
+  if (faint) return not('seam', NO_SEAM)
   if (lengthPx / guess < SHORTEST_SEAM_MM)
     return not('frame', 'Only a little of the seam is in view: show at least four centimetres of it')
 
@@ -195,7 +164,17 @@ export function readPhotograph(
   const at = (along: number, across: number) =>
     pixel(on, from.x + ahead.x * along - ahead.y * across, from.y + ahead.y * along + ahead.x * across)
   const local = plane ? pxPerMmAt(plane, (from.x + to.x) / 2, (from.y + to.y) / 2) : guess
-  const strip = layStraight(picture, balance, lengthMm, Math.min(FINEST_PX_PER_MM, Math.max(12, local)), at)
+  const close = smaller(picture, halvings(local / FINEST_PX_PER_MM))
+  const strip = layStraight(
+    close.picture,
+    balance,
+    lengthMm,
+    Math.min(FINEST_PX_PER_MM, Math.max(12, local)),
+    (along, across) => {
+      const { x, y } = at(along, across)
+      return { x: (x + 0.5) / close.times - 0.5, y: (y + 0.5) / close.times - 0.5 }
+    },
+  )
   if (burntShare(strip) > 0.12) return not('light', 'Light shines on the seam: turn the swatch or the lamp a little')
 
   const [own, other] = said === 'under' ? [bobbin, top] : [top, bobbin]

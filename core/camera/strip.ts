@@ -17,6 +17,9 @@ export interface Strip {
 /** How far to each side of the seam is looked at, mm: a wide zigzag with loops, and the cloth beside it. */
 const SIDE_MM = 9
 
+/** Within so much of a strip no perspective is seen, mm. */
+const STRAIGHT_MM = 1
+
 /**
  * @param at the pixel of the photograph for a place along and across the seam, mm
  */
@@ -33,27 +36,61 @@ export function layStraight(
   const shades = new Float32Array(width * height * 3)
   const burnt = new Float32Array(width * height)
   const { pixels } = picture
-  const [lastColumn, lastRow] = [picture.width - 2, picture.height - 2]
+  const lastColumn = picture.width - 2
+  const lastRow = picture.height - 2
+  const nextRow = picture.width * 3
   const [reds, greens, blues] = logsUnder(balance)
-  for (let row = 0; row < height; row += 1) {
-    for (let column = 0; column < width; column += 1) {
-      const { x, y } = at(column / pxPerMm, (row - middle) / pxPerMm)
-      const [px, py] = [Math.max(0, Math.min(lastColumn, Math.floor(x))), Math.max(0, Math.min(lastRow, Math.floor(y)))]
-      const [right, down] = [Math.max(0, Math.min(1, x - px)), Math.max(0, Math.min(1, y - py))]
-      const index = (py * picture.width + px) * 3
-      const below = index + picture.width * 3
-      const [one, two, three, four] = [(1 - right) * (1 - down), right * (1 - down), (1 - right) * down, right * down]
-      const logs = (of: number, table: Float32Array) =>
-        table[pixels[index + of]!]! * one +
-        table[pixels[index + of + 3]!]! * two +
-        table[pixels[below + of]!]! * three +
-        table[pixels[below + of + 3]!]! * four
-      const [red, green, blue] = [logs(0, reds), logs(1, greens), logs(2, blues)]
-      const into = (row * width + column) * 3
-      shades[into] = (red + 2 * green + blue) / 4
-      shades[into + 1] = red - green
-      shades[into + 2] = blue - green
-      if (pixels[index]! > 252 && pixels[index + 1]! > 252 && pixels[index + 2]! > 252) burnt[row * width + column] = 1
+  // From one place asked to the next a table is as good as straight. What follows is done for every pixel of a strip, and makes
+  // nothing on its way but numbers.
+  const every = Math.max(1, Math.round(STRAIGHT_MM * pxPerMm))
+  for (let row = 0, pixel = 0; row < height; row += 1) {
+    const across = (row - middle) / pxPerMm
+    let after = at(0, across)
+    for (let knot = 0; knot < width; knot += every) {
+      const before = after
+      after = at((knot + every) / pxPerMm, across)
+      const stepX = (after.x - before.x) / every
+      const stepY = (after.y - before.y) / every
+      const last = Math.min(width, knot + every)
+      for (
+        let column = knot, x = before.x, y = before.y;
+        column < last;
+        column += 1, x += stepX, y += stepY, pixel += 1
+      ) {
+        const px = x < 0 ? 0 : x > lastColumn ? lastColumn : x | 0
+        const py = y < 0 ? 0 : y > lastRow ? lastRow : y | 0
+        const right = Math.max(0, Math.min(1, x - px))
+        const down = Math.max(0, Math.min(1, y - py))
+        const index = (py * picture.width + px) * 3
+        const below = index + nextRow
+        const one = (1 - right) * (1 - down)
+        const two = right * (1 - down)
+        const three = (1 - right) * down
+        const four = right * down
+        const r = pixels[index]!
+        const g = pixels[index + 1]!
+        const b = pixels[index + 2]!
+        const red =
+          reds[r]! * one +
+          reds[pixels[index + 3]!]! * two +
+          reds[pixels[below]!]! * three +
+          reds[pixels[below + 3]!]! * four
+        const green =
+          greens[g]! * one +
+          greens[pixels[index + 4]!]! * two +
+          greens[pixels[below + 1]!]! * three +
+          greens[pixels[below + 4]!]! * four
+        const blue =
+          blues[b]! * one +
+          blues[pixels[index + 5]!]! * two +
+          blues[pixels[below + 2]!]! * three +
+          blues[pixels[below + 5]!]! * four
+        const into = pixel * 3
+        shades[into] = (red + 2 * green + blue) / 4
+        shades[into + 1] = red - green
+        shades[into + 2] = blue - green
+        if (r > 252 && g > 252 && b > 252) burnt[pixel] = 1
+      }
     }
   }
   evenOut({ width, height, pxPerMm, middle, shades })
@@ -141,17 +178,19 @@ export function membersOf(strip: Strip, own: Shade, other: Shade): Members {
     for (let index = 0; index < one.length; index += 1) one[index] = shades[index * 3 + part]!
     return boxMeans(one, width, height, Math.round(2.2 * pxPerMm))
   }) as [Float32Array, Float32Array, Float32Array]
-  const members = { own: new Float32Array(width * height), other: new Float32Array(width * height) }
-  let [mistaken, beside] = [0, 0]
+  const members = {
+    own: onTheWay(shades, around, colours.own),
+    other: onTheWay(shades, around, colours.other),
+  }
+  let mistaken = 0
+  let beside = 0
   const away = CLOTH_FROM_MM * pxPerMm
-  for (let row = 0; row < height; row += 1)
-    for (let column = 0; column < width; column += 1) {
-      const index = row * width + column
-      const [bright, red, blue] = [shades[index * 3]!, shades[index * 3 + 1]!, shades[index * 3 + 2]!]
-      const ground: Shade = [around[0][index]!, around[1][index]!, around[2][index]!]
-      const asOwn = onTheWay(bright, red, blue, ground, colours.own)
-      const asOther = onTheWay(bright, red, blue, ground, colours.other)
-      const asCloth = cloth(bright, red, blue) * 1.1 + 0.1
+  for (let row = 0, index = 0; row < height; row += 1)
+    for (let column = 0; column < width; column += 1, index += 1) {
+      const asOwn = members.own[index]!
+      const asOther = members.other[index]!
+      const at = index * 3
+      const asCloth = cloth(shades[at]!, shades[at + 1]!, shades[at + 2]!) * 1.1 + 0.1
       const sum = asOwn + asOther + asCloth
       members.own[index] = asOwn / sum
       members.other[index] = asOther / sum
@@ -166,25 +205,39 @@ export function membersOf(strip: Strip, own: Shade, other: Shade): Members {
 }
 
 /**
- * How much of a pixel is a thread's: how far it lies on the way from the ground around it to the thread's own shade, and how near
+ * How much of each pixel is a thread's: how far it lies on the way from the ground around it to the thread's own shade, and how near
  * that way. The edge of a thread, and a thread that is thinner than a pixel, are on the way.
  */
-function onTheWay(bright: number, red: number, blue: number, ground: Shade, thread: Shade): number {
-  const [v0, v1, v2] = [
-    (thread[0] - ground[0]) / BRIGHT,
-    (thread[1] - ground[1]) / LEANS,
-    (thread[2] - ground[2]) / LEANS,
-  ]
-  const long = v0 * v0 + v1 * v1 + v2 * v2
-  if (long < 0.3) return 0
-  const [q0, q1, q2] = [(bright - ground[0]) / BRIGHT, (red - ground[1]) / LEANS, (blue - ground[2]) / LEANS]
-  const part = (q0 * v0 + q1 * v1 + q2 * v2) / long
-  // What is only darker may be a hole, or shade: a dark thread is darker than either.
-  const least = v0 < 0 && v0 * v0 > 0.8 * long ? 0.62 : 0.2
-  if (part <= least) return 0
-  const on = Math.min(part, 1.1)
-  const off = (q0 - on * v0) ** 2 + (q1 - on * v1) ** 2 + (q2 - on * v2) ** 2
-  return Math.min(1, (part - least) / (least > 0.5 ? 0.25 : 0.5)) * Math.exp(-off / 2.2)
+function onTheWay(
+  shades: Float32Array,
+  [grounds, groundReds, groundBlues]: readonly [Float32Array, Float32Array, Float32Array],
+  [thread, threadRed, threadBlue]: Shade,
+): Float32Array {
+  const ways = new Float32Array(grounds.length)
+  for (let index = 0, at = 0; index < ways.length; index += 1, at += 3) {
+    const ground = grounds[index]!
+    const groundRed = groundReds[index]!
+    const groundBlue = groundBlues[index]!
+    const v0 = (thread - ground) / BRIGHT
+    const v1 = (threadRed - groundRed) / LEANS
+    const v2 = (threadBlue - groundBlue) / LEANS
+    const long = v0 * v0 + v1 * v1 + v2 * v2
+    if (long < 0.3) continue
+    const q0 = (shades[at]! - ground) / BRIGHT
+    const q1 = (shades[at + 1]! - groundRed) / LEANS
+    const q2 = (shades[at + 2]! - groundBlue) / LEANS
+    const part = (q0 * v0 + q1 * v1 + q2 * v2) / long
+    // What is only darker may be a hole, or shade: a dark thread is darker than either.
+    const least = v0 < 0 && v0 * v0 > 0.8 * long ? 0.62 : 0.2
+    if (part <= least) continue
+    const on = Math.min(part, 1.1)
+    const o0 = q0 - on * v0
+    const o1 = q1 - on * v1
+    const o2 = q2 - on * v2
+    const off = o0 * o0 + o1 * o1 + o2 * o2
+    ways[index] = Math.min(1, (part - least) / (least > 0.5 ? 0.25 : 0.5)) * Math.exp(-off / 2.2)
+  }
+  return ways
 }
 
 /** A shade beside a usual one is itself so usual: cloth has no edges among shades, and a pale thread on it is still a thread. */

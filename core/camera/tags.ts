@@ -1,5 +1,6 @@
 import { withAlpha, type Picture } from '../picture/picture'
-import { smaller, type FoundTag } from './read-photograph'
+import type { FoundTag } from './read-photograph'
+import { halvings, smaller } from './smaller'
 
 interface At {
   readonly x: number
@@ -43,8 +44,7 @@ export async function tagsIn(
 ): Promise<FoundTag[]> {
   let torn: FoundTag[] = []
   for (const side of LONGER_SIDES) {
-    const times = Math.max(1, Math.floor(Math.max(picture.width, picture.height) / side))
-    const seen = smaller(picture, times)
+    const { picture: seen, times } = smaller(picture, halvings(Math.max(picture.width, picture.height) / side))
     const { width, height } = seen
     const found = await find({ data: withAlpha(seen), width, height, colorSpace: 'srgb' })
     const tags = found.map(({ text, isValid, position, version }): FoundTag => {

@@ -5,16 +5,16 @@ export interface Picture {
   readonly pixels: Uint8ClampedArray | Uint8Array
 }
 
+/** Of a pixel's word the byte that says that it is wholly there. */
+const OPAQUE = 0xff000000
+
 /** The same picture as a canvas and a finder of codes take it: red, green, blue, and wholly there. */
 export function withAlpha({ width, height, pixels }: Picture): Uint8ClampedArray<ArrayBuffer> {
-  const four = new Uint8ClampedArray(width * height * 4)
-  for (let index = 0; index < width * height; index += 1) {
-    four[index * 4] = pixels[index * 3]!
-    four[index * 4 + 1] = pixels[index * 3 + 1]!
-    four[index * 4 + 2] = pixels[index * 3 + 2]!
-    four[index * 4 + 3] = 255
-  }
-  return four
+  // A word at a time, in the order of bytes that every machine with a browser has.
+  const words = new Uint32Array(width * height)
+  for (let index = 0, at = 0; index < words.length; index += 1, at += 3)
+    words[index] = OPAQUE | (pixels[at + 2]! << 16) | (pixels[at + 1]! << 8) | pixels[at]!
+  return new Uint8ClampedArray(words.buffer)
 }
 
 /** Red, green and blue, 0 … 1, linear in light. */
