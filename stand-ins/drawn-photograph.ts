@@ -320,7 +320,7 @@ export async function drawnPhotograph(seed: number, { without = false } = {}): P
     {
       width: flat.info.width,
       height: flat.info.height,
-      pixels: flat.data,
+      pixels: new Uint8ClampedArray(flat.data),
     },
     chances,
     unreadable !== 'light' ? undefined : seed % 2 === 0 ? 'dark' : { at: seamAt, px: (sewing.seamMm / 4) * pxPerMm },

@@ -2,7 +2,7 @@
 export interface Picture {
   readonly width: number
   readonly height: number
-  readonly pixels: Uint8ClampedArray | Uint8Array
+  readonly pixels: Uint8ClampedArray
 }
 
 /** Of a pixel's word the byte that says that it is wholly there. */
