@@ -4,7 +4,18 @@ import { finderMarks } from './finder-marks'
 import { findSeam, threadMap, type Hidden } from './find-seam'
 import { liesAlong, lineOf, massOf, ON_THREAD_MM, thicknessOf, threadRuns } from './line'
 import { offLine, pointsOf, scoreOf, SHARES, tangled, type Look } from './look'
-import { modulesOf, planeThrough, pxPerMmAt, refined, tagLight, TAG_MM, toPixel, toPlace, type Corners } from './plane'
+import {
+  modulesOf,
+  planeThrough,
+  pxPerMmAt,
+  refined,
+  tagLight,
+  TAG_MM,
+  toPixel,
+  toPlace,
+  type Corners,
+  type Point,
+} from './plane'
 import { median } from './rows'
 import { coverOf } from './signs'
 import { halvings, smaller } from './smaller'
@@ -56,8 +67,8 @@ export interface PhotographRead {
   readonly because?: string
   /** the seam on the photograph, and its holes, to be drawn over it; pixels */
   readonly seen: {
-    readonly line: readonly { x: number; y: number }[]
-    readonly holes: readonly { x: number; y: number }[]
+    readonly line: readonly Point[]
+    readonly holes: readonly Point[]
   }
 }
 export interface PhotographNotRead {
@@ -82,7 +93,7 @@ const LIES_ALONG = 0.4
 const FEWEST = { plain: 5, besideNest: 3 } as const
 /** Coarse enough to see the whole at once, fine enough for a thread. */
 const COARSE_PX_PER_MM = 8
-const FINEST_PX_PER_MM = 16
+const FINEST_PX_PER_MM = 17
 /** What a hand holds, from end to end; and in so many pixels it is looked at where no tag says how large they are. */
 const HANDFUL_MM = 130
 const HANDFUL_PX = 1400
@@ -93,8 +104,38 @@ const MOST_BLUR_MM = 0.2
 export const faceOnTag = (tags: readonly FoundTag[]): 'top' | 'under' | undefined =>
   /\/(top|under)\b/.exec(tags.find(({ text }) => text !== undefined)?.text ?? '')?.[1] as 'top' | 'under' | undefined
 
-/** Reads one face of a swatch from its photograph, or says what is missing. It knows nothing of how the photograph was made. */
+/**
+ * Reads one face of a swatch from its photograph, or says what is missing. It knows nothing of how the photograph was made.
+ * A photograph is looked at no closer than a thread needs: the pixels of a finer one are put together by halves.
+ */
 export function readPhotograph(
+  picture: Picture,
+  tags: readonly FoundTag[],
+  asked: PhotographAsked,
+): PhotographRead | PhotographNotRead {
+  const side = tags.find(({ text, modules }) => text !== undefined && modules > 0)?.corners
+  const finest = side ? Math.hypot(side[1].x - side[0].x, side[1].y - side[0].y) / TAG_MM : FINEST_PX_PER_MM
+  const close = smaller(picture, halvings(finest / FINEST_PX_PER_MM))
+  const { times } = close
+  if (times === 1) return readAsClose(picture, tags, asked)
+  // The middle of a larger pixel is not the middle of the first of those that lie under it.
+  const into = ({ x, y }: Point): Point => ({ x: (x + 0.5) / times - 0.5, y: (y + 0.5) / times - 0.5 })
+  const back = ({ x, y }: Point): Point => ({ x: (x + 0.5) * times - 0.5, y: (y + 0.5) * times - 0.5 })
+  const found = tags.map((tag) => {
+    const [one, two, three, four] = tag.corners
+    return { ...tag, corners: [into(one), into(two), into(three), into(four)] as const }
+  })
+  const told = readAsClose(close.picture, found, asked)
+  if (!told.read) return told
+  const { line, holes } = told.seen
+  return {
+    ...told,
+    pxPerMm: told.pxPerMm && Math.round(told.pxPerMm * times * 100) / 100,
+    seen: { line: line.map(back), holes: holes.map(back) },
+  }
+}
+
+function readAsClose(
   picture: Picture,
   tags: readonly FoundTag[],
   asked: PhotographAsked,
@@ -164,17 +205,7 @@ export function readPhotograph(
   const at = (along: number, across: number) =>
     pixel(on, from.x + ahead.x * along - ahead.y * across, from.y + ahead.y * along + ahead.x * across)
   const local = plane ? pxPerMmAt(plane, (from.x + to.x) / 2, (from.y + to.y) / 2) : guess
-  const close = smaller(picture, halvings(local / FINEST_PX_PER_MM))
-  const strip = layStraight(
-    close.picture,
-    balance,
-    lengthMm,
-    Math.min(FINEST_PX_PER_MM, Math.max(12, local)),
-    (along, across) => {
-      const { x, y } = at(along, across)
-      return { x: (x + 0.5) / close.times - 0.5, y: (y + 0.5) / close.times - 0.5 }
-    },
-  )
+  const strip = layStraight(picture, balance, lengthMm, Math.min(FINEST_PX_PER_MM, Math.max(12, local)), at)
   if (burntShare(strip) > 0.12) return not('light', 'Light shines on the seam: turn the swatch or the lamp a little')
 
   const [own, other] = said === 'under' ? [bobbin, top] : [top, bobbin]
@@ -191,7 +222,7 @@ export function readPhotograph(
   return told(strip, members, { face, blurMm, at, local, plane: plane !== undefined })
 }
 
-function grown(corners: Corners, times: number): { x: number; y: number }[] {
+function grown(corners: Corners, times: number): Point[] {
   const middle = {
     x: corners.reduce((sum, { x }) => sum + x, 0) / 4,
     y: corners.reduce((sum, { y }) => sum + y, 0) / 4,
@@ -205,7 +236,7 @@ function told(
   known: {
     readonly face: 'top' | 'under'
     readonly blurMm: number | undefined
-    readonly at: (along: number, across: number) => { x: number; y: number }
+    readonly at: (along: number, across: number) => Point
     readonly local: number
     readonly plane: boolean
   },

@@ -32,7 +32,7 @@ export const CODES_ASKED = {
 }
 
 /** A code is looked for in a picture of about so many pixels along its longer side, and in a finer one where none is found. */
-const LONGER_SIDES = [1500, 2600]
+const LONGER_SIDES = [1000, 2000, 4000]
 
 /**
  * The codes of tags in a photograph; one that is there and cannot be read comes without its text.
