@@ -18,7 +18,12 @@ const LONGEST_COURSE_MS = 240_000
 const AT_ONCE = 2
 const MOST_WAITING = 6
 
-const held = globalThis as { orthodexSolvers?: PQueue; orthodexSpare?: Worker | undefined }
+/** A thread that stands by, and when it ends where nobody asks for it. */
+interface Spare {
+  readonly thread: Worker
+  readonly ends: NodeJS.Timeout
+}
+const held = globalThis as { orthodexSolvers?: PQueue; orthodexSpare?: Spare | undefined }
 const solvers = () => (held.orthodexSolvers ??= new PQueue({ concurrency: AT_ONCE }))
 
 /**
@@ -38,7 +43,12 @@ async function inTurn<Answer>(stop: AbortSignal, work: () => Promise<Answer>): P
   return queue.add(work, { signal: stop, throwOnTimeout: true })
 }
 
-/** Runs one worker to its end, its time or its asker's leaving, whichever comes first. */
+const ended = (worker: Worker): void => void worker.terminate()
+
+/**
+ * Runs one worker to its end, its time or its asker's leaving, whichever comes first.
+ * @param after what becomes of a worker that came to its end; one that did not is ended, since it still thinks
+ */
 function apart<Message, Answer>(
   worker: Worker,
   request: unknown,
@@ -46,17 +56,21 @@ function apart<Message, Answer>(
   longestMs: number,
   hear: (message: Message, end: (answer: Answer) => void, fail: (error: unknown) => void) => void,
   whenStopped: (end: (answer: Answer) => void, fail: (error: unknown) => void) => void,
+  after = ended,
 ): Promise<Answer> {
   return new Promise((resolve, reject) => {
-    const over = (done: () => void) => {
+    const over = (next: (worker: Worker) => void, done: () => void) => {
       clearTimeout(late)
       stop.removeEventListener('abort', stopped)
-      void worker.terminate()
+      worker.removeAllListeners('message')
+      worker.off('error', fail)
+      next(worker)
       done()
     }
-    const end = (answer: Answer) => over(() => resolve(answer))
-    const fail = (error: unknown) => over(() => reject(error instanceof Error ? error : new Error(String(error))))
-    const stopped = () => whenStopped(end, fail)
+    const end = (answer: Answer) => over(after, () => resolve(answer))
+    const fail = (error: unknown) =>
+      over(ended, () => reject(error instanceof Error ? error : new Error(String(error))))
+    const stopped = () => whenStopped((answer) => over(ended, () => resolve(answer)), fail)
     const late = setTimeout(stopped, longestMs)
     worker.on('message', (message: Message) => hear(message, end, fail))
     worker.once('error', fail)
@@ -92,29 +106,30 @@ const sessionThread = () => new Worker(new URL('../../workers/session.worker.ts'
 
 /** Has a thread with the solver loaded stand by, where somebody may soon ask for a plan: loading takes longer than many a plan. */
 export function readySolver(): void {
-  if (held.orthodexSpare) return
-  const spare = sessionThread()
-  held.orthodexSpare = spare
-  const forget = () => {
-    if (held.orthodexSpare === spare) held.orthodexSpare = undefined
-  }
-  // It keeps no process alive, and one that comes to grief is no spare.
-  spare.unref()
-  spare.once('error', forget)
-  setTimeout(() => {
-    if (held.orthodexSpare !== spare) return
-    forget()
-    void spare.terminate()
-  }, SPARE_MS).unref()
+  if (!held.orthodexSpare) standBy(sessionThread())
 }
 
-function takeThread(): Worker {
-  const spare = held.orthodexSpare
-  held.orthodexSpare = undefined
-  spare?.removeAllListeners('error')
-  spare?.ref()
-  return spare ?? sessionThread()
+/** A thread that has planned knows its way: the next plan comes sooner from it than from a new one. */
+function standBy(thread: Worker): void {
+  if (held.orthodexSpare) return ended(thread)
+  // It keeps no process alive, and one that comes to grief is no spare.
+  thread.unref()
+  thread.once('error', () => takeSpare(thread))
+  held.orthodexSpare = { thread, ends: setTimeout(() => ended(takeSpare(thread)), SPARE_MS).unref() }
 }
+
+/** Whoever takes it looks after it from then on. */
+function takeSpare(thread: Worker): Worker {
+  if (held.orthodexSpare?.thread === thread) {
+    clearTimeout(held.orthodexSpare.ends)
+    held.orthodexSpare = undefined
+  }
+  thread.removeAllListeners('error')
+  thread.ref()
+  return thread
+}
+
+const takeThread = (): Worker => (held.orthodexSpare ? takeSpare(held.orthodexSpare.thread) : sessionThread())
 
 /**
  * Plans a session on a thread of its own.
@@ -139,6 +154,7 @@ export function planSessionApart(
         else tell(plan, stage)
       },
       (end) => end(best),
+      standBy,
     ),
   ).finally(readySolver)
 }
