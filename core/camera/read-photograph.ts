@@ -82,8 +82,8 @@ const not = (missing: Missing, because: string): PhotographNotRead => ({ read: f
 
 /** Threads nearer to each other than this are not told apart by anybody. */
 const LEAST_APART = 0.1
-/** As wide as the thread on a line lies, mm, from which it is looked at closely: a breath of one, or one hardly unlike its cloth. */
-const FAINTEST_MM = 0.004
+/** Where less thread than this lies on a line, mm wide, nothing is to be looked at closely; whether more is a seam is told by looking. */
+const FAINTEST_MM = 0.001
 const SHORTEST_SEAM_MM = 24
 /** So much of a seam is asked for, mm. */
 const WHOLE_SEAM_MM = 40
