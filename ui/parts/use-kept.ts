@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useSyncExternalStore } from 'react'
+import { useCallback, useMemo, useSyncExternalStore } from 'react'
 
 const changed = new EventTarget()
 
@@ -22,5 +22,7 @@ export function useKept<Value>(key: string, first: Value): readonly [Value, (nex
     },
     [key],
   )
-  return [text === null ? first : (JSON.parse(text) as Value), keep]
+  // The same value until something else is kept; what it is at first may be made anew each time it is asked.
+  const kept = useMemo(() => (text === null ? undefined : (JSON.parse(text) as Value)), [text])
+  return [kept ?? first, keep]
 }

@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import type { Symptom } from '@/core/knowledge/fault/symptom'
 import { symptomFace } from '@/core/picture/symptom-face'
 import { SymptomDrawing } from '../drawings/symptom'
@@ -7,7 +8,13 @@ import { SwatchPicture } from './swatch-picture'
 import { useTestThreads } from './test-threads'
 
 /** A symptom as it lies on the table, where a seam shows it, and else in a few strokes. What it is called stands beside it. */
-export function SymptomPicture({ symptom, className }: { symptom: Symptom; className?: string }) {
+export const SymptomPicture = memo(function SymptomPicture({
+  symptom,
+  className,
+}: {
+  symptom: Symptom
+  className?: string
+}) {
   const threads = useTestThreads()
   const shown = symptomFace(symptom)
   return (
@@ -21,4 +28,4 @@ export function SymptomPicture({ symptom, className }: { symptom: Symptom; class
       )}
     </span>
   )
-}
+})

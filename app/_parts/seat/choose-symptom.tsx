@@ -4,7 +4,8 @@ import { useState } from 'react'
 import { SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '@/core/knowledge/fault/symptom'
 import { SymptomPicture } from '@/ui/picture/symptom-picture'
 
-export function Choose({ choose }: { choose: (symptom: Symptom) => void }) {
+/** @param chosen what comes next is still being drawn */
+export function Choose({ chosen, choose }: { chosen: Symptom | null; choose: (symptom: Symptom) => void }) {
   const [words, setWords] = useState('')
   const shown = SYMPTOMS.filter((symptom) => SYMPTOM_WORDS[symptom].toLowerCase().includes(words.trim().toLowerCase()))
   return (
@@ -25,7 +26,7 @@ export function Choose({ choose }: { choose: (symptom: Symptom) => void }) {
           <li key={symptom}>
             <button
               type="button"
-              className={`sheet flex h-full w-full flex-col items-start gap-2 p-3 text-left hover:bg-base-200 ${symptom === 'electrical' ? 'border-2 border-error' : ''}`}
+              className={`sheet flex h-full w-full flex-col items-start gap-2 p-3 text-left hover:bg-base-200 ${symptom === 'electrical' ? 'border-2 border-error' : ''} ${symptom === chosen ? 'outline-4 outline-primary' : ''}`}
               onClick={() => choose(symptom)}
             >
               <SymptomPicture symptom={symptom} className="w-full" />

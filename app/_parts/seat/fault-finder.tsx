@@ -1,6 +1,7 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
+import { useDeferredValue, useMemo } from 'react'
 import type { CheckStep } from '@/core/check/seat-check'
 import type { KnownOfFault } from '@/core/fault/fault'
 import { CHECKS, type FaultCheck } from '@/core/knowledge/fault/fault-check'
@@ -34,13 +35,19 @@ interface Props {
 /** From what is seen to the next cheapest thing to look at, one at a time, this machine's way. */
 export function FaultFinder(props: Props) {
   const { machineId, name, role, homeHref } = props
-  const [found, keep] = useKept<Finding>(`finder-${machineId}-${props.symptom ?? ''}`, findingFrom(props.symptom))
-  const say = (said: FoundSaid) => keep(finding(found, said))
+  const first = useMemo(() => findingFrom(props.symptom), [props.symptom])
+  const [said, keep] = useKept<Finding>(`finder-${machineId}-${props.symptom ?? ''}`, first)
+  // A slow phone answers a tap at once, and draws what follows from it in its own time; until then no other tap counts.
+  const found = useDeferredValue(said)
+  const say = (more: FoundSaid) => {
+    if (found === said) keep(finding(found, more))
+  }
   const back = () => say({ say: 'back' })
   const { busy, fault, log } = useWrite()
   const router = useRouter()
   const stand = standOf(found, props)
-  if (stand.ask === 'symptom') return <Choose choose={(symptom) => say({ say: 'symptom', symptom })} />
+  if (stand.ask === 'symptom')
+    return <Choose chosen={said.symptom} choose={(symptom) => say({ say: 'symptom', symptom })} />
   const { symptom } = stand
 
   const end = async (outcome: 'cured' | 'handed-on' | 'red-tag' | 'service' | 'left', cured?: FaultCheck) => {
