@@ -43,7 +43,11 @@ async function inTurn<Answer>(stop: AbortSignal, work: () => Promise<Answer>): P
   return queue.add(work, { signal: stop, throwOnTimeout: true })
 }
 
-const ended = (worker: Worker): void => void worker.terminate()
+function ended(worker: Worker): void {
+  // What it comes to grief over on its way out is nobody's any more, and must not be the server's.
+  worker.on('error', () => undefined)
+  void worker.terminate()
+}
 
 /**
  * Runs one worker to its end, its time or its asker's leaving, whichever comes first.

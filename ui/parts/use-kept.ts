@@ -22,7 +22,7 @@ export function useKept<Value>(key: string, first: Value): readonly [Value, (nex
     },
     [key],
   )
-  // The same value until something else is kept; what it is at first may be made anew each time it is asked.
-  const kept = useMemo(() => (text === null ? undefined : (JSON.parse(text) as Value)), [text])
-  return [kept ?? first, keep]
+  // The same value until something else is kept; what it is at first is the asker's own.
+  const kept = useMemo(() => (text === null ? undefined : { value: JSON.parse(text) as Value }), [text])
+  return [kept ? kept.value : first, keep]
 }

@@ -36,18 +36,18 @@ interface Props {
 export function FaultFinder(props: Props) {
   const { machineId, name, role, homeHref } = props
   const first = useMemo(() => findingFrom(props.symptom), [props.symptom])
-  const [said, keep] = useKept<Finding>(`finder-${machineId}-${props.symptom ?? ''}`, first)
+  const [newest, keep] = useKept<Finding>(`finder-${machineId}-${props.symptom ?? ''}`, first)
   // A slow phone answers a tap at once, and draws what follows from it in its own time; until then no other tap counts.
-  const found = useDeferredValue(said)
-  const say = (more: FoundSaid) => {
-    if (found === said) keep(finding(found, more))
+  const found = useDeferredValue(newest)
+  const say = (said: FoundSaid) => {
+    if (found === newest) keep(finding(found, said))
   }
   const back = () => say({ say: 'back' })
   const { busy, fault, log } = useWrite()
   const router = useRouter()
   const stand = standOf(found, props)
   if (stand.ask === 'symptom')
-    return <Choose chosen={said.symptom} choose={(symptom) => say({ say: 'symptom', symptom })} />
+    return <Choose chosen={newest.symptom} choose={(symptom) => say({ say: 'symptom', symptom })} />
   const { symptom } = stand
 
   const end = async (outcome: 'cured' | 'handed-on' | 'red-tag' | 'service' | 'left', cured?: FaultCheck) => {
