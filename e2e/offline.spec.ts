@@ -117,6 +117,8 @@ test.describe('a tablet of staff', () => {
     await page.getByRole('region', { name: 'Look at this next' }).getByRole('button', { name: 'That was it' }).click()
     await page.getByRole('button', { name: 'Yes, it is cured' }).click()
     await expect(waits).toContainText('3 lines wait for the network')
+    // Written down, the finder goes back to the machine by itself.
+    await page.waitForURL(`**${knot}`)
     // A bag that was never opened here, with its kit and why.
     await page.goto('/kits')
     await page
