@@ -93,6 +93,7 @@ const LIES_ALONG = 0.4
 const FEWEST = { plain: 5, besideNest: 3 } as const
 /** Coarse enough to see the whole at once, fine enough for a thread. */
 const COARSE_PX_PER_MM = 8
+/** The thinnest thread is some three pixels wide here, and more of them say no more. */
 const FINEST_PX_PER_MM = 17
 /** What a hand holds, from end to end; and in so many pixels it is looked at where no tag says how large they are. */
 const HANDFUL_MM = 130

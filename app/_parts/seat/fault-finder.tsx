@@ -58,7 +58,7 @@ export function FaultFinder(props: Props) {
       service: 'Written down for a technician',
       left: 'Left as it is',
     }[outcome]
-    const body = runLine(found, symptom, outcome, { cured, projectId: props.projectId })
+    const body = runLine(newest, symptom, outcome, { cured, projectId: props.projectId })
     if (
       outcome === 'red-tag' &&
       !(await log(machineId, 'red-tagged', { because: SYMPTOM_WORDS[symptom] }, { done: 'Red tag on' }))
