@@ -43,6 +43,14 @@ const floors = [
   'wire',
 ]
 
+/** Where it is not known yet of which venue somebody is, or a venue is made, found or taken away as a whole. */
+const doors = [
+  '_server/(store|actor|door|entry|sign-in|venue)',
+  '(join|sign-in|tablet)/page',
+  'api/(setup|join|letters|forgotten|health|meter|practice|practice-room)/route',
+  'api/care/\\[secret\\]/route',
+]
+
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
   forbidden: [
@@ -78,6 +86,14 @@ module.exports = {
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'doors-alone-see-every-venue',
+      comment:
+        'Whatever knows whose venue it is in asks `storeOf`; a door is where that is not known yet, or a whole venue is made or taken away.',
+      severity: 'error',
+      from: { path: '^app/', pathNot: `^app/(${doors.join('|')})\\.tsx?$` },
+      to: { path: '^app/_server/every-venue\\.ts$' },
     },
     {
       name: 'no-circles',

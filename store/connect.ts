@@ -1,9 +1,7 @@
-import { Kysely, PostgresDialect } from 'kysely'
 import pg from 'pg'
-import type { Database } from './database'
-import { SiteWall } from './site-wall'
+import { Store } from './venue-store'
 
-export type Store = Kysely<Database>
+export type { Store }
 
 const INT8: number = pg.types.builtins.INT8
 const DATE: number = pg.types.builtins.DATE
@@ -38,5 +36,5 @@ export function connect(url: string, onLost: (error: Error) => void = () => {}, 
   pool.on('error', onLost)
   // The pool listens to idle connections only; one that drops between two statements of a write must not end the process.
   pool.on('connect', (client) => client.on('error', onLost))
-  return new Kysely<Database>({ dialect: new PostgresDialect({ pool }), plugins: [new SiteWall()] })
+  return new Store(pool)
 }

@@ -25,6 +25,7 @@ import * as saidToClass from './migrations/0023-said-to-class'
 import * as ownUnits from './migrations/0024-own-units'
 import * as machinePhotographs from './migrations/0025-machine-photographs'
 import { rebuildOldStates } from './machine/book'
+import { raiseRowWall } from './row-wall'
 import { ofEveryVenue } from './site-wall'
 import type { Database } from './database'
 
@@ -76,6 +77,7 @@ export async function migrate(store: Kysely<Database>): Promise<string[]> {
   const { error, results = [] } = await migrator.migrateToLatest()
   if (error) throw error instanceof Error ? error : new Error(`The migration failed: ${JSON.stringify(error)}`)
   const ran = results.filter(({ status }) => status === 'Success').map(({ migrationName }) => migrationName)
+  await raiseRowWall(store)
   await rebuildOldStates(db)
   return ran
 }

@@ -175,4 +175,4 @@ export class SiteWall implements KyselyPlugin {
 }
 
 /** The same database without the wall, for what is done for all venues at once. */
-export const ofEveryVenue = <Store extends { withoutPlugins(): Store }>(store: Store): Store => store.withoutPlugins()
+export const ofEveryVenue = <Bare>(store: { withoutPlugins(): Bare }): Bare => store.withoutPlugins()

@@ -1,6 +1,6 @@
 import { photographedAt } from '@/store/machine/photographs'
 import type { Site } from '@/store/site/site'
-import { theStore } from '../_server/store'
+import { booksOf } from '../_server/store'
 
 /** How a machine looks, where the venue keeps photographs and somebody took one. */
 export async function MachinePhotograph(props: {
@@ -12,7 +12,7 @@ export async function MachinePhotograph(props: {
 }) {
   const { site, machineId, name, className, children } = props
   if (!site.settings.photographs) return null
-  const at = await photographedAt(theStore(), site.siteId, machineId)
+  const at = await photographedAt(booksOf(site.siteId), site.siteId, machineId)
   return (
     <>
       {at && (

@@ -12,7 +12,7 @@ import type { Actor } from '@/store/actor'
 import { Refused } from '@/store/refused'
 import { readMembership } from '@/store/site/people'
 import { signIn } from './sign-in'
-import { theStore } from './store'
+import { everyVenue } from './every-venue'
 
 export interface SignedIn extends Actor {
   readonly name: string
@@ -51,7 +51,7 @@ export async function forgetActor(): Promise<void> {
 async function whoIs(asked: Headers): Promise<SignedIn | undefined> {
   const found = await signIn().api.getSession({ headers: asked })
   if (!found) return undefined
-  const membership = await readMembership(theStore(), found.user.id)
+  const membership = await readMembership(everyVenue(), found.user.id)
   if (!membership) return undefined
   return {
     siteId: membership.site_id,

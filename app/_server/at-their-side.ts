@@ -9,7 +9,7 @@ import { readMachines } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'
 import { swatchProps } from './seat'
 import { kitRoomOf } from './kit-room'
-import { theStore } from './store'
+import { booksOf } from './store'
 
 /** Where somebody could sew on just now, and how well. */
 export interface MoveTo {
@@ -38,7 +38,7 @@ export async function readAtTheirSide(
   const seats = seatsOf(room)
   const seat = seats.find(({ call }) => call?.going?.personId === personId)
   if (!seat) return undefined
-  const store = theStore()
+  const store = booksOf(siteId)
   const [machines, projects, kitRoom] = await Promise.all([
     readMachines(store, siteId),
     readProjects(store, siteId, { personId: seat.personId }),

@@ -2,13 +2,13 @@ import 'server-only'
 import { careCalendar, type CareCalendar } from '@/core/care/calendar'
 import { readMachines } from '@/store/machine/machines'
 import { readSite, type Site } from '@/store/site/site'
-import { theStore } from './store'
+import { booksOf } from './store'
 
 /** How far ahead the calendar of care looks. */
 export const CARE_DAYS = 120
 
 /** A venue's calendar of care, for its page and its feed. */
 export async function careOfRoom(siteId: string, now: Date): Promise<{ site: Site; calendar: CareCalendar }> {
-  const [machines, site] = await Promise.all([readMachines(theStore(), siteId), readSite(theStore(), siteId)])
+  const [machines, site] = await Promise.all([readMachines(booksOf(siteId), siteId), readSite(booksOf(siteId), siteId)])
   return { site, calendar: careCalendar(machines, site.houseRules.numbers, now.toISOString(), CARE_DAYS) }
 }

@@ -4,7 +4,7 @@ import { countWrong, DOOR, isClosed, type DoorLimit } from '@/store/site/door'
 import { Refused } from '@/store/refused'
 import { settings } from './settings'
 import { signIn } from './sign-in'
-import { theStore } from './store'
+import { everyVenue } from './every-venue'
 
 const KNOWN_COOKIE = 'orthodex-known'
 const KNOWN_DAYS = 180
@@ -56,11 +56,11 @@ export async function atTheDoor(request: Request, body: string): Promise<Respons
   const asked = asRecord(body)
   const email = typeof asked['email'] === 'string' ? asked['email'] : ''
   const tries = triesOf(path, network, asked, email !== '' && isKnown(request, email))
-  if (tries.length > 0 && (await isClosed(theStore(), tries))) throw new Refused(429, 'too-many', WAIT)
+  if (tries.length > 0 && (await isClosed(everyVenue(), tries))) throw new Refused(429, 'too-many', WAIT)
   const answer = await signIn().handler(
     new Request(request.url, { method: request.method, headers: request.headers, body }),
   )
-  if (answer.status === 401) await countWrong(theStore(), tries)
+  if (answer.status === 401) await countWrong(everyVenue(), tries)
   if (answer.ok && path.endsWith('/sign-in/email')) {
     const secure = settings.origins.every((origin) => origin.startsWith('https:')) ? '; Secure' : ''
     answer.headers.append(

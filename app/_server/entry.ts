@@ -4,7 +4,7 @@ import { ENTRIES, type EntryAnswer, type EntryBody, type EntryName } from '@/cor
 import { countWrong, DOOR, isClosed } from '@/store/site/door'
 import { Refused } from '@/store/refused'
 import { answering, readJson, sameSiteOnly } from './answer'
-import { theStore } from './store'
+import { everyVenue } from './every-venue'
 
 /**
  * What somebody sends who is not signed in: from a page of ours only, and wrong codes are counted by network, as wrong passwords are.
@@ -17,13 +17,13 @@ export const entry =
       sameSiteOnly(request)
       const network = request.headers.get('x-forwarded-for') ?? 'unknown'
       const tries = [[`${name} from ${network}`, DOOR.network]] as const
-      if (await isClosed(theStore(), tries))
+      if (await isClosed(everyVenue(), tries))
         throw new Refused(429, 'too-many', 'Too many wrong codes; wait a quarter of an hour')
       const asked = check(ENTRIES[name], await readJson(request)) as EntryBody<Name>
       try {
         return await enter(asked)
       } catch (error) {
-        if (error instanceof Refused && error.status === 401) await countWrong(theStore(), tries)
+        if (error instanceof Refused && error.status === 401) await countWrong(everyVenue(), tries)
         throw error
       }
     })

@@ -1,7 +1,7 @@
 import 'server-only'
 import type { Happening } from '@/core/machine/event'
 import { readStanding } from '@/store/machine/standing-lines'
-import { theStore } from './store'
+import { booksOf } from './store'
 
 /** Whoever sets up comes before a session, and whoever is late in ending it after. */
 const AROUND_MS = 3_600_000
@@ -14,7 +14,7 @@ export async function readEveningBooks(
   kinds: readonly Happening['kind'][],
 ): Promise<(machineId: string) => readonly (Happening & { readonly happenedAt: string })[]> {
   const books = new Map<string, (Happening & { readonly happenedAt: string })[]>()
-  const standing = await readStanding(theStore(), siteId, {
+  const standing = await readStanding(booksOf(siteId), siteId, {
     kinds,
     machineIds,
     since: new Date(session.startsAt.getTime() - AROUND_MS),

@@ -12,7 +12,7 @@ import { readKitBefore, type Project } from '@/store/project/projects'
 import { readFaultRuns } from '@/store/room/fault-runs'
 import { readMoves } from '@/store/stock/stock'
 import type { Site } from '@/store/site/site'
-import { theStore } from './store'
+import { booksOf } from './store'
 
 /** How far back a room's own cures count. */
 const CURES_DAYS = 365
@@ -32,14 +32,14 @@ export async function finderProps(
   const thread =
     state.thread && itemKey({ kind: 'thread', tex: state.thread.tex, fibre: state.thread.fibre, use: state.thread.use })
   const [runs, needleLines, threadMoves, kitBefore] = await Promise.all([
-    readFaultRuns(theStore(), site.siteId, new Date(now - CURES_DAYS * DAY_MS)),
-    readStanding(theStore(), site.siteId, {
+    readFaultRuns(booksOf(site.siteId), site.siteId, new Date(now - CURES_DAYS * DAY_MS)),
+    readStanding(booksOf(site.siteId), site.siteId, {
       kinds: ['needle-broke', 'needle-changed'],
       machineIds: [machine.machineId],
       newest: NEEDLE_LINES,
     }),
-    thread ? readMoves(theStore(), site.siteId, thread) : [],
-    readKitBefore(theStore(), site.siteId, machine.machineId),
+    thread ? readMoves(booksOf(site.siteId), site.siteId, thread) : [],
+    readKitBefore(booksOf(site.siteId), site.siteId, machine.machineId),
   ])
   const { fitting } = state
   // From a check that did not pass: the step says where to begin.

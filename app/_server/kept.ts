@@ -2,7 +2,7 @@ import 'server-only'
 import { cache } from 'react'
 import { readMachineIds } from '@/store/machine/machines'
 import { readNextBags } from '@/store/project/next-bags'
-import { theStore } from './store'
+import { booksOf } from './store'
 
 /** Of a hall of hundreds a tablet keeps what a person walks in an evening; the rest it keeps as it is opened. */
 const MOST_MACHINES = 24
@@ -14,8 +14,8 @@ const MOST_BAGS = 30
  */
 export const keptForStaff = cache(async (siteId: string): Promise<string[]> => {
   const [machines, bags] = await Promise.all([
-    readMachineIds(theStore(), siteId, MOST_MACHINES),
-    readNextBags(theStore(), siteId, new Date(), MOST_BAGS),
+    readMachineIds(booksOf(siteId), siteId, MOST_MACHINES),
+    readNextBags(booksOf(siteId), siteId, new Date(), MOST_BAGS),
   ])
   return [
     '/room',

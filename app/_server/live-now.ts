@@ -7,30 +7,30 @@ import { readLiveRoom } from '@/store/session/live-room'
 import { readAhead } from '@/store/session/ahead'
 import { readSessions } from '@/store/session/sessions'
 import { askedNow, readSessionFacts } from './session-facts'
-import { theStore } from './store'
+import { booksOf } from './store'
 import { roomVersion } from './versions'
 
 /** The room as it is just now, and near a seam how far it is with that: what kits ask of machines is reckoned only then. */
 export async function readLiveNow(siteId: string, now: Date): Promise<LiveRoom> {
-  return withSeams(siteId, await readLiveRoom(theStore(), siteId, now), now)
+  return withSeams(siteId, await readLiveRoom(booksOf(siteId), siteId, now), now)
 }
 
 /** Another text whenever the room, a book or what is planned is another than it was: what the pages of the room are drawn of. */
 export async function readRoomVersion(siteId: string, now: Date): Promise<string> {
-  return versionOf(siteId, await readLiveRoom(theStore(), siteId, now), now)
+  return versionOf(siteId, await readLiveRoom(booksOf(siteId), siteId, now), now)
 }
 
 /** Both, of one reading. */
 export async function readLiveNews(siteId: string, now: Date): Promise<{ room: LiveRoom; version: string }> {
-  const plain = await readLiveRoom(theStore(), siteId, now)
+  const plain = await readLiveRoom(booksOf(siteId), siteId, now)
   const [room, version] = await Promise.all([withSeams(siteId, plain, now), versionOf(siteId, plain, now)])
   return { room, version }
 }
 
 async function versionOf(siteId: string, room: LiveRoom, now: Date): Promise<string> {
   const [machines, ahead] = await Promise.all([
-    readMachineVersions(theStore(), siteId),
-    readAhead(theStore(), siteId, now),
+    readMachineVersions(booksOf(siteId), siteId),
+    readAhead(booksOf(siteId), siteId, now),
   ])
   return roomVersion(room, machines, ahead)
 }
@@ -49,7 +49,7 @@ async function withSeams(siteId: string, room: LiveRoom, now: Date): Promise<Liv
 async function seamSoFar(siteId: string, live: LiveSession, now: Date): Promise<SeamSoFar | undefined> {
   const near = seamsNear(live, now)
   if (near.length === 0) return undefined
-  const [session] = await readSessions(theStore(), siteId, { sessionId: live.sessionId })
+  const [session] = await readSessions(booksOf(siteId), siteId, { sessionId: live.sessionId })
   if (!session) return undefined
   const known = await readSessionFacts(siteId, session)
   const { kits } = askedNow(known, now)

@@ -7,12 +7,12 @@ import { readMachineVersions } from '@/store/machine/versions'
 import { lastGiven, readProjects } from '@/store/project/projects'
 import { isId } from './answer'
 import { siteOf } from './site'
-import { theStore } from './store'
+import { booksOf } from './store'
 import { machinesVersion } from './versions'
 
 /** One machine as its pages need it: with the room's rules, its standing, and whose turn it is. */
 export const machinePage = cache(async (siteId: string, machineId: string) => {
-  const store = theStore()
+  const store = booksOf(siteId)
   if (!isId(machineId)) notFound()
   // Before all else: what changes while the rest is read is drawn anew, and never missed.
   const { each } = machinesVersion(await readMachineVersions(store, siteId, machineId))

@@ -3,7 +3,7 @@ import { sessionNeeds, type Need } from '@/core/session/needs'
 import { readPlans, readSessions } from '@/store/session/sessions'
 import { asPlanSeat } from '@/core/session/seat'
 import { askedNow, readSessionsFacts } from './session-facts'
-import { theStore } from './store'
+import { booksOf } from './store'
 
 /** How many planned sessions to come are looked at. */
 const MOST_SESSIONS = 12
@@ -22,7 +22,7 @@ export interface Promises {
 
 /** What the sessions that are planned take from the shelves. */
 export async function promisesOf(siteId: string, now: Date): Promise<Promises> {
-  const store = theStore()
+  const store = booksOf(siteId)
   const coming = (await readSessions(store, siteId, { from: now })).filter(({ calledOff }) => !calledOff)
   const plans = await readPlans(store, siteId, { sessionIds: coming.map(({ sessionId }) => sessionId) })
   const planned = coming.filter(({ sessionId }) => (plans.get(sessionId)?.plan.seats.length ?? 0) > 0)

@@ -3,7 +3,7 @@ import { REPORT_KINDS, sessionReport } from '@/core/session/report'
 import { readCallsBetween } from '@/store/calls/calls'
 import { readEveningBooks } from './evening-books'
 import type { WholeSession } from './session-facts'
-import { theStore } from './store'
+import { booksOf } from './store'
 
 /** The evening as its books have it, a row for each place of its run sheet, in the order of blocks and machines. */
 export async function readReport(siteId: string, { session, facts, kept, places }: WholeSession) {
@@ -18,7 +18,7 @@ export async function readReport(siteId: string, { session, facts, kept, places 
       seats.map(({ machineId }) => machineId),
       REPORT_KINDS,
     ),
-    readCallsBetween(theStore(), siteId, session.startsAt, session.endsAt),
+    readCallsBetween(booksOf(siteId), siteId, session.startsAt, session.endsAt),
   ])
   const learner = new Map(facts.learners.map((each) => [each.projectId, each]))
   const rows = sessionReport(session, seats, linesOf, (projectId) => learner.get(projectId)?.personId, calls)

@@ -11,7 +11,7 @@ import { readTraits } from '@/store/machine/machines'
 import { readProgress } from '@/store/people/progress'
 import { readGivenBefore } from '@/store/project/given-before'
 import { readProjects } from '@/store/project/projects'
-import { theStore } from './store'
+import { booksOf } from './store'
 
 /** What a round is reckoned from and what its card offers, beside what the room tells by itself. */
 export interface SeatFacts extends RoundFacts {
@@ -31,7 +31,7 @@ const VISITED_MS = 60 * 60_000
 
 /** By project id. */
 export async function readRoundFacts(siteId: string, room: LiveRoom, now: Date): Promise<Record<string, SeatFacts>> {
-  const store = theStore()
+  const store = booksOf(siteId)
   const seats = seatsOf(room)
   if (seats.length === 0) return {}
   const [projects, progress, before, visits, traits] = await Promise.all([

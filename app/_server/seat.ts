@@ -6,7 +6,7 @@ import type { Machine } from '@/store/machine/machines'
 import type { Project } from '@/store/project/projects'
 import { sittingOf } from '@/core/machine/sitting'
 import { readStanding } from '@/store/machine/standing-lines'
-import { theStore } from './store'
+import { booksOf } from './store'
 import type { Dial } from '@/core/units/dial'
 
 /** How many swatches of a machine speak of its dial. */
@@ -46,7 +46,7 @@ export async function swatchProps(siteId: string, machine: Machine, project: Pro
   if (!dial) return undefined
   const start = project?.given?.kit.dial.setting ?? dial.normal
   const target = targetOf(project?.given?.kit, project)
-  const standing = await readStanding(theStore(), siteId, {
+  const standing = await readStanding(booksOf(siteId), siteId, {
     kinds: ['swatch-stitched'],
     machineIds: [machine.machineId],
     newest: SWATCHES,

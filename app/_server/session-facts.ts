@@ -28,12 +28,12 @@ import { readStaff } from '@/store/site/people'
 import { isId } from './answer'
 import { siteOf } from './site'
 import { roomAndShelvesOf } from './kit-room'
-import { theStore } from './store'
+import { booksOf } from './store'
 
 /** One session of a page, or no such page. */
 export const sessionPage = cache(async (siteId: string, sessionId: string): Promise<Session> => {
   if (!isId(sessionId)) notFound()
-  const [session] = await readSessions(theStore(), siteId, { sessionId })
+  const [session] = await readSessions(booksOf(siteId), siteId, { sessionId })
   if (!session) notFound()
   return session
 })
@@ -61,7 +61,7 @@ export interface WholeSession {
 
 /** What every session of some classes rests on, read once for all of them. */
 async function readBasis(siteId: string, courseIds: readonly string[]) {
-  const store = theStore()
+  const store = booksOf(siteId)
   const [machines, projects, { room, onHand }, progress, needs, pairs, plans, sessions, staff, absent, site] =
     await Promise.all([
       readMachines(store, siteId),
@@ -84,7 +84,7 @@ async function readBasis(siteId: string, courseIds: readonly string[]) {
 export async function readSessionsFacts(siteId: string, wanted: readonly Session[]): Promise<WholeSession[]> {
   const [basis, ...attendances] = await Promise.all([
     readBasis(siteId, [...new Set(wanted.map(({ courseId }) => courseId))]),
-    ...wanted.map(({ sessionId }) => readAttendance(theStore(), siteId, sessionId)),
+    ...wanted.map(({ sessionId }) => readAttendance(booksOf(siteId), siteId, sessionId)),
   ])
   return wanted.map((session, index) => sessionIn(basis, session, attendances[index]!))
 }

@@ -11,7 +11,8 @@ import { countWrong, DOOR, isClosed } from '@/store/site/door'
 import { learnerSignIn, learnersUntil, readMembership } from '@/store/site/people'
 import { endsAsleep, holderOf, keepAwake, readTablet, setPin } from '@/store/site/tablet'
 import { settings } from './settings'
-import { theStore } from './store'
+import { storeOf } from './store'
+import { everyVenue } from './every-venue'
 import { secretIn, tabletCookie } from './tablet-cookie'
 
 const StationSchema = strict({
@@ -30,7 +31,7 @@ const station: BetterAuthPlugin = {
   endpoints: {
     enterStation: createAuthEndpoint('/station', { method: 'POST' }, async (ctx) => {
       const asked = checked(StationSchema, ctx.body)
-      const userId = await learnerSignIn(theStore(), asked.classCode, asked.firstName)
+      const userId = await learnerSignIn(everyVenue(), asked.classCode, asked.firstName)
       const user = userId === undefined ? null : await ctx.context.internalAdapter.findUserById(userId)
       if (!user) {
         throw new APIError('UNAUTHORIZED', {
@@ -39,7 +40,7 @@ const station: BetterAuthPlugin = {
         })
       }
       // For the hours of a session and no longer: a shared tablet is somebody else's next time.
-      const expiresAt = await learnersUntil(theStore(), user.id, new Date())
+      const expiresAt = await learnersUntil(everyVenue(), user.id, new Date())
       const session = await ctx.context.internalAdapter.createSession(user.id, true, { expiresAt }, true)
       await setSessionCookie(ctx, { session, user }, true)
       return ctx.json({ name: user.name })
@@ -53,7 +54,7 @@ const tablet: BetterAuthPlugin = {
   endpoints: {
     settleTablet: createAuthEndpoint('/settle', { method: 'POST' }, async (ctx) => {
       const { secret } = checked(SettleSchema, ctx.body)
-      const here = await readTablet(theStore(), secret)
+      const here = await readTablet(everyVenue(), secret)
       if (!here)
         throw new APIError('FORBIDDEN', {
           code: 'no-tablet',
@@ -64,26 +65,26 @@ const tablet: BetterAuthPlugin = {
       return ctx.json({ name: here.name })
     }),
     keepAwake: createAuthEndpoint('/awake', { method: 'POST', use: [sessionMiddleware] }, async (ctx) => {
-      await keepAwake(theStore(), ctx.context.session.session.id, new Date())
+      await keepAwake(everyVenue(), ctx.context.session.session.id, new Date())
       return ctx.json({})
     }),
     holdTablet: createAuthEndpoint('/tablet', { method: 'POST' }, async (ctx) => {
       const asked = checked(HoldSchema, ctx.body)
-      const here = await readTablet(theStore(), secretIn(ctx.headers?.get('cookie') ?? ''))
+      const here = await readTablet(everyVenue(), secretIn(ctx.headers?.get('cookie') ?? ''))
       if (!here) throw new APIError('FORBIDDEN', { code: 'no-tablet', message: 'This device is no tablet of a room' })
       const tries = [
         [`pin ${here.siteId} ${asked.personId}`, DOOR.pin],
         [`tablet ${here.tabletId}`, DOOR.tablet],
       ] as const
-      if (await isClosed(theStore(), tries))
+      if (await isClosed(everyVenue(), tries))
         throw new APIError('TOO_MANY_REQUESTS', {
           code: 'too-many',
           message: 'Too many wrong PINs: wait a quarter of an hour, or sign in with your password',
         })
-      const userId = await holderOf(theStore(), here.siteId, asked)
+      const userId = await holderOf(storeOf(here.siteId), here.siteId, asked)
       const user = userId === undefined ? null : await ctx.context.internalAdapter.findUserById(userId)
       if (!user) {
-        await countWrong(theStore(), tries)
+        await countWrong(everyVenue(), tries)
         throw new APIError('UNAUTHORIZED', { code: 'wrong-pin', message: 'That is not the PIN' })
       }
       const asleep = { expiresAt: endsAsleep(new Date()), tabletId: here.tabletId }
@@ -94,14 +95,14 @@ const tablet: BetterAuthPlugin = {
     setPin: createAuthEndpoint('/pin', { method: 'POST', use: [sessionMiddleware] }, async (ctx) => {
       const { password, pin } = checked(PinSchema, ctx.body)
       const { id } = ctx.context.session.user
-      const membership = await readMembership(theStore(), id)
+      const membership = await readMembership(everyVenue(), id)
       if (!membership || membership.role === 'learner')
         throw new APIError('FORBIDDEN', { code: 'not-allowed', message: 'A PIN is for staff' })
       const account = (await ctx.context.internalAdapter.findAccounts(id)).find(({ password: hash }) => hash)
       const right = account?.password && (await ctx.context.password.verify({ hash: account.password, password }))
       if (!right) throw new APIError('UNAUTHORIZED', { code: 'wrong-password', message: 'That is not your password' })
       try {
-        await setPin(theStore(), membership.site_id, membership.person_id, pin, new Date())
+        await setPin(storeOf(membership.site_id), membership.site_id, membership.person_id, pin, new Date())
       } catch (error) {
         if (error instanceof Invalid) throw new APIError('BAD_REQUEST', { ...error.fault })
         throw error
@@ -126,7 +127,7 @@ const make = () =>
     baseURL: settings.origins[0]!,
     trustedOrigins: settings.origins,
     secret: settings.secret,
-    database: { db: theStore(), type: 'postgres' },
+    database: { db: everyVenue(), type: 'postgres' },
     emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10 },
     user: { modelName: 'sign_in_user' },
     // Nobody's sign-in grows longer by being used: a learner's ends with the session, a member of staff signs in once a month.

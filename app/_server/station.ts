@@ -10,12 +10,12 @@ import { readSeatVersions } from '@/store/session/seat-version'
 import { siteOf } from './site'
 import { mustSee } from './actor'
 import { seatTold } from './versions'
-import { theStore } from './store'
+import { booksOf } from './store'
 
 /** The learner's own seat: their project, its kit and its machine; nothing of anybody else. */
 export const ownSeat = cache(async () => {
   const actor = await mustSee('see-station')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const now = new Date()
   // Before all else: what changes while the rest is read is drawn anew, and never missed.
   const [versions, stopped] = await Promise.all([

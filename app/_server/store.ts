@@ -1,14 +1,10 @@
 import 'server-only'
-import { connect, type Store } from '@/store/connect'
-import { journal } from './journal'
-import { settings } from './settings'
+import { cache } from 'react'
+import type { Store } from '@/store/connect'
+import { everyVenue } from './every-venue'
 
-const held = globalThis as { orthodexStore?: Store }
+/** The books of one venue, that of whoever asks; PostgreSQL shows and takes no row of another. */
+export const storeOf = (siteId: string): Store => everyVenue().ofVenue(siteId)
 
-/** The one pool of this process, made at the first question. */
-export const theStore = (): Store =>
-  (held.orthodexStore ??= connect(
-    settings.databaseUrl,
-    (error) => journal.warn(error, 'a database connection was lost'),
-    true,
-  ))
+/** The same for whoever only reads: one connection and one transaction for all that a page asks. */
+export const booksOf = cache((siteId: string): Store => everyVenue().forPageOf(siteId))

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { readInvitation } from '@/store/site/invitations'
-import { theStore } from '../_server/store'
+import { everyVenue } from '../_server/every-venue'
 import { Join } from './join'
 
 export const metadata: Metadata = { title: 'Come in by a code' }
@@ -10,7 +10,7 @@ export const metadata: Metadata = { title: 'Come in by a code' }
 export default async function JoinPage({ searchParams }: { searchParams: Promise<{ code?: string | string[] }> }) {
   const asked = (await searchParams).code
   const code = typeof asked === 'string' ? asked.trim().slice(0, 40) : ''
-  const invitation = code ? await readInvitation(theStore(), code, new Date()) : undefined
+  const invitation = code ? await readInvitation(everyVenue(), code, new Date()) : undefined
   return (
     <main id="main" className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-6 px-5 py-10">
       {invitation ? (

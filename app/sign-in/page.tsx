@@ -3,7 +3,7 @@ import { cookies } from 'next/headers'
 import Link from 'next/link'
 import { redirect } from 'next/navigation'
 import { readTablet } from '@/store/site/tablet'
-import { theStore } from '../_server/store'
+import { everyVenue } from '../_server/every-venue'
 import { mails } from '../_server/mail'
 import { secretIn } from '../_server/tablet-cookie'
 import { anyVenue } from '../_server/venue'
@@ -17,7 +17,7 @@ export const dynamic = 'force-dynamic'
 export default async function SignInPage({ searchParams }: { searchParams: Promise<{ password?: string }> }) {
   if (!(await anyVenue())) redirect('/setup')
   const secret = secretIn((await cookies()).toString())
-  if (secret && !(await searchParams).password && (await readTablet(theStore(), secret))) redirect('/tablet')
+  if (secret && !(await searchParams).password && (await readTablet(everyVenue(), secret))) redirect('/tablet')
   return (
     <main id="main" className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-8 px-5 py-10">
       <div>

@@ -7,7 +7,7 @@ import { readOwnLines } from '@/store/people/own-lines'
 import { readForNextTime } from '@/store/session/for-next-time'
 import { MachinePhotograph } from '../_parts/machine-photograph'
 import { ownSeat } from '../_server/station'
-import { theStore } from '../_server/store'
+import { booksOf } from '../_server/store'
 import { ForNextTime } from './for-next-time'
 import { NextStep } from './next-step'
 
@@ -34,7 +34,7 @@ export default async function StationPage() {
   )
   const forNextTime = (
     <ForNextTime
-      classes={await readForNextTime(theStore(), actor.siteId, actor.personId, new Date())}
+      classes={await readForNextTime(booksOf(actor.siteId), actor.siteId, actor.personId, new Date())}
       timeZone={site.timeZone}
     />
   )
@@ -59,7 +59,13 @@ export default async function StationPage() {
       </section>
     )
   }
-  const before = await readOwnLines(theStore(), actor.siteId, actor.personId, project.given.givenAt, LAST_TIME)
+  const before = await readOwnLines(
+    booksOf(actor.siteId),
+    actor.siteId,
+    actor.personId,
+    project.given.givenAt,
+    LAST_TIME,
+  )
   return (
     <>
       <h1 className="text-2xl font-bold sm:text-3xl">{project.name}</h1>

@@ -2,7 +2,8 @@ import type { Metadata } from 'next'
 import { cookies } from 'next/headers'
 import { readHolders, readTablet } from '@/store/site/tablet'
 import { siteOf } from '../_server/site'
-import { theStore } from '../_server/store'
+import { booksOf } from '../_server/store'
+import { everyVenue } from '../_server/every-venue'
 import { secretIn } from '../_server/tablet-cookie'
 import { Settle } from './settle'
 import { WhoHolds } from './who-holds'
@@ -11,9 +12,9 @@ export const metadata: Metadata = { title: 'Who holds this tablet?' }
 
 /** A tablet of the room, put down: whoever takes it says so. Nothing else is to be seen on it. */
 export default async function TabletPage() {
-  const tablet = await readTablet(theStore(), secretIn((await cookies()).toString()))
+  const tablet = await readTablet(everyVenue(), secretIn((await cookies()).toString()))
   if (!tablet) return <Settle />
-  const [site, holders] = await Promise.all([siteOf(tablet.siteId), readHolders(theStore(), tablet.siteId)])
+  const [site, holders] = await Promise.all([siteOf(tablet.siteId), readHolders(booksOf(tablet.siteId), tablet.siteId)])
   return (
     <main id="main" className="mx-auto flex min-h-dvh max-w-3xl flex-col justify-center px-4 py-8">
       <p className="mb-6 text-center">

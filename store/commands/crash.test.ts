@@ -1,19 +1,19 @@
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Kysely, PostgresDialect, sql } from 'kysely'
+import { sql } from 'kysely'
 import pg from 'pg'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { foldMachine } from '@/core/machine/fold'
 import type { Actor } from '../actor'
 import { startCluster } from '@/bin/serve/private-cluster'
-import { connect, type Store } from '../connect'
-import type { Database } from '../database'
+import { connect } from '../connect'
 import { readBook } from '../machine/book'
 import { readMachine } from '../machine/machines'
 import { migrate } from '../migrate'
 import { aVenue, freshStore } from '../testing/store'
+import { Store } from '../venue-store'
 import { runCommand } from './run'
 
 /** what the server knows the connections as that are cut */
@@ -55,7 +55,7 @@ function failingStore(url: string): { store: Store; cutAt: (statement: number, s
     }) as typeof client.query
   })
   return {
-    store: new Kysely<Database>({ dialect: new PostgresDialect({ pool }) }),
+    store: new Store(pool),
     cutAt: (statement, sent) => {
       left = statement
       sentFirst = sent

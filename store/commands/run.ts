@@ -175,36 +175,45 @@ async function landOnce(
   const digest = createHash('sha256')
     .update(stableText(body) ?? '')
     .digest('hex')
-  return store.transaction().execute(async (tx) => {
-    const landed = await tx
-      .insertInto('command')
-      .values({
-        site_id: actor.siteId,
-        command_id: commandId,
-        name,
-        body_digest: digest,
-        person_id: actor.personId,
-        about: aboutOf(body) ?? null,
-      })
-      .onConflict((conflict) => conflict.doNothing())
-      .returning('recorded_at')
-      .executeTakeFirst()
-    if (!landed) {
-      const before = await tx
-        .selectFrom('command')
-        .select(['name', 'body_digest', 'person_id'])
-        .where('site_id', '=', actor.siteId)
-        .where('command_id', '=', commandId)
-        .executeTakeFirstOrThrow()
-      if (before.name === name && before.body_digest === digest && before.person_id === actor.personId) {
-        return { commandId, landed: 'before' }
+  // PostgreSQL itself keeps a command to the venue of whoever gave it.
+  return store
+    .ofVenue(actor.siteId)
+    .transaction()
+    .execute(async (tx) => {
+      const landed = await tx
+        .insertInto('command')
+        .values({
+          site_id: actor.siteId,
+          command_id: commandId,
+          name,
+          body_digest: digest,
+          person_id: actor.personId,
+          about: aboutOf(body) ?? null,
+        })
+        .onConflict((conflict) => conflict.doNothing())
+        .returning('recorded_at')
+        .executeTakeFirst()
+      if (!landed) {
+        const before = await tx
+          .selectFrom('command')
+          .select(['name', 'body_digest', 'person_id'])
+          .where('site_id', '=', actor.siteId)
+          .where('command_id', '=', commandId)
+          .executeTakeFirstOrThrow()
+        if (before.name === name && before.body_digest === digest && before.person_id === actor.personId) {
+          return { commandId, landed: 'before' }
+        }
+        throw new Refused(
+          409,
+          'id-taken',
+          'This id has landed already with something else; make a new one',
+          'commandId',
+        )
       }
-      throw new Refused(409, 'id-taken', 'This id has landed already with something else; make a new one', 'commandId')
-    }
-    // The database's clock: of several copies of the program each has its own, and one may be an hour off.
-    await found.run({ tx, actor, commandId, now: asked ?? landed.recorded_at }, body)
-    return { commandId, landed: 'now' }
-  })
+      // The database's clock: of several copies of the program each has its own, and one may be an hour off.
+      await found.run({ tx, actor, commandId, now: asked ?? landed.recorded_at }, body)
+      return { commandId, landed: 'now' }
+    })
 }
 
 /** What PostgreSQL says of input that no schema can know to be wrong; anything else stays the fault it is. */

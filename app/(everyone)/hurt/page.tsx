@@ -4,14 +4,14 @@ import { readRoom } from '@/store/machine/machines'
 import { seatOf } from '@/store/project/projects'
 import { mustSee } from '../../_server/actor'
 import { siteOf } from '../../_server/site'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { StopMachine } from './stop-machine'
 
 export const metadata: Metadata = { title: 'Somebody is hurt' }
 
 export default async function HurtPage({ searchParams }: { searchParams: Promise<{ machine?: string }> }) {
   const actor = await mustSee('see-first-aid')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const own = actor.role === 'learner' ? await seatOf(store, actor.siteId, actor.personId) : undefined
   const [site, room, { machine: asked }] = await Promise.all([
     siteOf(actor.siteId),

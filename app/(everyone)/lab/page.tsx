@@ -4,7 +4,7 @@ import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
 import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'
 import { mustSee } from '../../_server/actor'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { shownCloth } from '@/core/picture/swatch-scene'
 import { LabNav } from './lab-nav'
 import { Lab } from './lab'
@@ -16,7 +16,7 @@ const ORDINARY = { name: 'an ordinary dial', dial: { min: 0, max: 9, normal: 4, 
 
 export default async function LabPage() {
   const actor = await mustSee('see-lab')
-  const machines = await readMachines(theStore(), actor.siteId)
+  const machines = await readMachines(booksOf(actor.siteId), actor.siteId)
   const dials = machines.flatMap(({ name, traits }) => (traits.tensionDial ? [{ name, dial: traits.tensionDial }] : []))
   return (
     <>

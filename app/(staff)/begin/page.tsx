@@ -5,14 +5,17 @@ import { readBeginning } from '@/store/site/beginning'
 import { mustSee } from '../../_server/actor'
 import { beginSteps } from '../../_server/begin-steps'
 import { siteOf } from '../../_server/site'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 
 export const metadata: Metadata = { title: 'Getting ready' }
 
 /** The way from an empty room to its first session; left and taken up again at will, since it only looks at what is there. */
 export default async function BeginPage() {
   const actor = await mustSee('see-people')
-  const [beginning, site] = await Promise.all([readBeginning(theStore(), actor.siteId), siteOf(actor.siteId)])
+  const [beginning, site] = await Promise.all([
+    readBeginning(booksOf(actor.siteId), actor.siteId),
+    siteOf(actor.siteId),
+  ])
   const steps = beginSteps(beginning)
   const next = steps.find(({ there, later }) => !there && !later) ?? steps.find(({ there }) => !there)
   return (

@@ -9,7 +9,7 @@ import { readMachines } from '@/store/machine/machines'
 import { readCourses, readProjects } from '@/store/project/projects'
 import { fabricWords } from '@/ui/words'
 import { mustSee } from '../../_server/actor'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { kitRoomOf } from '../../_server/kit-room'
 import { Rack, type RackBag } from './rack'
 
@@ -17,7 +17,7 @@ export const metadata: Metadata = { title: 'Kits' }
 
 export default async function KitsPage() {
   const actor = await mustSee('see-kits')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const [projects, machines, courses, room] = await Promise.all([
     readProjects(store, actor.siteId, { hanging: true }),
     readMachines(store, actor.siteId),

@@ -13,7 +13,7 @@ import { readStaff } from '@/store/site/people'
 import type { StaffRole } from '@/core/room/role'
 import { mails } from '../../_server/mail'
 import { mustSee } from '../../_server/actor'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { Invite, OpenInvitations } from './invite'
 import { StaffRow, type StaffShown } from './staff'
 
@@ -29,7 +29,7 @@ const LINKS = [
 
 export default async function PeoplePage() {
   const actor = await mustSee('see-people')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const [staff, invitations, keys, room, site, names] = await Promise.all([
     readStaff(store, actor.siteId),
     readInvitations(store, actor.siteId, new Date()),

@@ -14,14 +14,14 @@ import { dayIn } from '@/core/units/day'
 import { dayWords, formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../_server/actor'
 import { siteOf } from '../../_server/site'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 
 export const metadata: Metadata = { title: 'Put away' }
 
 /** Everything that is at work no more, with the way back. */
 export default async function PutAwayPage() {
   const actor = await mustSee('see-room')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const [machines, learners, bags, sessions, moves, site] = await Promise.all([
     readMachines(store, actor.siteId, { putAway: true }),
     readClassLearners(store, actor.siteId, 'put-away'),

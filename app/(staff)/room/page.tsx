@@ -16,7 +16,7 @@ import { RoomPlan, type PlanMachine } from '@/ui/drawings/room-plan'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { hoursWords, shortNeedle } from '@/ui/words'
 import { mustSee } from '../../_server/actor'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { machinesVersion } from '../../_server/versions'
 import { FollowMachines } from '../../_parts/live/follow-machines'
 import { RoomCards, RoomList } from './room-rows'
@@ -32,7 +32,7 @@ const STANDINGS = ['ready', 'due', 'stopped'] as const
 
 export default async function RoomPage({ searchParams }: Props) {
   const actor = await mustSee('see-room')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   // Before all else: what changes while the rest is read is drawn anew, and never missed.
   const version = machinesVersion(await readMachineVersions(store, actor.siteId)).whole
   const [room, site, sitters, calls, asked] = await Promise.all([

@@ -4,7 +4,7 @@ import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'
 import { mustSee } from '../../_server/actor'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { Rules } from './rules'
 import { kitRoomOf } from '../../_server/kit-room'
 import type { RulesBag } from './what-changes'
@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'House rules' }
 
 export default async function RulesPage() {
   const actor = await mustSee('see-rules')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const [machines, projects, room] = await Promise.all([
     readMachines(store, actor.siteId),
     readProjects(store, actor.siteId),

@@ -8,14 +8,14 @@ import { dayIn } from '@/core/units/day'
 import { formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../_server/actor'
 import { siteOf } from '../../_server/site'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { SessionCalendar } from './session-calendar'
 
 export const metadata: Metadata = { title: 'Sessions' }
 
 export default async function SessionsPage() {
   const actor = await mustSee('see-sessions')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const [sessions, plans, projects, courses, absent, site] = await Promise.all([
     readSessions(store, actor.siteId),
     readPlans(store, actor.siteId),

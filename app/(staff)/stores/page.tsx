@@ -16,7 +16,7 @@ import { PrintButton } from '@/ui/parts/print-button'
 import { mustSee } from '../../_server/actor'
 import { promisesOf } from '../../_server/promises'
 import { siteOf } from '../../_server/site'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { Bought } from './bought'
 import { Shelf, type ShelfShown } from './shelf'
 import { NewItem } from './new-item'
@@ -27,7 +27,7 @@ const KIND_WORDS = { needle: 'Needles', thread: 'Thread', bobbin: 'Empty bobbins
 
 export default async function StoresPage({ searchParams }: { searchParams: Promise<{ shelf?: string }> }) {
   const actor = await mustSee('see-stores')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const { shelf: found } = await searchParams
   const now = new Date()
   const [moves, books, room, names, site, promises] = await Promise.all([

@@ -5,7 +5,7 @@ import { readRetention } from '@/store/people/retention'
 import { OpenPracticeRoom, ThrowPracticeAway } from '@/ui/parts/practice-room'
 import { mustSee } from '../../_server/actor'
 import { siteOf } from '../../_server/site'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { TakeCopy } from './take-copy'
 import { VenueForm } from './venue-form'
 
@@ -15,7 +15,7 @@ export default async function VenuePage() {
   const actor = await mustSee('see-people')
   const now = new Date()
   const { name, timeZone, settings, practice } = await siteOf(actor.siteId)
-  const learners = await readRetention(theStore(), actor.siteId, timeZone, now)
+  const learners = await readRetention(booksOf(actor.siteId), actor.siteId, timeZone, now)
   return (
     <div className="mx-auto max-w-2xl">
       <h1 className="text-3xl font-bold">The venue</h1>

@@ -7,7 +7,7 @@ import { mustSee } from '../../_server/actor'
 import { deviceWords } from '../../_server/device-words'
 import { signIn } from '../../_server/sign-in'
 import { siteOf } from '../../_server/site'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { NewPassword } from './new-password'
 import { OwnPin } from './own-pin'
 import { OwnUnits } from './own-units'
@@ -22,7 +22,7 @@ export default async function YouPage() {
     siteOf(actor.siteId),
     signIn().api.getSession({ headers: asked }),
     signIn().api.listSessions({ headers: asked }),
-    hasPin(theStore(), actor.siteId, actor.personId),
+    hasPin(booksOf(actor.siteId), actor.siteId, actor.personId),
   ])
   const sorted = [...all].sort((one, other) => other.createdAt.getTime() - one.createdAt.getTime())
   return (

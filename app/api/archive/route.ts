@@ -8,14 +8,14 @@ import { readText } from '../../_server/answer'
 import { route } from '../../_server/asked'
 import { journal } from '../../_server/journal'
 import { settings } from '../../_server/settings'
-import { theStore } from '../../_server/store'
+import { storeOf } from '../../_server/store'
 
 /** The whole venue as one file, closed by a passphrase where one is said; that it was taken, and by whom, is kept. */
 export const POST = route({ may: 'take-archive', writes: true }, async ({ actor, request }) => {
   const passphrase = new URLSearchParams(await readText(request, 2_000)).get('passphrase') ?? ''
   if (passphrase !== '' && passphrase.length < SHORTEST_PASSPHRASE)
     throw new Refused(400, 'invalid', `A passphrase has ${SHORTEST_PASSPHRASE} letters at least`, 'passphrase')
-  await runCommand(theStore(), actor, 'take-archive', { commandId: uuid(), body: {} })
+  await runCommand(storeOf(actor.siteId), actor, 'take-archive', { commandId: uuid(), body: {} })
   const name = `venue-${new Date().toISOString().slice(0, 10)}.zip${passphrase === '' ? '' : SEALED}`
   const archive = await archiveStream(settings.databaseUrl, actor.siteId, passphrase || undefined, (error) =>
     journal.warn(error, 'an archive came to grief on its way'),

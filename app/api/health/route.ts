@@ -1,7 +1,7 @@
 import { sql } from 'kysely'
 import { Refused } from '@/store/refused'
 import { answering } from '../../_server/answer'
-import { theStore } from '../../_server/store'
+import { everyVenue } from '../../_server/every-venue'
 
 export const dynamic = 'force-dynamic'
 
@@ -13,7 +13,7 @@ let asking: Promise<unknown> | undefined
 /** Whether this copy can reach its database. Several that ask at once ask once, so that asking never eats the connections. */
 export const GET = (request: Request): Promise<Response> =>
   answering(request, async () => {
-    asking ??= sql`select 1`.execute(theStore()).finally(() => (asking = undefined))
+    asking ??= sql`select 1`.execute(everyVenue()).finally(() => (asking = undefined))
     const asked = asking.then(
       () => true,
       () => false,

@@ -6,7 +6,7 @@ import { TRAIT_NAMES } from '@/core/knowledge/machine/trait'
 import { readMachinesFile } from '@/store/machine/machines-file'
 import { notFound, Refused } from '@/store/refused'
 import { asDownload, isId } from '../../_server/answer'
-import { theStore } from '../../_server/store'
+import { storeOf } from '../../_server/store'
 import { route } from '../../_server/asked'
 
 const BOOK_COLUMNS = ['machine', 'happened_at', 'kind', 'who', 'title', 'detail', 'counts', 'event_id', 'body'] as const
@@ -19,7 +19,7 @@ export const GET = route({ may: 'see-book' }, async ({ actor, query }) => {
   const machineId = query.get('machine') ?? undefined
   if (machineId !== undefined && !isId(machineId)) throw notFound('machine', 'machine')
   const form = query.get('form') ?? 'json'
-  const file = await readMachinesFile(theStore(), actor.siteId, machineId)
+  const file = await readMachinesFile(storeOf(actor.siteId), actor.siteId, machineId)
   const name = machineId === undefined ? 'machines' : `machine-${file.machines[0]!.number}`
   if (form === 'json') return asDownload(`${name}.json`, 'application/json', JSON.stringify(file, null, 2))
   if (form === 'csv') {

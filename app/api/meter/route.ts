@@ -5,7 +5,8 @@ import { openWith } from '@/store/keys/keys'
 import { lastGiven, readProjects } from '@/store/project/projects'
 import { Refused } from '@/store/refused'
 import { answering } from '../../_server/answer'
-import { theStore } from '../../_server/store'
+import { storeOf } from '../../_server/store'
+import { everyVenue } from '../../_server/every-venue'
 
 const MOST_CHARACTERS = 200_000
 
@@ -16,7 +17,7 @@ const MOST_CHARACTERS = 200_000
 export const POST = (request: Request): Promise<Response> =>
   answering(request, async () => {
     const secret = /^Bearer (\S+)$/.exec(request.headers.get('authorization') ?? '')?.[1]
-    const key = secret && (await openWith(theStore(), 'run-meter', secret))
+    const key = secret && (await openWith(everyVenue(), 'run-meter', secret))
     if (!key || !key.machineId) throw new Refused(401, 'no-key', 'Send the meter’s own key: Authorization: Bearer …')
     if (request.headers.get('content-type')?.split(';')[0]?.trim() !== 'text/plain') {
       throw new Refused(415, 'not-text', 'Send the meter’s lines, with Content-Type: text/plain')
@@ -24,7 +25,7 @@ export const POST = (request: Request): Promise<Response> =>
     const text = await request.text()
     if (text.length > MOST_CHARACTERS) throw new Refused(400, 'too-large', 'Send fewer lines at once')
     const runs = readMeterText(text)
-    const project = lastGiven(await readProjects(theStore(), key.siteId, { machineId: key.machineId }))
+    const project = lastGiven(await readProjects(storeOf(key.siteId), key.siteId, { machineId: key.machineId }))
     const load = project ? loadOf(project.fabric, project.given?.kit.topThread) : 'ordinary'
     const landed = { now: 0, before: 0 }
     for (const run of runs) {
@@ -51,7 +52,7 @@ type Actor = Parameters<typeof runCommand>[1]
 /** The same stretch sent again counts as landed, though another project may have begun at the machine since. */
 async function landing(actor: Actor, commandId: string, body: object): Promise<'now' | 'before'> {
   try {
-    return (await runCommand(theStore(), actor, 'log', { commandId, body })).landed
+    return (await runCommand(storeOf(actor.siteId), actor, 'log', { commandId, body })).landed
   } catch (error) {
     if (error instanceof Refused && error.code === 'id-taken') return 'before'
     throw error

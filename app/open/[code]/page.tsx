@@ -3,7 +3,7 @@ import { codeOf, readCode, type CodeKind } from '@/core/code/code'
 import { may } from '@/core/wire/permission'
 import { readIds } from '@/store/site/ids'
 import { currentActor, homeOf } from '../../_server/actor'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 
 const PATH: Readonly<Record<CodeKind, (id: string, code: string) => string>> = {
   project: (id) => `/kits/${id}`,
@@ -18,7 +18,7 @@ export default async function OpenPage({ params }: { params: Promise<{ code: str
   if (!actor) redirect('/sign-in')
   if (!may(actor.role, 'see-room')) redirect(homeOf(actor.role))
   if (!read) notFound()
-  const ids = await readIds(theStore(), actor.siteId, read.kind)
+  const ids = await readIds(booksOf(actor.siteId), actor.siteId, read.kind)
   const id = ids.find((each) => codeOf(read.kind, each) === read.code)
   if (!id) notFound()
   redirect(PATH[read.kind](id, read.code))

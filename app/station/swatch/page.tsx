@@ -3,7 +3,7 @@ import { redirect } from 'next/navigation'
 import { dialSchool } from '@/core/people/progress'
 import { rulesOfClass } from '@/core/room/class-settings'
 import { readProgress } from '@/store/people/progress'
-import { theStore } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { DialUnknown } from '../../_parts/seat/dial-unknown'
 import { SwatchReader } from '../../_parts/seat/swatch-reader'
 import { swatchProps } from '../../_server/seat'
@@ -16,7 +16,7 @@ export default async function StationSwatchPage() {
   if (!machine) redirect('/station')
   const [props, progress] = await Promise.all([
     swatchProps(actor.siteId, machine, project),
-    readProgress(theStore(), actor.siteId, actor.personId),
+    readProgress(booksOf(actor.siteId), actor.siteId, actor.personId),
   ])
   return (
     <>

@@ -12,7 +12,7 @@ import { formatInTimeZone } from '@/ui/time'
 import { PLACE_CAUTIONS } from '@/core/knowledge/care/place-caution'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { LabNav } from '../lab-nav'
 import { SignOffs } from './sign-offs'
 
@@ -20,7 +20,7 @@ export const metadata: Metadata = { title: 'Who can do what' }
 
 export default async function ProgressPage() {
   const actor = await mustSee('see-progress')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const [learners, progress, names, site] = await Promise.all([
     readLearners(store, actor.siteId),
     readProgress(store, actor.siteId),

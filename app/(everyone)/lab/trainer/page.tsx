@@ -3,7 +3,7 @@ import { may } from '@/core/wire/permission'
 import { readProgress } from '@/store/people/progress'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { LabNav } from '../lab-nav'
 import { Trainer } from './trainer'
 
@@ -12,7 +12,7 @@ export const metadata: Metadata = { title: 'Trainer' }
 export default async function TrainerPage() {
   const actor = await mustSee('see-lab')
   const [read, { timeZone }] = await Promise.all([
-    readProgress(theStore(), actor.siteId, actor.personId),
+    readProgress(booksOf(actor.siteId), actor.siteId, actor.personId),
     siteOf(actor.siteId),
   ])
   const progress = read.get(actor.personId)

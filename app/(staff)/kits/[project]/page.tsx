@@ -11,7 +11,7 @@ import { formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
 import { projectPage } from '../../../_server/project'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { Bag } from './bag'
 import { kitRoomOf } from '../../../_server/kit-room'
 import type { BagMachine } from './bag-work'
@@ -26,7 +26,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function BagPage({ params, searchParams }: Props) {
   const actor = await mustSee('see-kits')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const project = await projectPage(actor.siteId, (await params).project)
   const [machines, away, site, room, given, names] = await Promise.all([
     readMachines(store, actor.siteId),

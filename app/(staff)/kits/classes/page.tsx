@@ -9,7 +9,7 @@ import { dayIn } from '@/core/units/day'
 import { dayWords, formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { ClassRow, type ClassRowShown } from './class-row'
 import { NewClass } from './new-class'
 
@@ -26,7 +26,7 @@ const ownWays = (settings: ClassSettings): string[] => [
 
 export default async function ClassesPage() {
   const actor = await mustSee('see-kits')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const [classes, everybody, site] = await Promise.all([
     readClasses(store, actor.siteId, new Date()),
     readClassLearners(store, actor.siteId, 'at-work'),

@@ -5,7 +5,7 @@ import { readNames } from '@/store/site/site'
 import { formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { Claims } from './claims'
 import { Desk } from './desk'
 
@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'Thread and needle desk' }
 
 export default async function DeskPage() {
   const actor = await mustSee('see-kits')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const [tests, names, site] = await Promise.all([
     readDropTests(store, actor.siteId),
     readNames(store, actor.siteId),

@@ -7,13 +7,13 @@ import { BagLabel } from '@/ui/parts/print-sheet'
 import { mustSee } from '../../../_server/actor'
 import { printedBag } from '../../../_server/printed-bag'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 
 export const metadata: Metadata = { title: 'Bag labels' }
 
 export default async function LabelsPage() {
   const actor = await mustSee('see-kits')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const [projects, machines, site] = await Promise.all([
     readProjects(store, actor.siteId),
     readMachines(store, actor.siteId),

@@ -7,7 +7,7 @@ import { readClassLearners } from '@/store/project/learners'
 import { readCourses } from '@/store/project/projects'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { NewProject } from './new-project'
 import { kitRoomOf } from '../../../_server/kit-room'
 import type { NewProjectMachine } from './would-get'
@@ -17,7 +17,7 @@ export const metadata: Metadata = { title: 'Add a project' }
 export default async function NewProjectPage() {
   const actor = await mustSee('see-kits')
   if (!may(actor.role, 'add-project')) notFound()
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const [courses, site, learners, machines, room] = await Promise.all([
     readCourses(store, actor.siteId),
     siteOf(actor.siteId),

@@ -16,7 +16,7 @@ import { NeedleBars } from '@/ui/drawings/needle-bars'
 import { mustSee } from '../../../_server/actor'
 import { isId } from '../../../_server/answer'
 import { machinePage } from '../../../_server/machine'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { BookLines } from './book-lines'
 import { AwayNote, WholeMachine } from './machine-away'
 import { FollowMachines } from '../../../_parts/live/follow-machines'
@@ -46,7 +46,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
   if (!isId(machineId)) notFound()
   const only = BOOK_FILTERS.find((filter) => filter === asked.about)
   const limit = Math.min(MOST_LINES, Math.max(LINES, Number(asked.lines) || 0))
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const [{ machine, version, site, projects, standing }, part, names] = await Promise.all([
     machinePage(actor.siteId, machineId),
     readNewest(store, actor.siteId, machineId, { limit, kinds: only && kindsOf(only) }),

@@ -6,7 +6,7 @@ import { freePlace } from '@/core/room/free-place'
 import { TABLE } from '@/core/room/table'
 import { readRoom } from '@/store/machine/machines'
 import { mustSee } from '../../../_server/actor'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { traitQuestions } from '../../../_server/trait-fields'
 import { NewMachine } from './new-machine'
 
@@ -15,7 +15,7 @@ export const metadata: Metadata = { title: 'Add a machine' }
 export default async function NewMachinePage() {
   const actor = await mustSee('see-room')
   if (!may(actor.role, 'add-machine')) notFound()
-  const machines = await readRoom(theStore(), actor.siteId)
+  const machines = await readRoom(booksOf(actor.siteId), actor.siteId)
   return (
     <NewMachine
       questions={traitQuestions()}

@@ -5,7 +5,7 @@ import { formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
 import { isId } from '../../../_server/answer'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 
 export const metadata: Metadata = { title: 'Who did what' }
 
@@ -20,7 +20,7 @@ export default async function DeedsPage({ searchParams }: Props) {
   const personId = person && isId(person) ? person : undefined
   const moment = before ? new Date(before) : undefined
   const [deeds, site] = await Promise.all([
-    readDeeds(theStore(), actor.siteId, {
+    readDeeds(booksOf(actor.siteId), actor.siteId, {
       limit: A_PAGE,
       ...(personId && { personId }),
       ...(moment && !Number.isNaN(moment.getTime()) && { before: moment }),

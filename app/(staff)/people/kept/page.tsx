@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { readEverybody } from '@/store/people/everybody'
 import { mustSee } from '../../../_server/actor'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { KeptRow } from './kept-row'
 
 export const metadata: Metadata = { title: 'What is kept about people' }
@@ -29,7 +29,7 @@ const KEPT = [
 
 export default async function KeptPage() {
   const actor = await mustSee('see-people')
-  const everybody = await readEverybody(theStore(), actor.siteId)
+  const everybody = await readEverybody(booksOf(actor.siteId), actor.siteId)
   return (
     <div className="mx-auto max-w-4xl">
       <h1 className="text-3xl font-bold">What is kept about people</h1>

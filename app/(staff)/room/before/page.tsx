@@ -8,7 +8,7 @@ import { readSessions } from '@/store/session/sessions'
 import { timeIn } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { BeforeClass } from './before-class'
 
 export const metadata: Metadata = { title: 'Before class' }
@@ -18,7 +18,7 @@ const TONIGHT_MS = 18 * 3_600_000
 
 export default async function BeforePage() {
   const actor = await mustSee('see-room')
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const from = new Date()
   const [machines, projects, site, sessions] = await Promise.all([
     readMachines(store, actor.siteId),

@@ -8,7 +8,7 @@ import { formatInTimeZone } from '@/ui/time'
 import { SymptomPicture } from '@/ui/picture/symptom-picture'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 
 export const metadata: Metadata = { title: 'What comes back' }
 
@@ -21,8 +21,8 @@ export default async function PatternsPage({ searchParams }: { searchParams: Pro
   const span: Span = asked && asked in SPANS ? (asked as Span) : 'quarter'
   const since = new Date(new Date().getTime() - SPANS[span] * 24 * 3_600_000)
   const [runs, room, site] = await Promise.all([
-    readFaultRuns(theStore(), actor.siteId, since),
-    readRoom(theStore(), actor.siteId),
+    readFaultRuns(booksOf(actor.siteId), actor.siteId, since),
+    readRoom(booksOf(actor.siteId), actor.siteId),
     siteOf(actor.siteId),
   ])
   const names = new Map(room.map(({ machineId, name }) => [machineId, name]))

@@ -13,7 +13,7 @@ import { formatInTimeZone, timeIn } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
 import { askedNow, readSessionFacts, sessionPage } from '../../../_server/session-facts'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { ClassEnd } from './class-end'
 import { SessionNav } from './session-nav'
 import { RunSheet } from './run-sheet'
@@ -33,9 +33,9 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
   const [known, site, names, history, runsNow] = await Promise.all([
     readSessionFacts(actor.siteId, session),
     siteOf(actor.siteId),
-    readNames(theStore(), actor.siteId),
-    readPlanHistory(theStore(), actor.siteId, session.sessionId),
-    readSessions(theStore(), actor.siteId, { from: now, to: now }),
+    readNames(booksOf(actor.siteId), actor.siteId),
+    readPlanHistory(booksOf(actor.siteId), actor.siteId, session.sessionId),
+    readSessions(booksOf(actor.siteId), actor.siteId, { from: now, to: now }),
   ])
   const { facts, kept, places } = known
   const asked = askedNow(known, now)

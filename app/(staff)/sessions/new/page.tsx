@@ -6,7 +6,7 @@ import { readCourses } from '@/store/project/projects'
 import { dayIn } from '@/core/units/day'
 import { mustSee } from '../../../_server/actor'
 import { siteOf } from '../../../_server/site'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 import { NewSessions } from './new-sessions'
 
 export const metadata: Metadata = { title: 'New sessions' }
@@ -14,7 +14,7 @@ export const metadata: Metadata = { title: 'New sessions' }
 export default async function NewSessionsPage() {
   const actor = await mustSee('see-sessions')
   if (!may(actor.role, 'add-sessions')) notFound()
-  const [courses, site] = await Promise.all([readCourses(theStore(), actor.siteId), siteOf(actor.siteId)])
+  const [courses, site] = await Promise.all([readCourses(booksOf(actor.siteId), actor.siteId), siteOf(actor.siteId)])
   return (
     <div className="mx-auto max-w-2xl">
       <h1 className="mb-4 text-3xl font-bold">New sessions</h1>

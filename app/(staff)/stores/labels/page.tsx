@@ -6,13 +6,13 @@ import { PrintButton } from '@/ui/parts/print-button'
 import { PrintedCodeFigure } from '@/ui/parts/printed-code'
 import { mustSee } from '../../../_server/actor'
 import { labelCode } from '../../../_server/label-code'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 
 export const metadata: Metadata = { title: 'Shelf labels' }
 
 export default async function ShelfLabelsPage() {
   const actor = await mustSee('see-stores')
-  const shelves = await readShelves(theStore(), actor.siteId)
+  const shelves = await readShelves(booksOf(actor.siteId), actor.siteId)
   const sorted = [...shelves].sort((a, b) => (itemKey(a.item) < itemKey(b.item) ? -1 : 1))
   const saysSystem = manySystems(sorted.map(({ item }) => item))
   return (

@@ -3,7 +3,7 @@ import { forgetActor } from '../../../_server/actor'
 import { countWrite } from '../../../_server/metrics'
 import { readJson } from '../../../_server/answer'
 import { inTurn } from '../../../_server/writes'
-import { theStore } from '../../../_server/store'
+import { storeOf } from '../../../_server/store'
 import { route } from '../../../_server/asked'
 
 /** What may be longer than a line: files of a room's machines with their books of years, sheets, plans, house rules. */
@@ -20,7 +20,7 @@ const SIZES: Readonly<Record<string, number>> = {
 export const POST = route<{ name: string }>({ writes: true }, async ({ actor, request, params }) => {
   const { name } = params
   const envelope = await readJson(request, SIZES[name])
-  const landed = await inTurn(() => runCommand(theStore(), actor, name, envelope))
+  const landed = await inTurn(() => runCommand(storeOf(actor.siteId), actor, name, envelope))
   countWrite(name)
   if (name === 'set-own-units') await forgetActor()
   return landed

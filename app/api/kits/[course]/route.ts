@@ -5,14 +5,14 @@ import { readKitsFile } from '@/store/project/kits-file'
 import { notFound, Refused } from '@/store/refused'
 import { needleWords, stitchWords, threadWords } from '@/ui/words'
 import { asDownload, isId } from '../../../_server/answer'
-import { theStore } from '../../../_server/store'
+import { storeOf } from '../../../_server/store'
 import { route } from '../../../_server/asked'
 
 /** A class's projects and kits to take away: `?form=json` comes back without loss, `?form=csv` opens in a spreadsheet. */
 export const GET = route<{ course: string }>({ may: 'see-kits' }, async ({ actor, params, query }) => {
   const { course } = params
   if (!isId(course)) throw notFound('class', 'course')
-  const file = await readKitsFile(theStore(), actor.siteId, course)
+  const file = await readKitsFile(storeOf(actor.siteId), actor.siteId, course)
   const form = query.get('form') ?? 'json'
   const name = `kits-${file.course.classCode}`
   if (form === 'json') return asDownload(`${name}.json`, 'application/json', JSON.stringify(file, null, 2))

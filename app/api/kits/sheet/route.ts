@@ -2,7 +2,7 @@ import { KIT_COLUMNS, PROJECT_COLUMNS, readProjectRows } from '@/core/exchange/p
 import { alreadyHere } from '@/core/exchange/already-here'
 import { readSheet } from '@/core/exchange/sheet-text'
 import { readProjects } from '@/store/project/projects'
-import { theStore } from '../../../_server/store'
+import { storeOf } from '../../../_server/store'
 import { answerTo } from '../../../_server/asked'
 
 /** Half a million characters, each of up to four bytes. */
@@ -15,7 +15,7 @@ export const POST = answerTo(
   async ({ actor, body }) => {
     const { text, courseId } = body
     const rows = readProjectRows(readSheet(text, [...PROJECT_COLUMNS, ...KIT_COLUMNS]))
-    const hanging = courseId ? await readProjects(theStore(), actor.siteId, { courseId }) : []
+    const hanging = courseId ? await readProjects(storeOf(actor.siteId), actor.siteId, { courseId }) : []
     return { ...rows, here: rows.good.map((row) => alreadyHere(row, hanging)) }
   },
 )

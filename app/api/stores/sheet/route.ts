@@ -4,14 +4,14 @@ import { itemKey } from '@/core/stock/item'
 import { readShelves } from '@/store/stock/stock'
 import { asDownload } from '../../../_server/answer'
 import { answerTo, route } from '../../../_server/asked'
-import { theStore } from '../../../_server/store'
+import { storeOf } from '../../../_server/store'
 
 /** Half a million characters, each of up to four bytes. */
 const mostBytes = 2_000_000
 
 /** What every shelf holds, as a sheet that can be counted along and brought back. */
 export const GET = route({ may: 'see-stores' }, async ({ actor }) => {
-  const shelves = await readShelves(theStore(), actor.siteId)
+  const shelves = await readShelves(storeOf(actor.siteId), actor.siteId)
   const rows = shelves.sort((a, b) => (itemKey(a.item) < itemKey(b.item) ? -1 : 1)).map(shelfCells)
   return asDownload('stores.csv', 'text/csv; charset=utf-8', writeSheet(SHELF_COLUMNS, rows))
 })

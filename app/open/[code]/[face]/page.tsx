@@ -3,7 +3,7 @@ import { codeOf, readCode } from '@/core/code/code'
 import { may } from '@/core/wire/permission'
 import { readProjects } from '@/store/project/projects'
 import { currentActor } from '../../../_server/actor'
-import { theStore } from '../../../_server/store'
+import { booksOf } from '../../../_server/store'
 
 /** Where the tag of a swatch leads: to where that swatch is read, whichever face its code lies beside. */
 export default async function OpenSwatchPage({ params }: { params: Promise<{ code: string; face: string }> }) {
@@ -13,7 +13,7 @@ export default async function OpenSwatchPage({ params }: { params: Promise<{ cod
   if (!actor) redirect('/sign-in')
   if (!may(actor.role, 'see-room')) redirect('/station/swatch')
   if (read?.kind !== 'project' || (face !== 'top' && face !== 'under')) notFound()
-  const projects = await readProjects(theStore(), actor.siteId)
+  const projects = await readProjects(booksOf(actor.siteId), actor.siteId)
   const project = projects.find(({ projectId }) => codeOf('project', projectId) === read.code)
   if (!project) notFound()
   redirect(project.given ? `/machines/${project.given.machineId}/swatch` : `/kits/${project.projectId}`)

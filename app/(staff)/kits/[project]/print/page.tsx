@@ -7,14 +7,14 @@ import { mustSee } from '../../../../_server/actor'
 import { printedBag } from '../../../../_server/printed-bag'
 import { projectPage } from '../../../../_server/project'
 import { printedVenue, siteOf } from '../../../../_server/site'
-import { theStore } from '../../../../_server/store'
+import { booksOf } from '../../../../_server/store'
 
 export const metadata: Metadata = { title: 'Label and card' }
 
 export default async function PrintPage({ params }: { params: Promise<{ project: string }> }) {
   const actor = await mustSee('see-kits')
   const project = await projectPage(actor.siteId, (await params).project)
-  const [machines, site] = await Promise.all([readMachines(theStore(), actor.siteId), siteOf(actor.siteId)])
+  const [machines, site] = await Promise.all([readMachines(booksOf(actor.siteId), actor.siteId), siteOf(actor.siteId)])
   const bag = printedBag(project, machines, site.houseRules)
   return (
     <>

@@ -14,7 +14,7 @@ import { shortNeedle, threadWords } from '@/ui/words'
 import { DialUnknown } from '../../../../_parts/seat/dial-unknown'
 import { mustSee } from '../../../../_server/actor'
 import { machinePage } from '../../../../_server/machine'
-import { theStore } from '../../../../_server/store'
+import { booksOf } from '../../../../_server/store'
 
 export const metadata: Metadata = { title: 'Tension curve' }
 
@@ -32,7 +32,7 @@ export default async function CurvePage({ params, searchParams }: Props) {
   const home = `/machines/${machine.machineId}`
   const dial = machine.traits.tensionDial as Dial | undefined
   const standing = (
-    await readStanding(theStore(), actor.siteId, {
+    await readStanding(booksOf(actor.siteId), actor.siteId, {
       kinds: ['swatch-stitched', 'needle-changed'],
       machineIds: [machine.machineId],
       newest: MOST,

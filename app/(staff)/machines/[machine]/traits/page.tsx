@@ -6,7 +6,7 @@ import { traitWords } from '@/core/machine/trait-words'
 import { readNames } from '@/store/site/site'
 import { mustSee } from '../../../../_server/actor'
 import { machinePage } from '../../../../_server/machine'
-import { theStore } from '../../../../_server/store'
+import { booksOf } from '../../../../_server/store'
 import { traitQuestions } from '../../../../_server/trait-fields'
 import { AnswerTrait, type TraitAsked } from './answer-trait'
 import { OneAtATime } from './one-at-a-time'
@@ -17,7 +17,7 @@ export default async function TraitsPage({ params }: { params: Promise<{ machine
   const actor = await mustSee('see-book')
   const [{ machine }, names] = await Promise.all([
     machinePage(actor.siteId, (await params).machine),
-    readNames(theStore(), actor.siteId),
+    readNames(booksOf(actor.siteId), actor.siteId),
   ])
   const asked = traitQuestions().map((question): TraitAsked => {
     const value = machine.traits[question.trait]

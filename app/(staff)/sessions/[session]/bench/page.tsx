@@ -4,7 +4,7 @@ import { standingOf } from '@/core/machine/standing'
 import { benchList } from '@/core/session/bench-list'
 import { PrintButton } from '@/ui/parts/print-button'
 import { readSessions } from '@/store/session/sessions'
-import { theStore } from '../../../../_server/store'
+import { booksOf } from '../../../../_server/store'
 import { BenchStops } from '../../../../_parts/bench-stops'
 import { mustSee } from '../../../../_server/actor'
 import { asPlanSeat } from '@/core/session/seat'
@@ -23,7 +23,7 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
   const [known, site, sessions] = await Promise.all([
     readSessionFacts(actor.siteId, session),
     siteOf(actor.siteId),
-    readSessions(theStore(), actor.siteId, { to: session.startsAt }),
+    readSessions(booksOf(actor.siteId), actor.siteId, { to: session.startsAt }),
   ])
   const now = new Date()
   const { facts, kept, places } = known

@@ -14,7 +14,7 @@ import { BenchStops } from '../../../../_parts/bench-stops'
 import { mustSee } from '../../../../_server/actor'
 import { readSessionFacts, sessionPage } from '../../../../_server/session-facts'
 import { siteOf } from '../../../../_server/site'
-import { theStore } from '../../../../_server/store'
+import { booksOf } from '../../../../_server/store'
 import { readReport } from '../../../../_server/report'
 import { readSeams } from '../../../../_server/seams'
 import { ClassEnd } from '../class-end'
@@ -29,7 +29,7 @@ export const metadata: Metadata = { title: 'Close the session' }
 export default async function ClosePage({ params }: { params: Promise<{ session: string }> }) {
   const actor = await mustSee('see-sessions')
   const session = await sessionPage(actor.siteId, (await params).session)
-  const store = theStore()
+  const store = booksOf(actor.siteId)
   const now = new Date()
   const [known, site, moves, books, coming] = await Promise.all([
     readSessionFacts(actor.siteId, session),

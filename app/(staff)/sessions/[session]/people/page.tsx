@@ -7,7 +7,7 @@ import { timeIn } from '@/ui/time'
 import { mustSee } from '../../../../_server/actor'
 import { readSessionFacts, sessionPage } from '../../../../_server/session-facts'
 import { siteOf } from '../../../../_server/site'
-import { theStore } from '../../../../_server/store'
+import { booksOf } from '../../../../_server/store'
 import { SessionNav } from '../session-nav'
 import { SessionFacts } from './session-facts'
 import { Pairs } from './pairs'
@@ -21,7 +21,7 @@ export default async function PeoplePage({ params }: { params: Promise<{ session
   const [known, site, pairs] = await Promise.all([
     readSessionFacts(actor.siteId, session),
     siteOf(actor.siteId),
-    readPairs(theStore(), actor.siteId),
+    readPairs(booksOf(actor.siteId), actor.siteId),
   ])
   const enrolled = new Set(known.roster.map(({ personId }) => personId))
   return (

@@ -7,7 +7,7 @@ import { readPlans, readSessions } from '@/store/session/sessions'
 import { formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../../../_server/actor'
 import { siteOf } from '../../../../_server/site'
-import { theStore } from '../../../../_server/store'
+import { booksOf } from '../../../../_server/store'
 import { CoursePlan } from './course-plan'
 
 export const metadata: Metadata = { title: 'Week by week' }
@@ -15,12 +15,12 @@ export const metadata: Metadata = { title: 'Week by week' }
 export default async function CoursePage({ params }: { params: Promise<{ course: string }> }) {
   const actor = await mustSee('see-sessions')
   const { course: courseId } = await params
-  const [courses, site] = await Promise.all([readCourses(theStore(), actor.siteId), siteOf(actor.siteId)])
+  const [courses, site] = await Promise.all([readCourses(booksOf(actor.siteId), actor.siteId), siteOf(actor.siteId)])
   const course = courses.find(({ course_id }) => course_id === courseId)
   if (!course) notFound()
   const [sessions, plans] = await Promise.all([
-    readSessions(theStore(), actor.siteId, { courseIds: [courseId], from: new Date() }),
-    readPlans(theStore(), actor.siteId, { courseIds: [courseId] }),
+    readSessions(booksOf(actor.siteId), actor.siteId, { courseIds: [courseId], from: new Date() }),
+    readPlans(booksOf(actor.siteId), actor.siteId, { courseIds: [courseId] }),
   ])
   return (
     <>

@@ -7,7 +7,7 @@ import { isId } from '../../../../_server/answer'
 import { planRequest, readSessionsFacts } from '../../../../_server/session-facts'
 import { linesOfJson } from '../../../../_server/lines'
 import { planCourseApart } from '../../../../_server/planner'
-import { theStore } from '../../../../_server/store'
+import { storeOf } from '../../../../_server/store'
 import { answerTo } from '../../../../_server/asked'
 
 /** One session may be thought about so long, with all the others to come. */
@@ -20,7 +20,9 @@ export const POST = answerTo<'plan-course', { course: string }>(
   async ({ actor, params }) => {
     const { course } = params
     const now = new Date()
-    const all = isId(course) ? await readSessions(theStore(), actor.siteId, { courseIds: [course], from: now }) : []
+    const all = isId(course)
+      ? await readSessions(storeOf(actor.siteId), actor.siteId, { courseIds: [course], from: now })
+      : []
     const coming = all.filter(({ calledOff }) => !calledOff)
     if (coming.length === 0) throw notFound('session to come', 'course')
     const sessions = await readSessionsFacts(actor.siteId, coming)

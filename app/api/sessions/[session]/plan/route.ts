@@ -11,7 +11,7 @@ import { asPlannedSeat, asPlanSeat } from '@/core/session/seat'
 import { askedNow, planRequest, readSessionFacts } from '../../../../_server/session-facts'
 import { linesOfJson } from '../../../../_server/lines'
 import { planSessionApart } from '../../../../_server/planner'
-import { theStore } from '../../../../_server/store'
+import { storeOf } from '../../../../_server/store'
 import { answerTo } from '../../../../_server/asked'
 
 /**
@@ -23,7 +23,7 @@ export const POST = answerTo<'plan-session', { session: string }>(
   { may: 'set-plan', writes: true },
   async ({ actor, body: { commandId, basedOn, fromBlock }, params }) => {
     const { session: sessionId } = params
-    const [session] = isId(sessionId) ? await readSessions(theStore(), actor.siteId, { sessionId }) : []
+    const [session] = isId(sessionId) ? await readSessions(storeOf(actor.siteId), actor.siteId, { sessionId }) : []
     if (!session) throw notFound('session', 'session')
     const known = await readSessionFacts(actor.siteId, session)
     if ((known.kept?.planId ?? null) !== basedOn)
@@ -35,7 +35,7 @@ export const POST = answerTo<'plan-session', { session: string }>(
 
     const keep = (plan: PlannedSession) =>
       runCommand(
-        theStore(),
+        storeOf(actor.siteId),
         actor,
         'set-plan',
         {
@@ -95,7 +95,7 @@ export const POST = answerTo<'plan-session', { session: string }>(
       if (!plan || (!kept && stop.aborted && isNoBetter(plan))) return
       await keepAndSay(plan)
       if (plan.help.length === 0) return
-      await addHelp(theStore(), actor.siteId, commandId, plan.help)
+      await addHelp(storeOf(actor.siteId), actor.siteId, commandId, plan.help)
       say({ help: plan.help.length })
     })
   },

@@ -5,12 +5,12 @@ import { asDownload, isId } from '../../../../_server/answer'
 import { route } from '../../../../_server/asked'
 import { readReport } from '../../../../_server/report'
 import { readSessionFacts } from '../../../../_server/session-facts'
-import { theStore } from '../../../../_server/store'
+import { storeOf } from '../../../../_server/store'
 
 /** What became of a session, by its books: a line for each place, in the order of blocks and machines. */
 export const GET = route<{ session: string }>({ may: 'see-sessions' }, async ({ actor, params }) => {
   const { session: sessionId } = params
-  const [session] = isId(sessionId) ? await readSessions(theStore(), actor.siteId, { sessionId }) : []
+  const [session] = isId(sessionId) ? await readSessions(storeOf(actor.siteId), actor.siteId, { sessionId }) : []
   if (!session) throw notFound('session', 'session')
   const report = await readReport(actor.siteId, await readSessionFacts(actor.siteId, session))
   const rows = report.map((row) => ({

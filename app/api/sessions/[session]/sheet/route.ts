@@ -5,13 +5,13 @@ import { readSessions } from '@/store/session/sessions'
 import { asDownload, isId } from '../../../../_server/answer'
 import { asPlanSeat } from '@/core/session/seat'
 import { askedNow, readSessionFacts } from '../../../../_server/session-facts'
-import { theStore } from '../../../../_server/store'
+import { storeOf } from '../../../../_server/store'
 import { route } from '../../../../_server/asked'
 
 /** The run sheet as a table: a line for each seat, in the order of blocks and machines; `?as=json` for JSON. */
 export const GET = route<{ session: string }>({ may: 'see-sessions' }, async ({ actor, params, query }) => {
   const { session: sessionId } = params
-  const [session] = isId(sessionId) ? await readSessions(theStore(), actor.siteId, { sessionId }) : []
+  const [session] = isId(sessionId) ? await readSessions(storeOf(actor.siteId), actor.siteId, { sessionId }) : []
   if (!session) throw notFound('session', 'session')
   const known = await readSessionFacts(actor.siteId, session)
   const { question, kits } = askedNow(known, new Date())
