@@ -183,7 +183,7 @@ describe('PostgreSQL itself', () => {
     expect(kept).toEqual([{ person_id: personId }])
   })
 
-  it('is asked by nobody in the name of what is no venue', async () => {
+  it('is asked by nobody in the name of what is no venue', () => {
     expect(() => store.ofVenue(`${ours.siteId}'; drop table site; --`).selectFrom('site')).toThrow("no venue's id")
   })
 })
