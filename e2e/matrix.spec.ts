@@ -210,6 +210,7 @@ const HANDLERS = [
   '/api/health',
   '/api/kits/[course]',
   '/api/join',
+  '/api/kept',
   '/api/kits/sheet',
   '/api/letters',
   '/api/line',

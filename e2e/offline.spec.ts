@@ -94,8 +94,10 @@ test.describe('a tablet of staff', () => {
   test('has the room and each machine with it, logs at any of them, and gives nothing away after signing out', async ({
     page,
   }) => {
-    await page.goto('/room')
+    // Whichever page is opened first.
+    await page.goto('/lab')
     await expect(page.locator('html[data-kept]')).toBeAttached({ timeout: 60_000 })
+    await page.goto('/room')
     const knot = (await page
       .getByRole('link', { name: /^Knot, / })
       .first()

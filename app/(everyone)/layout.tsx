@@ -26,7 +26,6 @@ export default async function EveryoneLayout({ children }: { children: React.Rea
       offline={{
         personId: actor.personId,
         staffDecide: may(actor.role, 'leave-line'),
-        keep: [],
         timeZone: site.timeZone,
       }}
     >

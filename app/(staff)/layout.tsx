@@ -2,7 +2,6 @@ import { redirect } from 'next/navigation'
 import { may } from '@/core/wire/permission'
 import { siteOf } from '../_server/site'
 import { placesOf } from '../_server/home'
-import { keptForStaff } from '../_server/kept'
 import { currentActor } from '../_server/actor'
 import { Shell } from '../_parts/shell'
 
@@ -23,7 +22,6 @@ export default async function StaffLayout({ children }: { children: React.ReactN
       offline={{
         personId: actor.personId,
         staffDecide: may(actor.role, 'leave-line'),
-        keep: await keptForStaff(actor.siteId),
         timeZone: site.timeZone,
       }}
     >

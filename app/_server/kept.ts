@@ -1,5 +1,5 @@
 import 'server-only'
-import { cache } from 'react'
+import type { Actor } from '@/store/actor'
 import { readMachineIds } from '@/store/machine/machines'
 import { readNextBags } from '@/store/project/next-bags'
 import { booksOf } from './store'
@@ -12,7 +12,7 @@ const MOST_BAGS = 30
  * What staff carry through a cellar: the room, what is done before class, at each machine its page, needle, check, swatch and finder,
  * and the bags of who comes next.
  */
-export const keptForStaff = cache(async (siteId: string): Promise<string[]> => {
+async function keptForStaff(siteId: string): Promise<string[]> {
   const [machines, bags] = await Promise.all([
     readMachineIds(booksOf(siteId), siteId, MOST_MACHINES),
     readNextBags(booksOf(siteId), siteId, new Date(), MOST_BAGS),
@@ -28,4 +28,11 @@ export const keptForStaff = cache(async (siteId: string): Promise<string[]> => {
     '/kits',
     ...bags.map((projectId) => `/kits/${projectId}`),
   ]
-})
+}
+
+/** The whole way at a seat works without a network. */
+const KEPT_FOR_LEARNERS = ['/station', '/station/check', '/station/swatch', '/station/fault', '/hurt']
+
+/** Pages that somebody may need where there is no network, whether they have opened them or not. */
+export const keptFor = async ({ siteId, role }: Actor): Promise<string[]> =>
+  role === 'learner' ? KEPT_FOR_LEARNERS : keptForStaff(siteId)

@@ -4,9 +4,6 @@ import { Shell } from '../_parts/shell'
 import { placesOf } from '../_server/home'
 import { ownSeat } from '../_server/station'
 
-/** The whole way at a seat works without a network. */
-const KEPT_FOR_LEARNERS = ['/station', '/station/check', '/station/swatch', '/station/fault', '/hurt']
-
 export default async function StationLayout({ children }: { children: React.ReactNode }) {
   const { actor, site, machine, told } = await ownSeat()
   return (
@@ -19,7 +16,6 @@ export default async function StationLayout({ children }: { children: React.Reac
       offline={{
         personId: actor.personId,
         staffDecide: may(actor.role, 'leave-line'),
-        keep: KEPT_FOR_LEARNERS,
         timeZone: site.timeZone,
       }}
       calls={{ of: 'own', ...(machine && { machineId: machine.machineId }) }}

@@ -4,6 +4,7 @@ export const ASK_PATHS = {
   'read-machine-sheet': '/api/machines/sheet',
   'read-shelf-sheet': '/api/stores/sheet',
   'line-facts': '/api/line',
+  'kept-pages': '/api/kept',
   'read-device': '/api/devices/{device}',
   'ready-planner': '/api/planner',
   'plan-session': '/api/sessions/{session}/plan',

@@ -95,6 +95,8 @@ export const ASKS = {
   'line-facts': {
     answer: reckoned<{ readonly role: Role; readonly machines: readonly LineMachine[] }>(),
   },
+  /** pages that whoever asks may need where there is no network */
+  'kept-pages': { answer: strict({ paths: Type.Array(Words) }) },
   'read-device': { answer: strict({ line: Words }) },
   /** somebody may soon ask for a plan */
   'ready-planner': { answer: strict({ ready: Type.Literal(true) }) },

@@ -35,16 +35,21 @@ export async function keepLoadedParts(): Promise<void> {
 /**
  * Keeps pages, and the parts of the program that they are made of, for when there is no network. What was kept for somebody
  * else is thrown away first.
+ * @param paths asked for when what was kept is no longer new
  * @param types whether this person types lines, and needs what they are told by
  */
-export async function keepPages(personId: string, paths: readonly string[], types: boolean): Promise<void> {
+export async function keepPages(
+  personId: string,
+  paths: () => Promise<readonly string[]>,
+  types: boolean,
+): Promise<void> {
   if (localStorage.getItem(WHOSE) !== personId) {
     await forgetPages()
     localStorage.setItem(WHOSE, personId)
   }
   if (Date.now() - Number(localStorage.getItem(WARMED)) < FRESH_MS) return
   const [pages, parts] = [await caches.open(CACHES.pages), await caches.open(CACHES.parts)]
-  for (const path of [...paths, ...(types ? ANSWERS_KEPT : [])]) {
+  for (const path of [...(await paths()), ...(types ? ANSWERS_KEPT : [])]) {
     const response = await fetch(path)
     if (!response.ok || response.redirected) continue
     await pages.put(path, response.clone())

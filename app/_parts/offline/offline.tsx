@@ -7,10 +7,19 @@ import { loadLogDialog } from '../load-log-dialog'
 import { keepLoadedParts, keepPages } from '@/ui/offline/kept'
 import { landWaiting } from '@/ui/offline/land'
 import { dropWaiting, onWaiting, readWaiting, refuseWaiting, type WaitingLine } from '@/ui/offline/waiting'
+import { ask } from '@/ui/ask'
 import { timeIn } from '@/ui/time'
 
 /** Who sits at a desk is wired, and keeps what they open; what is carried keeps what may be needed. */
 const atADesk = (): boolean => !window.matchMedia('(pointer: coarse)').matches
+
+/** What whoever carries this device may need, whether they have opened it or not. */
+async function carriedPages(): Promise<readonly string[]> {
+  if (atADesk()) return []
+  const asked = await ask('kept-pages')
+  if (!asked.ok) throw new Error(asked.error.message)
+  return asked.answer.paths
+}
 
 /** What waits is tried again this often, should nobody say that the network is back. */
 const AGAIN_MS = 10_000
@@ -20,7 +29,6 @@ export function Offline({
   personId,
   staffDecide,
   logs,
-  keep,
   timeZone,
 }: {
   personId: string
@@ -28,13 +36,10 @@ export function Offline({
   staffDecide: boolean
   /** whether this person types lines from anywhere */
   logs: boolean
-  /** pages that somebody of this role needs, whether they have opened them or not */
-  keep: readonly string[]
   timeZone: string
 }) {
   const [waiting, setWaiting] = useState<readonly WaitingLine[]>([])
   const router = useRouter()
-  const pages = keep.join()
 
   const land = useCallback(async () => {
     const { lines, left } = await landWaiting(personId, staffDecide)
@@ -71,13 +76,13 @@ export function Offline({
       // hundred things that it has loaded, so parts come first.
       .then(() => (logs ? loadLogDialog() : undefined))
       .then(keepLoadedParts)
-      .then(() => keepPages(personId, pages === '' || atADesk() ? [] : pages.split(','), logs))
+      .then(() => keepPages(personId, carriedPages, logs))
       .then(
         () => (document.documentElement.dataset['kept'] = ''),
         // Without a network, or where the browser keeps nothing: everything else works as it does.
         () => undefined,
       )
-  }, [personId, pages, logs])
+  }, [personId, logs])
 
   if (waiting.length === 0) return null
   const mine = waiting.filter((line) => line.personId === personId)
