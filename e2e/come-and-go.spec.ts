@@ -86,7 +86,7 @@ test('a colleague is invited, comes in, is made more, forgets a password, leaves
   await expect(third.getByRole('heading', { level: 1, name: 'Room' })).toBeVisible()
   await expect(async () => {
     await other.goto('/room')
-    await expect(other.getByRole('button', { name: 'Sign in' })).toBeVisible({ timeout: 500 })
+    await expect(other.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible({ timeout: 500 })
   }).toPass()
 
   // They leave: what they have open is shut within moments.
@@ -95,7 +95,7 @@ test('a colleague is invited, comes in, is made more, forgets a password, leaves
   await expect(page.getByText('Perrin comes in no more')).toBeVisible()
   await expect(async () => {
     await third.goto('/room')
-    await expect(third.getByRole('button', { name: 'Sign in' })).toBeVisible({ timeout: 500 })
+    await expect(third.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible({ timeout: 500 })
   }).toPass()
   await page.getByText('Who has left (1)').click()
   await expect(page.getByRole('button', { name: 'Let Perrin in again' })).toBeVisible()

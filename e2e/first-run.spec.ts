@@ -109,5 +109,5 @@ test('an empty server: claimed with the word that was printed, nine machines, a 
   // Claimed, it is claimed: a stranger who comes later is sent to sign in.
   await page.context().clearCookies()
   await page.goto(`${server.url}/setup`)
-  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible()
 })

@@ -68,6 +68,6 @@ test('a colleague is invited by mail, and gets a new password by mail without an
   // Everywhere else they are signed out.
   await expect(async () => {
     await other.goto('/room')
-    await expect(other.getByRole('button', { name: 'Sign in' })).toBeVisible({ timeout: 500 })
+    await expect(other.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible({ timeout: 500 })
   }).toPass()
 })

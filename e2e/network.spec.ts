@@ -75,11 +75,11 @@ test.describe('a note that is written', () => {
     await expect(page.getByLabel('Note', { exact: true })).toHaveValue(text)
 
     const beside = context.waitForEvent('page')
-    await page.getByRole('button', { name: 'Sign in' }).click()
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click()
     const door = await beside
     await door.getByLabel('Email').fill(SIGN_INS.helper.email)
     await door.getByLabel('Password').fill(SIGN_INS.helper.password)
-    await door.getByRole('button', { name: 'Sign in' }).click()
+    await door.getByRole('button', { name: 'Sign in', exact: true }).click()
     await door.waitForURL(`${baseURL}/room`)
     await door.close()
 

@@ -46,7 +46,7 @@ test('a practice room is looked around in first, stands beside the venue, and is
   await page.getByRole('button', { name: 'Make the venue' }).click()
   await expect(page.getByRole('heading', { name: 'Getting The Salt Loft ready' })).toBeVisible()
   await page.goto(`${server.url}/setup`)
-  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible()
 
   await page.goto(`${server.url}/venue`)
   await listening(page)
@@ -58,12 +58,12 @@ test('a practice room is looked around in first, stands beside the venue, and is
   await listening(page)
   await page.getByRole('button', { name: 'Throw it away …' }).click()
   await page.getByRole('button', { name: 'Throw it away now' }).click()
-  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible()
 
   // The venue is as it was.
   await page.getByLabel('Email').fill('noor@loft.example')
   await page.getByLabel('Password').fill('a-long-password')
-  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Room' })).toBeVisible()
   await expect(page.getByText('Heron')).toHaveCount(0)
 })

@@ -59,6 +59,9 @@ test('a tablet of the room is held by a tap and four digits, writes in that name
   await expect(line).toContainText('Written on the tablet')
   await expect(line).toContainText(name)
 
+  // Four digits are worth nothing beyond this tablet: no passkey is made by them.
+  expect((await device.request.get('/api/sign-in/passkey/generate-register-options')).status()).toBe(403)
+
   // Nobody touches it for as long as it stays awake.
   await device.clock.fastForward('05:05')
   await expect(device.getByRole('heading', { name: 'Who has it in hand?' })).toBeVisible()

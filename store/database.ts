@@ -363,6 +363,10 @@ export interface Database {
     /** the room's tablet on which somebody is signed in by their PIN */
     tabletId: string | null
   }
+  /** keys by which somebody signs in without a password; of each its public half */
+  sign_in_passkey: { id: string; userId: string; name: string | null; createdAt: Time }
+  /** what is asked of somebody who proves that they hold such a key */
+  sign_in_verification: { id: string; expiresAt: Time }
   sign_in_account: {
     id: string
     accountId: string

@@ -24,6 +24,7 @@ import * as leftLines from './migrations/0022-left-lines'
 import * as saidToClass from './migrations/0023-said-to-class'
 import * as ownUnits from './migrations/0024-own-units'
 import * as machinePhotographs from './migrations/0025-machine-photographs'
+import * as passkeys from './migrations/0026-passkeys'
 import { rebuildOldStates } from './machine/book'
 import { raiseRowWall } from './row-wall'
 import { ofEveryVenue } from './site-wall'
@@ -56,6 +57,7 @@ export const MIGRATIONS = {
   '0023-said-to-class': saidToClass,
   '0024-own-units': ownUnits,
   '0025-machine-photographs': machinePhotographs,
+  '0026-passkeys': passkeys,
 }
 
 /** The migrations that a database still lacks, in their order. */

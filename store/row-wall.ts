@@ -46,7 +46,7 @@ async function makeRole(tx: Kysely<Database>): Promise<void> {
 const quoted = (name: string): string => `"${name.replaceAll('"', '""')}"`
 
 /** The sign-in library's tables belong to no venue; a command that invites somebody or ends their sign-in writes them. */
-const SHARED = ['sign_in_user', 'sign_in_account', 'sign_in_session', 'sign_in_rate_limit']
+const SHARED = ['sign_in_user', 'sign_in_account', 'sign_in_session', 'sign_in_passkey', 'sign_in_rate_limit']
 
 /** The venue's id is read once a query, not once a row. */
 const WALL = `do $$

@@ -10,6 +10,7 @@ import { strict } from '@/core/schema/shape'
 import { countWrong, DOOR, isClosed } from '@/store/site/door'
 import { learnerSignIn, learnersUntil, readMembership } from '@/store/site/people'
 import { endsAsleep, holderOf, keepAwake, readTablet, setPin } from '@/store/site/tablet'
+import { passkeys, passkeysForStaff } from './passkeys'
 import { settings } from './settings'
 import { storeOf } from './store'
 import { everyVenue } from './every-venue'
@@ -135,6 +136,8 @@ const make = () =>
       modelName: 'sign_in_session',
       expiresIn: 30 * 24 * 3600,
       disableSessionRefresh: true,
+      // Somebody who signed in weeks ago sees where, and ends it; what has to be said anew asks for it itself.
+      freshAge: 0,
       additionalFields: { tabletId: { type: 'string', required: false, input: false } },
     },
     account: { modelName: 'sign_in_account' },
@@ -155,7 +158,8 @@ const make = () =>
       cookiePrefix: 'orthodex',
       defaultCookieAttributes: { httpOnly: true, sameSite: 'lax' },
     },
-    plugins: [station, tablet],
+    plugins: [station, tablet, passkeys()],
+    hooks: { before: passkeysForStaff },
     telemetry: { enabled: false },
   })
 

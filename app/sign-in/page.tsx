@@ -8,6 +8,7 @@ import { mails } from '../_server/mail'
 import { secretIn } from '../_server/tablet-cookie'
 import { anyVenue } from '../_server/venue'
 import { Entry } from '../_parts/entry'
+import { ByPasskey } from './by-passkey'
 
 export const metadata: Metadata = { title: 'Sign in' }
 
@@ -33,6 +34,7 @@ export default async function SignInPage({ searchParams }: { searchParams: Promi
             { name: 'password', label: 'Password', type: 'password', autoComplete: 'current-password' },
           ]}
         />
+        <ByPasskey />
       </div>
       <p>
         Here for a class?{' '}

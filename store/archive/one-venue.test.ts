@@ -10,6 +10,7 @@ import {
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
+import { sql } from 'kysely'
 import pg from 'pg'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -55,6 +56,11 @@ async function takeOut(siteId: string): Promise<Manifest> {
     await client.end()
   }
 }
+/** Everybody who signs in has a passkey, called by their address. */
+const withPasskeys = (store: Store) =>
+  sql`insert into sign_in_passkey (id, "userId", name, "publicKey", "credentialID", counter, "deviceType", "backedUp")
+      select id, id, email, 'key', id, 0, 'multiDevice', true from sign_in_user`.execute(ofEveryVenue(store))
+
 /** How many rows a server holds of a venue, table by table. */
 const rowsOf = async ({ store }: { store: Store }, siteId: string) =>
   Promise.all(
@@ -72,6 +78,7 @@ beforeAll(async () => {
   await inVenue(here.store, loft, 'Ida of the loft')
   await inVenue(here.store, yard, 'Jon of the yard')
   await aVenue(there.store, 'hall')
+  await withPasskeys(here.store)
   made = await takeOut(loft.siteId)
 })
 afterAll(async () => {
@@ -89,6 +96,8 @@ describe('one venue of several', () => {
     expect((await readProjects(there.store, loft.siteId)).map(({ learner }) => learner)).toEqual(['Ida of the loft'])
     const emails = await ofEveryVenue(there.store).selectFrom('sign_in_user').select('email').orderBy('email').execute()
     expect(emails.map(({ email }) => email)).toEqual(['ada@hall.example', 'ada@loft.example'])
+    const passkeys = await ofEveryVenue(there.store).selectFrom('sign_in_passkey').select('name').execute()
+    expect(passkeys).toEqual([{ name: 'ada@loft.example' }])
     // It works on there.
     await inVenue(there.store, loft, 'Kim', 2)
   })

@@ -132,6 +132,6 @@ async function rowsOfVenue(client: pg.ClientBase, table: string, siteId: string)
   if (rowCount) return `where site_id = '${siteId}'`
   const users = `(select user_id from membership where site_id = '${siteId}')`
   if (table === 'sign_in_user') return `where id in ${users}`
-  if (table === 'sign_in_account') return `where "userId" in ${users}`
+  if (table === 'sign_in_account' || table === 'sign_in_passkey') return `where "userId" in ${users}`
   return undefined
 }

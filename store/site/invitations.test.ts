@@ -54,22 +54,29 @@ const userOf = async (personId: string) =>
       .where('person_id', '=', personId)
       .executeTakeFirstOrThrow()
   ).user_id
-const signedIn = (userId: string) =>
-  ofEveryVenue(store)
+/** Signed in on a device, which also keeps a passkey. */
+const signedIn = async (userId: string) => {
+  const [now, later] = [new Date(), new Date(Date.now() + 1e6)]
+  const session = { id: uuid(), userId, token: uuid(), createdAt: now, updatedAt: now, expiresAt: later }
+  const key = { id: uuid(), userId, publicKey: 'key', credentialID: uuid(), counter: 0, deviceType: 'multiDevice' }
+  await ofEveryVenue(store)
     .insertInto('sign_in_session')
-    .values({
-      id: uuid(),
-      userId,
-      token: uuid(),
-      createdAt: new Date(),
-      updatedAt: new Date(),
-      expiresAt: new Date(Date.now() + 1e6),
-      userAgent: null,
-      ipAddress: null,
-    } as never)
+    .values(session)
     .execute()
+  await ofEveryVenue(store)
+    .insertInto('sign_in_passkey')
+    .values({ ...key, backedUp: true } as never)
+    .execute()
+}
+/** Sign-ins that hold and passkeys that open. */
 const signIns = async (userId: string) =>
-  (await ofEveryVenue(store).selectFrom('sign_in_session').select('id').where('userId', '=', userId).execute()).length
+  (
+    await Promise.all(
+      (['sign_in_session', 'sign_in_passkey'] as const).map((table) =>
+        ofEveryVenue(store).selectFrom(table).select('id').where('userId', '=', userId).execute(),
+      ),
+    )
+  ).flat().length
 
 describe('an empty server', () => {
   it('is claimed once, by whoever has the word that was printed, however it is typed', async () => {
@@ -159,7 +166,7 @@ describe('a code', () => {
     await signedIn(userId)
     const own = code()
     await run('let-in-again', { personId, invitationId: uuid(), code: own })
-    expect(await signIns(userId)).toBe(1)
+    expect(await signIns(userId)).toBe(2)
     expect(await joinBy(store, { code: own, password: 'another-password' }, new Date())).toBe(email)
     expect(await signIns(userId)).toBe(0)
     const { password } = await ofEveryVenue(store)

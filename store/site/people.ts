@@ -53,19 +53,20 @@ export async function addSignIn(
   return userId
 }
 
-/** Ends every sign-in of a person, on whatever device. */
+/** Ends every sign-in of a person, on whatever device, and what they could come in by again without a password. */
 export async function endSignIns(tx: Transaction<Database>, siteId: string, personId: string): Promise<void> {
   await tx.deleteFrom('pin').where('site_id', '=', siteId).where('person_id', '=', personId).execute()
-  await tx
-    .deleteFrom('sign_in_session')
-    .where('userId', 'in', (members) =>
-      members
-        .selectFrom('membership')
-        .select('user_id')
-        .where('site_id', '=', siteId)
-        .where('person_id', '=', personId),
-    )
-    .execute()
+  for (const table of ['sign_in_session', 'sign_in_passkey'] as const)
+    await tx
+      .deleteFrom(table)
+      .where('userId', 'in', (members) =>
+        members
+          .selectFrom('membership')
+          .select('user_id')
+          .where('site_id', '=', siteId)
+          .where('person_id', '=', personId),
+      )
+      .execute()
 }
 
 /** The site and role a signed-in user acts in; none for somebody who has left. */

@@ -17,11 +17,12 @@ export async function prunePractice(store: Kysely<Database>, now: Date): Promise
 }
 
 /**
- * Takes away what nobody needs any more: sign-ins that have ended, with the address they came from, and marks of wrong tries
- * that no limit looks at.
+ * Takes away what nobody needs any more: sign-ins that have ended, with the address they came from, questions to passkeys that
+ * nobody answered, and marks of wrong tries that no limit looks at.
  */
 export async function pruneSignIns(store: Kysely<Database>, now: Date): Promise<{ signIns: number; tries: number }> {
   const ended = await store.deleteFrom('sign_in_session').where('expiresAt', '<', now).executeTakeFirst()
+  await store.deleteFrom('sign_in_verification').where('expiresAt', '<', now).execute()
   const old = await store
     .deleteFrom('sign_in_rate_limit')
     .where('lastRequest', '<', now.getTime() - DAY_MS)

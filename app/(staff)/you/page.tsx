@@ -9,6 +9,7 @@ import { signIn } from '../../_server/sign-in'
 import { siteOf } from '../../_server/site'
 import { booksOf } from '../../_server/store'
 import { NewPassword } from './new-password'
+import { OwnPasskeys } from './own-passkeys'
 import { OwnPin } from './own-pin'
 import { OwnUnits } from './own-units'
 import { SignIns } from './sign-ins'
@@ -18,11 +19,12 @@ export const metadata: Metadata = { title: 'You' }
 export default async function YouPage() {
   const actor = await mustSee('see-room')
   const asked = await headers()
-  const [site, here, all, pin] = await Promise.all([
+  const [site, here, all, pin, passkeys] = await Promise.all([
     siteOf(actor.siteId),
     signIn().api.getSession({ headers: asked }),
     signIn().api.listSessions({ headers: asked }),
     hasPin(booksOf(actor.siteId), actor.siteId, actor.personId),
+    signIn().api.listPasskeys({ headers: asked }),
   ])
   const sorted = [...all].sort((one, other) => other.createdAt.getTime() - one.createdAt.getTime())
   return (
@@ -41,6 +43,16 @@ export default async function YouPage() {
           }))}
         />
         <OwnUnits own={actor.units} venue={site.settings.units ?? METRIC} />
+        {!actor.onTablet && (
+          <OwnPasskeys
+            here={deviceWords(asked.get('user-agent') ?? '')}
+            passkeys={passkeys.map(({ id, name, createdAt }) => ({
+              id,
+              words: name ?? 'some device',
+              since: formatInTimeZone(createdAt, site.timeZone),
+            }))}
+          />
+        )}
       </section>
       <div className="flex flex-col gap-8">
         <NewPassword />

@@ -16,7 +16,10 @@ const KEPT = [
     'Access needs',
     'What somebody needs to sew well. Staff alone see it. It is forgotten with the last open class that they are in.',
   ],
-  ['Staff', 'A name, the email they sign in with, and a password that nobody can read.'],
+  [
+    'Staff',
+    'A name, the email they sign in with, and a password that nobody can read; of a passkey what proves it, never the key.',
+  ],
   [
     'Sign-ins',
     'Of staff and learners alike: the day, the browser and the network address of the device. One of staff ends after thirty days at the latest, a learner’s with the session; what has ended is taken away in the night by the start command.',
