@@ -32,7 +32,8 @@ const HURRIED = {
  * @param hurried for those that serve people: one slow question or locked row never takes the others down
  */
 export function connect(url: string, onLost: (error: Error) => void = () => {}, hurried = false): Store {
-  const pool = new pg.Pool({ connectionString: url, types, max: 10, ...(hurried && HURRIED) })
+  // What is asked at once on one connection goes out at once: a page waits for the way there and back once, not for each question.
+  const pool = new pg.Pool({ connectionString: url, types, max: 10, pipeline: true, ...(hurried && HURRIED) })
   pool.on('error', onLost)
   // The pool listens to idle connections only; one that drops between two statements of a write must not end the process.
   pool.on('connect', (client) => client.on('error', onLost))

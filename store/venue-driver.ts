@@ -74,10 +74,9 @@ export class VenueDriver extends PostgresDriver {
   }
 }
 
-/** One connection in one transaction, asked one thing after another by whoever reads at the same time. */
+/** One connection in one transaction, asked by all of a page at the same time: the questions go out together and are answered in turn. */
 class Reading implements DatabaseConnection {
   readonly #connection: Promise<DatabaseConnection>
-  #last: Promise<unknown>
   readers = 0
   /** PostgreSQL answers nothing more in a transaction in which something failed. */
   failed = false
@@ -85,13 +84,15 @@ class Reading implements DatabaseConnection {
 
   constructor(connection: Promise<DatabaseConnection>) {
     this.#connection = connection
-    this.#last = connection
   }
 
-  executeQuery<Row>(query: CompiledQuery): Promise<QueryResult<Row>> {
-    const answer = this.#last.then(async () => (await this.#connection).executeQuery<Row>(query))
-    this.#last = answer.catch(() => (this.failed = true))
-    return answer
+  async executeQuery<Row>(query: CompiledQuery): Promise<QueryResult<Row>> {
+    try {
+      return await (await this.#connection).executeQuery<Row>(query)
+    } catch (error) {
+      this.failed = true
+      throw error
+    }
   }
 
   streamQuery(): never {

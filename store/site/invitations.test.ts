@@ -59,10 +59,7 @@ const signedIn = async (userId: string) => {
   const [now, later] = [new Date(), new Date(Date.now() + 1e6)]
   const session = { id: uuid(), userId, token: uuid(), createdAt: now, updatedAt: now, expiresAt: later }
   const key = { id: uuid(), userId, publicKey: 'key', credentialID: uuid(), counter: 0, deviceType: 'multiDevice' }
-  await ofEveryVenue(store)
-    .insertInto('sign_in_session')
-    .values(session)
-    .execute()
+  await ofEveryVenue(store).insertInto('sign_in_session').values(session).execute()
   await ofEveryVenue(store)
     .insertInto('sign_in_passkey')
     .values({ ...key, backedUp: true } as never)
