@@ -99,6 +99,13 @@ async function openBag(page: Page) {
 /** What axe finds in the page as it stands, each with the first place. @param rules those alone; absent: all */
 export async function foundIn(page: Page, rules?: readonly string[]): Promise<string[]> {
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  // While a page is drawn anew its title comes last.
+  await expect(page).toHaveTitle(/\S/)
+  // A colour on its way from one theme to the other is neither's. What goes on for ever is not waited for.
+  await page.evaluate(async () => {
+    const passing = document.getAnimations().filter((each) => each.effect?.getComputedTiming().endTime !== Infinity)
+    await Promise.allSettled(passing.map((each) => each.finished))
+  })
   // No view has a frame in it, for which it would open a page of its own each time.
   const axe = new AxeBuilder({ page }).setLegacyMode()
   const { violations } = await (rules ? axe.withRules([...rules]) : axe).analyze()

@@ -9,6 +9,7 @@ export const CARE_DAYS = 120
 
 /** A venue's calendar of care, for its page and its feed. */
 export async function careOfRoom(siteId: string, now: Date): Promise<{ site: Site; calendar: CareCalendar }> {
-  const [machines, site] = await Promise.all([readMachines(booksOf(siteId), siteId), readSite(booksOf(siteId), siteId)])
+  const store = booksOf(siteId)
+  const [machines, site] = await Promise.all([readMachines(store, siteId), readSite(store, siteId)])
   return { site, calendar: careCalendar(machines, site.houseRules.numbers, now.toISOString(), CARE_DAYS) }
 }

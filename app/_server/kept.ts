@@ -13,9 +13,10 @@ const MOST_BAGS = 30
  * and the bags of who comes next.
  */
 async function keptForStaff(siteId: string): Promise<string[]> {
+  const store = booksOf(siteId)
   const [machines, bags] = await Promise.all([
-    readMachineIds(booksOf(siteId), siteId, MOST_MACHINES),
-    readNextBags(booksOf(siteId), siteId, new Date(), MOST_BAGS),
+    readMachineIds(store, siteId, MOST_MACHINES),
+    readNextBags(store, siteId, new Date(), MOST_BAGS),
   ])
   return [
     '/room',

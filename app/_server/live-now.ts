@@ -28,10 +28,8 @@ export async function readLiveNews(siteId: string, now: Date): Promise<{ room: L
 }
 
 async function versionOf(siteId: string, room: LiveRoom, now: Date): Promise<string> {
-  const [machines, ahead] = await Promise.all([
-    readMachineVersions(booksOf(siteId), siteId),
-    readAhead(booksOf(siteId), siteId, now),
-  ])
+  const store = booksOf(siteId)
+  const [machines, ahead] = await Promise.all([readMachineVersions(store, siteId), readAhead(store, siteId, now)])
   return roomVersion(room, machines, ahead)
 }
 

@@ -4,7 +4,7 @@ import { eventStream } from '../../_server/event-stream'
 import { theNews } from '../../_server/news'
 import { shownCall, shownLeft } from '../../_server/shown-call'
 import { siteOf } from '../../_server/site'
-import { storeOf } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 import { answerTo } from '../../_server/asked'
 
 /**
@@ -15,7 +15,7 @@ import { answerTo } from '../../_server/asked'
 export const GET = answerTo('calls', {}, async ({ actor, request, may }) => {
   const { timeZone } = await siteOf(actor.siteId)
   const { siteId, personId } = actor
-  const store = storeOf(siteId)
+  const store = booksOf(siteId)
   const read = () =>
     Promise.all(
       may('see-calls')

@@ -5,11 +5,11 @@ import { eventStream } from '../../_server/event-stream'
 import { theNews } from '../../_server/news'
 import { oneRead } from '../../_server/one-read'
 import { seatTold } from '../../_server/versions'
-import { storeOf } from '../../_server/store'
+import { booksOf } from '../../_server/store'
 
 const readOnce = oneRead((siteId) => {
-  const now = new Date()
-  return Promise.all([readSeatVersions(storeOf(siteId), siteId, now), readStopped(storeOf(siteId), siteId, now)])
+  const [store, now] = [booksOf(siteId), new Date()]
+  return Promise.all([readSeatVersions(store, siteId, now), readStopped(store, siteId, now)])
 })
 
 /** Whether a learner's own seat is still what their page shows, and whether their machine is stopped; however many watch, the seats are read once a change. */
