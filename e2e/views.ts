@@ -104,7 +104,8 @@ export async function foundIn(page: Page, rules?: readonly string[]): Promise<st
   // A colour on its way from one theme to the other is neither's. What goes on for ever is not waited for.
   await page.evaluate(async () => {
     const passing = document.getAnimations().filter((each) => each.effect?.getComputedTiming().endTime !== Infinity)
-    await Promise.allSettled(passing.map((each) => each.finished))
+    const still = new Promise((resolve) => setTimeout(resolve, 1_000))
+    await Promise.race([Promise.allSettled(passing.map((each) => each.finished)), still])
   })
   // No view has a frame in it, for which it would open a page of its own each time.
   const axe = new AxeBuilder({ page }).setLegacyMode()
