@@ -59,8 +59,13 @@ test('a tablet of the room is held by a tap and four digits, writes in that name
   await expect(line).toContainText('Written on the tablet')
   await expect(line).toContainText(name)
 
-  // Four digits are worth nothing beyond this tablet: no passkey is made by them.
+  // Four digits are worth nothing beyond this tablet: no passkey is made or taken away by them.
   expect((await device.request.get('/api/sign-in/passkey/generate-register-options')).status()).toBe(403)
+  const taken = await device.request.post('/api/sign-in/passkey/delete-passkey', {
+    data: { id: 'any' },
+    headers: { origin: baseURL! },
+  })
+  expect(taken.status()).toBe(403)
 
   // Nobody touches it for as long as it stays awake.
   await device.clock.fastForward('05:05')

@@ -35,6 +35,8 @@ async function makeRole(tx: Kysely<Database>): Promise<void> {
   try {
     for (const step of steps) await sql.raw(step).execute(tx)
   } catch (error) {
+    // Whatever else went wrong is no matter of rights.
+    if ((error as { readonly code?: string }).code !== '42501') throw error
     throw new Error(
       `The database's user ${user} may not make the role that holds each venue to its own rows. ` +
         `Let an administrator of PostgreSQL say once:  ${steps.map((step) => `${step};`).join(' ')}`,

@@ -33,10 +33,12 @@ export const passkeys = () =>
   })
 
 const WHERE_ADDED = /^\/passkey\/(generate-register-options|verify-registration)$/
+const WHERE_CHANGED = /^\/passkey\/(update|delete)-passkey$/
 
 /** Passkeys are for staff, and never on a tablet that goes through many hands by four digits. */
 export const passkeysForStaff = createAuthMiddleware(async (ctx) => {
-  if (!WHERE_ADDED.test(ctx.path)) return
+  const adds = WHERE_ADDED.test(ctx.path)
+  if (!adds && !WHERE_CHANGED.test(ctx.path)) return
   const found = await getSessionFromCtx(ctx)
   if (!found) return
   const { tabletId, createdAt } = found.session as { tabletId?: string | null; createdAt: Date }
@@ -46,7 +48,7 @@ export const passkeysForStaff = createAuthMiddleware(async (ctx) => {
       code: 'not-allowed',
       message: 'A passkey is for staff, on a device of their own',
     })
-  if (Date.now() - new Date(createdAt).getTime() > FRESH_MS)
+  if (adds && Date.now() - new Date(createdAt).getTime() > FRESH_MS)
     throw new APIError('FORBIDDEN', {
       code: 'not-fresh',
       message: 'You signed in a while ago. Sign out and in again, and add it within ten minutes.',
