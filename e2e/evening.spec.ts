@@ -2,7 +2,7 @@ import type { BrowserContextOptions, Page } from '@playwright/test'
 import pg from 'pg'
 import { randomUUID } from 'node:crypto'
 import { serve } from './demo-copy'
-import { allAsDrawn, expect, listens, stateFile, test, type Who } from './people'
+import { allAsDrawn, choosePicture, expect, stateFile, test, type Who } from './people'
 
 /** One evening from beginning to end: coordinator, instructor, two learners and a wall, over two copies of the program, part of it without a network. */
 test.use({ storageState: stateFile('coordinator'), serviceWorkers: 'allow' })
@@ -28,10 +28,6 @@ test('an evening: two copies, a phone without a network, a call, a changeover, a
     opened.push(at)
     return at
   }
-  const go = async (at: Page, path: string) => {
-    await at.goto(path)
-    await listens(at)
-  }
   try {
     const sessionId = await anEvening(page, demo.databaseUrl)
     const instructor = await open('instructor', second.url, TABLET)
@@ -43,8 +39,8 @@ test('an evening: two copies, a phone without a network, a call, a changeover, a
       data: { classCode: 'salt-boathouse', firstName: 'Farah' },
       headers: { origin: demo.url },
     })
-    await go(instructor, '/room/now')
-    await go(wall, '/room/wall')
+    await instructor.goto('/room/now')
+    await wall.goto('/room/wall')
     const onWall = (machine: string) =>
       // Who comes next stands under them.
       wall
@@ -60,8 +56,8 @@ test('an evening: two copies, a phone without a network, a call, a changeover, a
     if (await allTheSame.isVisible()) await allTheSame.click()
     await expect(page.getByRole('button', { name: 'Take them back' }).first()).toBeVisible()
     await expect(onWall('Heron')).toContainText('Farah')
-    await go(chidi, '/station')
-    await go(farah, '/station')
+    await chidi.goto('/station')
+    await farah.goto('/station')
     await expect(chidi.getByText('You sit at Curlew')).toBeVisible()
     await expect(farah.getByText('You sit at Heron')).toBeVisible()
 
@@ -96,7 +92,7 @@ test('an evening: two copies, a phone without a network, a call, a changeover, a
 
     // Chidi finishes where there is no network.
     await expect(chidi.locator('html[data-kept]')).toBeAttached()
-    await go(chidi, '/station')
+    await chidi.goto('/station')
     await chidi.context().setOffline(true)
     await chidi.getByRole('button', { name: 'My project is finished' }).click()
     await expect(chidi.getByRole('region', { name: 'What waits' })).toContainText('1 line waits for the network')
@@ -138,7 +134,7 @@ test('an evening: two copies, a phone without a network, a call, a changeover, a
     await page.getByRole('button', { name: 'Tell the class' }).click()
     await expect(page.getByText('The class has it on its seats')).toBeVisible()
     for (const phone of [chidi, farah]) {
-      await go(phone, '/station')
+      await phone.goto('/station')
       await expect(phone.getByRole('region', { name: 'For next time' })).toContainText('Bring the lining')
     }
   } finally {
@@ -194,20 +190,18 @@ async function anEvening(page: Page, databaseUrl: string): Promise<string> {
 
 async function seatCheck(at: Page): Promise<void> {
   await at.goto('/station/check')
-  await listens(at)
   await allAsDrawn(at)
   await at.getByRole('button', { name: 'All done' }).click()
   await expect(at.getByRole('heading', { level: 1, name: 'Read your swatch' })).toBeVisible()
 }
 
 async function balanced(within: Page | ReturnType<Page['getByRole']>): Promise<void> {
-  await within.getByRole('radio', { name: 'only the dark thread' }).check({ force: true })
-  await within.getByRole('radio', { name: 'only the light thread' }).check({ force: true })
+  await choosePicture(within, 'only the dark thread')
+  await choosePicture(within, 'only the light thread')
 }
 
 async function readSwatch(at: Page): Promise<void> {
   await at.goto('/station/swatch')
-  await listens(at)
   await balanced(at)
   await at.getByRole('button', { name: 'Write this swatch down' }).click()
 }

@@ -12,7 +12,7 @@ import {
   rightMove,
   verdictOf,
 } from '@/core/trainer/swatch-round'
-import { expect, openMachine, stateFile, test } from './people'
+import { choosePicture, expect, openMachine, stateFile, test } from './people'
 import { foundIn } from './views'
 
 const GATES = ['Re-threaded, foot up', 'New needle', 'Bobbin out, looked at', 'Same thread weight', 'Lint out']
@@ -98,8 +98,8 @@ test.describe('staff', () => {
     const reading = page.getByRole('region', { name: 'Reading' })
     await passGates(page)
     const look = async (top: string, under: string) => {
-      await page.getByRole('radio', { name: top }).check({ force: true })
-      await page.getByRole('radio', { name: under }).check({ force: true })
+      await choosePicture(page, top)
+      await choosePicture(page, under)
     }
     const advised = async () => Number(/Turn the dial: ([\d.]+)/.exec(await reading.innerText())![1])
     const at = page.getByLabel('The dial stands at')
@@ -144,8 +144,8 @@ test.describe('staff', () => {
     await page.getByText('twin needle', { exact: true }).click()
     const reading = page.getByRole('region', { name: 'Reading' })
     const loops = async (said: RegExp) => {
-      await page.getByRole('radio', { name: 'only the dark thread' }).check({ force: true })
-      await page.getByRole('radio', { name: /loops of the dark/ }).check({ force: true })
+      await choosePicture(page, 'only the dark thread')
+      await choosePicture(page, /loops of the dark/)
       await expect(reading).toContainText(said)
     }
     // Found off, it is put back first; then two more that show all there is to see are no slope.

@@ -1,4 +1,4 @@
-import { expect, openLine, openMachine, stateFile, test } from './people'
+import { choosePicture, expect, openLine, openMachine, stateFile, test } from './people'
 
 /** The cellar has no reception: what was loaded once goes on, what is written lands later, and nothing is refused in silence. */
 test.use({
@@ -29,8 +29,8 @@ test('a learner goes on without a network: check, swatch and the end of their tu
   await expect(waits).toContainText('1 line waits for the network')
   await page.goto('/station/swatch')
   await expect(waits).toContainText('Your turn is over')
-  await page.getByRole('radio', { name: 'only the dark thread' }).check({ force: true })
-  await page.getByRole('radio', { name: 'only the light thread' }).check({ force: true })
+  await choosePicture(page, 'only the dark thread')
+  await choosePicture(page, 'only the light thread')
   await page.getByRole('button', { name: 'Write this swatch down' }).click()
   await expect(waits).toContainText('2 lines wait for the network')
   // A call reaches nobody, and says so.

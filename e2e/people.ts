@@ -1,4 +1,4 @@
-import { expect, test as base, type Locator, type Page } from '@playwright/test'
+import { expect, test as base, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test'
 import { DEMO_CLASS_CODE, DEMO_PASSWORD, DEMO_STAFF } from '@/practice/seed'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
 import { copyDemo, FOLDER, type DemoCopy } from './demo-copy'
@@ -16,8 +16,35 @@ export const LEARNER = { classCode: DEMO_CLASS_CODE, firstName: 'Chidi' }
 
 export const stateFile = (who: Who, folder = FOLDER): string => `${folder}/signed-in-${who}.json`
 
-/** A tap on a page that does not listen yet is lost, and a person taps again; a journey waits. */
+/** A tap on a page that does not listen yet can be lost, and a person taps again; a journey waits. */
 export const listens = (page: Page) => page.locator('html[data-listening]').waitFor({ state: 'attached' })
+
+/** Whoever opens a page, by whichever of the two ways: it is theirs when it listens. */
+function openedListening(page: Page): Page {
+  const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)]
+  page.goto = async (...where) => {
+    const answer = await goto(...where)
+    if (answer?.ok() && answer.headers()['content-type']?.startsWith('text/html')) await listens(page)
+    return answer
+  }
+  page.reload = async (...how) => {
+    const answer = await reload(...how)
+    if (answer?.ok()) await listens(page)
+    return answer
+  }
+  return page
+}
+
+function pagesListen(browser: Browser): Browser {
+  const newContext = browser.newContext.bind(browser)
+  browser.newContext = async (options) => {
+    const context: BrowserContext = await newContext(options)
+    const newPage = context.newPage.bind(context)
+    context.newPage = async () => openedListening(await newPage())
+    return context
+  }
+  return browser
+}
 
 /** One demo for each file, made when its first test begins. */
 interface Demos {
@@ -25,7 +52,7 @@ interface Demos {
 }
 
 /** Tests that say who they are, at a demo of their file's own; anything the page logs as an error fails them. */
-export const test = base.extend<{ demo: DemoCopy; quiet: void; page: Page }, { demos: Demos }>({
+export const test = base.extend<{ demo: DemoCopy; quiet: void }, { demos: Demos }>({
   demos: [
     // Playwright reads from the pattern what a fixture needs: this one needs nothing.
     // eslint-disable-next-line no-empty-pattern
@@ -47,20 +74,7 @@ export const test = base.extend<{ demo: DemoCopy; quiet: void; page: Page }, { d
   ],
   demo: [async ({ demos }, use, { file }) => use(await demos.of(file)), { timeout: 60_000 }],
   baseURL: async ({ demo }, use) => use(demo.url),
-  page: async ({ page }, use) => {
-    const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)]
-    page.goto = async (...where) => {
-      const answer = await goto(...where)
-      if (answer?.ok() && answer.headers()['content-type']?.startsWith('text/html')) await listens(page)
-      return answer
-    }
-    page.reload = async (...how) => {
-      const answer = await reload(...how)
-      if (answer?.ok()) await listens(page)
-      return answer
-    }
-    await use(page)
-  },
+  browser: [async ({ browser }, use) => use(pagesListen(browser)), { scope: 'worker' }],
   quiet: [
     async ({ page }, use) => {
       const errors: string[] = []
@@ -109,4 +123,11 @@ export async function allAsDrawn(page: Page): Promise<number> {
     await expect(stations.nth(index)).toHaveAttribute('aria-pressed', 'true')
   }
   return count
+}
+
+/** Choosing a picture as a finger does it: on the picture, once it stands still. */
+export const choosePicture = async (within: Page | Locator, name: string | RegExp): Promise<void> => {
+  const radio = within.getByRole('radio', { name })
+  await radio.locator('xpath=ancestor::label').click()
+  await expect(radio).toBeChecked()
 }

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { samplePhotograph, type Sample } from '@/stand-ins/sample-photographs'
-import { expect, openMachine, stateFile, test } from './people'
+import { choosePicture, expect, openMachine, stateFile, test } from './people'
 
 /** A swatch is photographed instead of guessed at: read on the device, taken over, corrected, and told to the adviser. */
 test.use({ storageState: stateFile('instructor') })
@@ -46,8 +46,8 @@ test('what a person says goes before what the camera saw, and that it was correc
   await page.getByRole('link', { name: 'Read a swatch' }).click()
   await photograph(page, 'the top', 'good-top')
   await expect(page.getByRole('radio', { name: 'only the dark thread' })).toBeChecked()
-  await page.getByRole('radio', { name: 'the light bobbin thread as a line' }).check({ force: true })
-  await page.getByRole('radio', { name: 'only the light thread' }).check({ force: true })
+  await choosePicture(page, 'the light bobbin thread as a line')
+  await choosePicture(page, 'only the light thread')
   await page.getByRole('button', { name: 'Write this swatch down' }).click()
   await expect(page.getByText('Swatch written down')).toBeVisible()
   await page.goto(page.url().replace(/\/swatch.*/, ''))

@@ -1,4 +1,4 @@
-import { allAsDrawn, expect, openMachine, stateFile, test } from './people'
+import { allAsDrawn, choosePicture, expect, openMachine, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('instructor') })
 
@@ -58,14 +58,14 @@ test('one true round: room, kit, seat check, swatch, needle, book', async ({ pag
 
   await test.step('a swatch is read from pictures: re-thread first, then good', async () => {
     const reading = page.getByRole('region', { name: 'Reading' })
-    await page.getByRole('radio', { name: 'dots of the light bobbin thread' }).check({ force: true })
-    await page.getByRole('radio', { name: 'only the light thread' }).check({ force: true })
+    await choosePicture(page, 'dots of the light bobbin thread')
+    await choosePicture(page, 'only the light thread')
     await expect(reading).toContainText('Re-thread the top, foot up')
     await page.getByRole('button', { name: 'Write this swatch down' }).click()
     await expect(page.getByText('Swatch written down').first()).toBeVisible()
     await page.getByLabel('Re-threaded, foot up').check()
-    await page.getByRole('radio', { name: 'only the dark thread' }).check({ force: true })
-    await page.getByRole('radio', { name: 'only the light thread' }).check({ force: true })
+    await choosePicture(page, 'only the dark thread')
+    await choosePicture(page, 'only the light thread')
     await expect(reading).toContainText('Good: you can sew')
     await page.getByRole('button', { name: 'Write this swatch down' }).click()
     await expect(page.getByRole('heading', { level: 1, name: 'Heron' })).toBeVisible()

@@ -1,4 +1,4 @@
-import { expect, openLine, stateFile, test } from './people'
+import { choosePicture, expect, openLine, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('instructor') })
 
@@ -11,7 +11,7 @@ test('what staff do with a seat is on its learner’s phone at once, and takes n
   ).newPage()
   await learner.goto('/station/swatch')
   const look = learner.getByRole('radio', { name: 'only the dark thread' })
-  await look.check({ force: true })
+  await choosePicture(learner, 'only the dark thread')
   // A page beside their way, which they may have open between two seams.
   const lab = await learner.context().newPage()
   await lab.goto('/lab')

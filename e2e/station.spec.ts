@@ -1,4 +1,4 @@
-import { allAsDrawn, expect, stateFile, test } from './people'
+import { allAsDrawn, choosePicture, expect, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('learner'), viewport: { width: 390, height: 844 } })
 
@@ -32,8 +32,8 @@ test('a learner at their seat: bag, seat check with a fail, swatch', async ({ pa
   await expect(page.getByRole('img', { name: 'Step 2 of 5: seat check' })).toBeVisible()
   await page.getByRole('link', { name: 'Read my swatch' }).click()
   await expect(page.getByRole('radio', { name: 'only the dark thread' })).toBeEnabled()
-  await page.getByRole('radio', { name: 'only the dark thread' }).check({ force: true })
-  await page.getByRole('radio', { name: 'a nest of dark top thread' }).check({ force: true })
+  await choosePicture(page, 'only the dark thread')
+  await choosePicture(page, 'a nest of dark top thread')
   await expect(page.getByRole('region', { name: 'Reading' })).toContainText('This is threading, not tension')
   await page.getByRole('button', { name: 'Write this swatch down' }).click()
   await expect(page.getByText('Swatch written down')).toBeVisible()
