@@ -221,7 +221,6 @@ const HANDLERS = [
   '/api/machines/versions',
   '/api/meter',
   '/api/people/[person]',
-  '/api/planner',
   '/api/practice',
   '/api/practice-room',
   '/api/seat',

@@ -7,7 +7,7 @@ import type { PlannedSession, PlanStage, SessionRequest } from '@/core/session/s
 import { counted } from '@/core/units/words'
 import { Refused } from '@/store/refused'
 import type { CourseReply } from '@/workers/course.worker'
-import type { SessionReply } from '@/workers/session.worker'
+import type { SessionMessage, SessionReply } from '@/workers/session.worker'
 import type { PlanReply } from '@/workers/plan.worker'
 
 /** A plan that takes longer than this has come to grief. */
@@ -106,11 +106,22 @@ export const planApart = (request: unknown, stop: AbortSignal): Promise<object> 
 /** So long a thread that nobody has asked for keeps its memory. */
 const SPARE_MS = 10 * 60_000
 
+const standsBy = (thread: Worker): boolean => held.orthodexSpare?.thread === thread
+
 const sessionThread = () => new Worker(new URL('../../workers/session.worker.ts', import.meta.url))
 
-/** Has a thread with the solver loaded stand by, where somebody may soon ask for a plan: loading takes longer than many a plan. */
-export function readySolver(): void {
-  if (!held.orthodexSpare) standBy(sessionThread())
+/**
+ * Has a thread stand by that has loaded the solver and thought once, where somebody may soon ask for a plan: both take longer than
+ * many a plan.
+ * @param rehearsal what it thinks through; asked for only where no thread stands by yet
+ */
+export async function readySolver(rehearsal: () => SessionRequest | Promise<SessionRequest>): Promise<void> {
+  if (held.orthodexSpare) return
+  const thread = sessionThread()
+  standBy(thread)
+  const rehearse = await rehearsal()
+  // Whoever took it meanwhile has it think of theirs.
+  if (standsBy(thread)) thread.postMessage({ rehearse } satisfies SessionMessage)
 }
 
 /** A thread that has planned knows its way: the next plan comes sooner from it than from a new one. */
@@ -124,7 +135,7 @@ function standBy(thread: Worker): void {
 
 /** Whoever takes it looks after it from then on. */
 function takeSpare(thread: Worker): Worker {
-  if (held.orthodexSpare?.thread === thread) {
+  if (held.orthodexSpare && standsBy(thread)) {
     clearTimeout(held.orthodexSpare.ends)
     held.orthodexSpare = undefined
   }
@@ -149,7 +160,7 @@ export function planSessionApart(
   return inTurn(stop, () =>
     apart<SessionReply, PlannedSession | undefined>(
       takeThread(),
-      request,
+      { plan: request } satisfies SessionMessage,
       stop,
       LONGEST_MS,
       ({ stage, plan }, end) => {
@@ -160,7 +171,7 @@ export function planSessionApart(
       (end) => end(best),
       standBy,
     ),
-  ).finally(readySolver)
+  ).finally(() => readySolver(() => request))
 }
 
 /**

@@ -6,7 +6,7 @@ export const ASK_PATHS = {
   'line-facts': '/api/line',
   'kept-pages': '/api/kept',
   'read-device': '/api/devices/{device}',
-  'ready-planner': '/api/planner',
+  'ready-planner': '/api/sessions/{session}/plan',
   'plan-session': '/api/sessions/{session}/plan',
   'plan-course': '/api/courses/{course}/plan',
   'practice-room': '/api/practice-room',

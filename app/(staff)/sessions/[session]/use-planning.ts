@@ -22,8 +22,8 @@ export function usePlanning(sessionId: string, mayPlan: boolean) {
 
   // Whoever has a run sheet before them may soon ask; without a network nobody does.
   useEffect(() => {
-    if (mayPlan) void ask('ready-planner')
-  }, [mayPlan])
+    if (mayPlan) void ask('ready-planner', { at: { session: sessionId } })
+  }, [mayPlan, sessionId])
 
   const plan = async (basis: () => Promise<string | null>, fromBlock?: number) => {
     // Whoever plans again waits no longer for what would have helped with the plan before.

@@ -8,11 +8,33 @@ import { addHelp } from '@/store/session/plan-help'
 import { readSessions } from '@/store/session/sessions'
 import { isId } from '../../../../_server/answer'
 import { asPlannedSeat, asPlanSeat } from '@/core/session/seat'
-import { askedNow, planRequest, readSessionFacts } from '../../../../_server/session-facts'
+import { askedNow, planRequest, readSessionFacts, type WholeSession } from '../../../../_server/session-facts'
 import { linesOfJson } from '../../../../_server/lines'
-import { planSessionApart } from '../../../../_server/planner'
+import { planSessionApart, readySolver } from '../../../../_server/planner'
 import { storeOf } from '../../../../_server/store'
 import { answerTo } from '../../../../_server/asked'
+
+async function knownOf(siteId: string, sessionId: string) {
+  const [session] = isId(sessionId) ? await readSessions(storeOf(siteId), siteId, { sessionId }) : []
+  if (!session) throw notFound('session', 'session')
+  return readSessionFacts(siteId, session)
+}
+
+/** The question as the planner is asked it, and as it is known again by. */
+function questionOf(known: WholeSession, now: Date, fromBlock?: number) {
+  const { digest, question } = askedNow(known, now)
+  return { ask: planRequest(known, now, fromBlock === undefined ? undefined : { block: fromBlock }), digest, question }
+}
+
+/** A run sheet is open before somebody who plans: what they may soon ask is gone through once, so that they need not wait for that. */
+export const GET = answerTo<'ready-planner', { session: string }>(
+  'ready-planner',
+  { may: 'set-plan' },
+  async ({ actor, params }) => {
+    await readySolver(async () => questionOf(await knownOf(actor.siteId, params.session), new Date()).ask)
+    return { ready: true }
+  },
+)
 
 /**
  * Plans a session and keeps the plan. Answers in lines of JSON: each better plan in short as it is found, then `kept`, then how many
@@ -23,14 +45,11 @@ export const POST = answerTo<'plan-session', { session: string }>(
   { may: 'set-plan', writes: true },
   async ({ actor, body: { commandId, basedOn, fromBlock }, params }) => {
     const { session: sessionId } = params
-    const [session] = isId(sessionId) ? await readSessions(storeOf(actor.siteId), actor.siteId, { sessionId }) : []
-    if (!session) throw notFound('session', 'session')
-    const known = await readSessionFacts(actor.siteId, session)
+    const known = await knownOf(actor.siteId, sessionId)
     if ((known.kept?.planId ?? null) !== basedOn)
       throw new Refused(409, 'changed', 'Somebody changed this plan meanwhile: look at theirs first', 'basedOn')
     const now = new Date()
-    const ask = planRequest(known, now, fromBlock === undefined ? undefined : { block: fromBlock })
-    const { digest, question } = askedNow(known, now)
+    const { ask, digest, question } = questionOf(known, now, fromBlock)
     const pinned = new Set(ask.pins.map(({ student, machine, block }) => `${student} ${machine} ${block}`))
 
     const keep = (plan: PlannedSession) =>
