@@ -4,13 +4,14 @@ import { v7 as uuid } from 'uuid'
 import { demoCopies, printQuantiles, signIn, takeSeat } from './demo-copies'
 
 /**
- * A class that is on: ten screens follow the room and forty phones their seat, over two copies of the server, while lines are
+ * A class that is on, planned, eight minutes before it changes places: ten screens follow the room and forty phones their seat, over two copies of the server, while lines are
  * written, one after another, now through one copy and now through the other. Told: from the moment a line is sent until each of
  * them has been told; beside it a bare notification that goes to the database and back. `npm run bench:class [minutes]`
  */
 const SCREENS = 10
 const SEATS = 40
 const LINE_EVERY_MS = 1_000
+const [BLOCK_MINUTES, SEAM_IN_MINUTES] = [60, 8]
 const minutes = Number(process.argv[2] ?? 2)
 const demo = await demoCopies('instructor', 2)
 const { databaseUrl, siteId, store } = demo
@@ -56,8 +57,32 @@ const bare = (): Promise<number> =>
     void echo.query(`notify class_echo`)
   })
 
+/** A session of two blocks that began a while ago, planned as an instructor has it planned. */
+async function aClassThatIsOn(base: string, headers: Record<string, string>): Promise<void> {
+  const sent = async (path: string, body: object): Promise<string> => {
+    const answer = await fetch(`${base}${path}`, { method: 'POST', headers, body: JSON.stringify(body) })
+    const said = await answer.text()
+    if (!answer.ok) throw new Error(said)
+    return said
+  }
+  const { course_id: courseId } = await store
+    .selectFrom('course')
+    .select('course_id')
+    .where('site_id', '=', siteId)
+    .orderBy('course_id')
+    .executeTakeFirstOrThrow()
+  const began = Date.now() - (BLOCK_MINUTES - SEAM_IN_MINUTES) * 60_000
+  const at = (minute: number) => new Date(began + minute * 60_000).toISOString()
+  const sessionId = uuid()
+  const session = { sessionId, startsAt: at(0), endsAt: at(2 * BLOCK_MINUTES), blocks: 2 }
+  await sent('/api/commands/add-sessions', { commandId: uuid(), body: { courseId, sessions: [session] } })
+  const planned = await sent(`/api/sessions/${sessionId}/plan`, { commandId: uuid(), basedOn: null })
+  if (!planned.includes('"kept"')) throw new Error(planned)
+}
+
 try {
   const signedIn = await Promise.all(copies.map(({ url }, index) => signIn(url, index)))
+  await aClassThatIsOn(copies[0]!.url, signedIn[0]!.headers)
   const seated = await Promise.all(copies.map(({ url }) => takeSeat(url)))
   for (const [index, screen] of told.entries()) {
     const who = index < SCREENS ? { path: '/api/live', of: signedIn } : { path: '/api/seat', of: seated }

@@ -299,7 +299,27 @@ test('a course is planned to its end, new sessions come into the calendar, and a
   await expect(page.getByText('Thu 8 May, 18:00 to Thu 15 May, 18:00')).toBeVisible()
   await page.getByRole('button', { name: 'Put them in the calendar' }).click()
   await expect(page.getByRole('link', { name: 'Thu 15 May, 18:00' })).toBeVisible()
-  await page.getByRole('link', { name: 'Thu 8 May, 18:00' }).click()
+
+  // Another on the same day, in the morning: the day shows both, each with its hours, and the focus stays on it.
+  await page.goto('/sessions/new')
+  await page.getByLabel('First day').fill('2031-05-08')
+  await page.getByLabel('From').fill('09:00')
+  await page.getByLabel('To').fill('11:00')
+  await page.getByRole('button', { name: 'Put it in the calendar' }).click()
+  await expect(page.getByRole('link', { name: 'Thu 8 May, 09:00' })).toBeVisible()
+  const calendar = page.getByRole('region', { name: 'Calendar' })
+  const month = calendar.getByRole('grid')
+  for (let label = ''; !label.startsWith('May 2031');) {
+    if (label) await calendar.getByRole('button', { name: /next month/i }).click()
+    await expect(month).not.toHaveAttribute('aria-label', label)
+    label = (await month.getAttribute('aria-label'))!
+  }
+  const day = calendar.getByRole('button', { name: /^2 sessions, Thu May 08/ })
+  await day.press('Enter')
+  await expect(day).toHaveAttribute('aria-expanded', 'true')
+  await expect(day).toBeFocused()
+  await expect(calendar.getByRole('listitem')).toHaveText(['09:00–11:00Camp Kit', /^18:00–.*Camp Kit$/])
+  await calendar.getByRole('link', { name: /^18:00/ }).click()
 
   await page.getByRole('link', { name: 'Who comes' }).click()
   await page.getByText('Move it, or call it off').click()

@@ -1,4 +1,5 @@
 import { sql, type Kysely } from 'kysely'
+import pRetry from 'p-retry'
 import type { Database } from './database'
 import { ofEveryVenue } from './site-wall'
 
@@ -14,14 +15,26 @@ export const VENUE_SETTING = 'orthodex.site'
  * @throws where the database's user may make no role, with what its administrator has to say
  */
 export async function raiseRowWall(store: Kysely<Database>): Promise<void> {
-  await ofEveryVenue(store)
-    .transaction()
-    .execute(async (tx) => {
-      await sql`select pg_advisory_xact_lock(hashtext('orthodex row wall'))`.execute(tx)
-      await makeRole(tx)
-      await sql.raw(WALL).execute(tx)
-    })
+  const raise = () =>
+    ofEveryVenue(store)
+      .transaction()
+      .execute(async (tx) => {
+        await sql`select pg_advisory_xact_lock(hashtext('orthodex row wall'))`.execute(tx)
+        await makeRole(tx)
+        await sql.raw(WALL).execute(tx)
+      })
+  await pRetry(raise, {
+    retries: 5,
+    minTimeout: 50,
+    shouldRetry: ({ error }) => MADE_MEANWHILE.has((error as { readonly code?: string }).code ?? ''),
+  })
 }
+
+/**
+ * The role is the server's, and no lock reaches beyond a database: where two begin in one moment, the second is told that it is
+ * there, or that its row changed under it, and finds it when it looks again.
+ */
+const MADE_MEANWHILE: ReadonlySet<string> = new Set(['42710', '23505', 'XX000'])
 
 async function makeRole(tx: Kysely<Database>): Promise<void> {
   const { rows } = await sql<{ there: boolean; taken: boolean | null; user: string }>`

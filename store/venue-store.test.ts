@@ -1,7 +1,11 @@
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { sql, type Kysely } from 'kysely'
 import pg from 'pg'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { startCluster } from '@/bin/serve/private-cluster'
 import type { Actor } from './actor'
 import { runCommand } from './commands/run'
 import { connect, type Store } from './connect'
@@ -253,6 +257,23 @@ describe('the wall of rows', () => {
     expect((await sql`select word from later`.execute(bare(ours.siteId))).rows).toEqual([{ word: 'ours' }])
     expect((await sql`select machine_id from machine`.execute(bare(ours.siteId))).rows).toHaveLength(1)
     await sql`drop table later`.execute(ofEveryVenue(store))
+  })
+
+  it('is raised about databases of one server that begin in the same moment', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'orthodex-begin-'))
+    chmodSync(folder, 0o755)
+    const cluster = await startCluster(folder)
+    try {
+      const urls: string[] = []
+      for (const name of ['one', 'two', 'three', 'four']) urls.push(await cluster.database(name))
+      const stores = urls.map((each) => connect(each))
+      const ends = await Promise.allSettled(stores.map(migrate))
+      await Promise.all(stores.map((each) => each.destroy()))
+      expect(ends.map(({ status }) => status)).toEqual(urls.map(() => 'fulfilled'))
+    } finally {
+      await cluster.stop()
+      rmSync(folder, { recursive: true, force: true })
+    }
   })
 
   it('says what an administrator has to allow where the database’s user may make no role', async () => {

@@ -1,32 +1,23 @@
 import 'server-only'
 import { REPORT_KINDS, sessionReport } from '@/core/session/report'
 import { readCallsBetween } from '@/store/calls/calls'
+import { readEveningSeats } from '@/store/session/evening-seats'
+import type { Session } from '@/store/session/sessions'
 import { readEveningBooks } from './evening-books'
-import type { WholeSession } from './session-facts'
 import { booksOf } from './store'
 
 /** The evening as its books have it, a row for each place of its run sheet, in the order of blocks and machines. */
-export async function readReport(siteId: string, { session, facts, kept, places }: WholeSession) {
-  const order = facts.machines.map(({ machineId }) => machineId)
-  const seats = [...(kept?.plan.seats ?? [])].sort(
-    (a, b) => a.block - b.block || order.indexOf(a.machineId) - order.indexOf(b.machineId),
-  )
+export async function readReport(siteId: string, session: Session) {
+  const seats = await readEveningSeats(booksOf(siteId), siteId, session)
+  const machineIds = [...new Set(seats.map(({ machineId }) => machineId))]
   const [linesOf, calls] = await Promise.all([
-    readEveningBooks(
-      siteId,
-      session,
-      seats.map(({ machineId }) => machineId),
-      REPORT_KINDS,
-    ),
+    readEveningBooks(siteId, session, machineIds, REPORT_KINDS),
     readCallsBetween(booksOf(siteId), siteId, session.startsAt, session.endsAt),
   ])
-  const learner = new Map(facts.learners.map((each) => [each.projectId, each]))
-  const rows = sessionReport(session, seats, linesOf, (projectId) => learner.get(projectId)?.personId, calls)
-  return rows.map((row) => ({
-    ...row,
-    machine: facts.machines.find(({ machineId }) => machineId === row.machineId)?.name ?? '',
-    number: places.find(({ machineId }) => machineId === row.machineId)?.number,
-    learner: learner.get(row.projectId)?.learner ?? '',
-    project: learner.get(row.projectId)?.name ?? '',
-  }))
+  const personOf = new Map(seats.map(({ projectId, personId }) => [projectId, personId]))
+  const told = sessionReport(session, seats, linesOf, (projectId) => personOf.get(projectId), calls)
+  return told.map((row, index) => {
+    const { machine, number, learner, project, absent } = seats[index]!
+    return { ...row, machine, number, learner, project, absent }
+  })
 }

@@ -32,9 +32,9 @@ const seams = async () => {
   const [session] = await readSessions(held.orthodexStore!, who.siteId, { sessionId })
   return readSeams(who.siteId, await readSessionFacts(who.siteId, session!), now)
 }
-const report = async () => {
-  const [session] = await readSessions(held.orthodexStore!, who.siteId, { sessionId })
-  return readReport(who.siteId, await readSessionFacts(who.siteId, session!))
+const report = async (of = sessionId) => {
+  const [session] = await readSessions(held.orthodexStore!, who.siteId, { sessionId: of })
+  return readReport(who.siteId, session!)
 }
 
 beforeAll(async () => {
@@ -90,4 +90,31 @@ it('has what an evening was in its report, however much was written at the machi
     await run('log', { machineId, happenedAt: since, kind: 'turn-ended', body: { finished: false } })
   expect(await report()).toEqual(asItWas)
   expect((await seams()).seams).toMatchObject([{ took: 9 }])
+})
+
+it('tells an evening as it was: who did not come by name, and with bag and machine put away since', async () => {
+  const names = async () =>
+    (await report()).map(({ learner, project, machine, absent }) => [learner, project, machine, absent])
+  const later = uuid()
+  const times = { sessionId: later, startsAt: ago(-60 * 48), endsAt: ago(-60 * 50), blocks: 2 }
+  await run('add-sessions', { courseId, sessions: [times] })
+  const seats = [{ projectId: ida.projectId, machineId, block: 1 }]
+  await run('set-plan', { sessionId: later, basedOn: null, plan: { seats, leftOut: [] } })
+  expect(await report(later)).toHaveLength(1)
+
+  const was = [
+    ['Ida', 'a bag', 'Heron', false],
+    ['Jon', 'a bag', 'Heron', false],
+  ]
+  expect(await names()).toEqual(was)
+  await run('set-attendance', { sessionId, personId: jon.personId, comes: 'absent' })
+  was[1]![3] = true
+  expect(await names()).toEqual(was)
+  await run('put-away', { what: 'project', id: ida.projectId })
+  await run('log', { machineId, happenedAt: new Date().toISOString(), kind: 'put-away', body: { because: 'sold' } })
+  expect(await names()).toEqual(was)
+  expect((await report()).some(({ swatches }) => swatches > 0)).toBe(true)
+
+  // A session that begins after they were put away never had them.
+  expect(await report(later)).toEqual([])
 })

@@ -5,13 +5,16 @@ import { may } from '@/core/wire/permission'
 import { readCourses, readProjects } from '@/store/project/projects'
 import { readAbsent, readPlans, readSessions, type Session } from '@/store/session/sessions'
 import { dayIn } from '@/core/units/day'
-import { formatInTimeZone } from '@/ui/time'
+import { formatInTimeZone, timeIn } from '@/ui/time'
 import { mustSee } from '../../_server/actor'
 import { siteOf } from '../../_server/site'
 import { booksOf } from '../../_server/store'
 import { SessionCalendar } from './session-calendar'
 
 export const metadata: Metadata = { title: 'Sessions' }
+
+/** Past sessions that are listed; a list of years is no list. */
+const MOST_PAST = 60
 
 export default async function SessionsPage() {
   const actor = await mustSee('see-sessions')
@@ -94,7 +97,7 @@ export default async function SessionsPage() {
               <details className="mt-6">
                 <summary className="cursor-pointer font-bold">Past sessions ({past.length})</summary>
                 <ol>
-                  {past.slice(0, 60).map((session) => (
+                  {past.slice(0, MOST_PAST).map((session) => (
                     <li key={session.sessionId} className="seam flex gap-6 py-2">
                       <Link href={`/sessions/${session.sessionId}`} className="link" prefetch={false}>
                         {formatInTimeZone(session.startsAt, site.timeZone)}
@@ -104,15 +107,17 @@ export default async function SessionsPage() {
                     </li>
                   ))}
                 </ol>
+                {past.length > MOST_PAST && <p className="mt-2">Those before them are in the calendar.</p>}
               </details>
             )}
           </section>
           <SessionCalendar
             weekStartsOn={site.settings.weekStartsOn}
             today={dayIn(now, site.timeZone)}
-            sessions={sessions.map(({ sessionId, startsAt, course, calledOff }) => ({
+            sessions={sessions.map(({ sessionId, startsAt, endsAt, course, calledOff }) => ({
               sessionId,
               day: dayIn(startsAt, site.timeZone),
+              hours: `${timeIn(startsAt, site.timeZone)}–${timeIn(endsAt, site.timeZone)}`,
               words: `${course}${calledOff ? ', called off' : ''}`,
             }))}
           />

@@ -1,13 +1,19 @@
 'use client'
 
+import Link from 'next/link'
 import { useRouter } from 'next/navigation'
+import { createContext, useContext, useEffect, useRef, useState } from 'react'
 import { DayPicker, type DayButtonProps } from 'react-day-picker'
 import { enGB } from 'react-day-picker/locale'
+import { counted } from '@/core/units/words'
+import { dayWords } from '@/ui/time'
 
 interface Session {
   readonly sessionId: string
   /** YYYY-MM-DD, where the venue stands */
   readonly day: string
+  /** from when to when, in its hours */
+  readonly hours: string
   readonly words: string
 }
 
@@ -18,43 +24,103 @@ const dateOf = (day: string): Date => {
 const dayOf = (date: Date): string =>
   `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
 
-/** The months with their sessions; a day that has one opens it. */
+/** More stitches than this would not be told apart on a day. */
+const MOST_STITCHES = 4
+
+interface Days {
+  readonly sessionsOn: ReadonlyMap<string, readonly Session[]>
+  readonly today: string
+  readonly shown?: string
+}
+/** Beside the calendar, so that a day stays the same button, with the focus on it, while another is shown. */
+const DaysOf = createContext<Days>({ sessionsOn: new Map(), today: '' })
+
+function DayOfMonth({ day: { date }, modifiers, children, className: _, ...button }: DayButtonProps) {
+  const { sessionsOn, today, shown } = useContext(DaysOf)
+  const self = useRef<HTMLButtonElement>(null)
+  useEffect(() => {
+    if (modifiers.focused) self.current?.focus()
+  }, [modifiers.focused])
+  const day = dayOf(date)
+  const its = sessionsOn.get(day) ?? []
+  const said = its.length > 1 ? counted(its.length, 'session') : its[0]?.words
+  return (
+    <button
+      {...button}
+      ref={self}
+      aria-label={[said, date.toDateString()].filter(Boolean).join(', ')}
+      {...(its.length > 1 && { 'aria-expanded': day === shown })}
+      className={`rdp-day_button relative size-11 ${its.length > 0 ? 'border-2! border-secondary! font-bold hover:bg-base-200' : ''} ${day === shown ? 'bg-base-200' : ''} ${day === today ? 'underline decoration-4 underline-offset-4' : ''}`}
+    >
+      {children}
+      {its.length > 1 && (
+        <span aria-hidden="true" className="absolute inset-x-0 top-1 flex justify-center gap-0.5">
+          {its.slice(0, MOST_STITCHES).map(({ sessionId }) => (
+            <span key={sessionId} className="h-0.5 w-1.5 bg-secondary" />
+          ))}
+        </span>
+      )}
+    </button>
+  )
+}
+
+/** The months with their sessions; a day that has one opens it, and one that has more, a stitch each, shows them. */
 export function SessionCalendar({
   today,
   sessions,
   weekStartsOn,
 }: {
   today: string
+  /** in the order in which they begin */
   sessions: readonly Session[]
   weekStartsOn: 0 | 1 | 6
 }) {
   const router = useRouter()
-  const byDay = new Map(sessions.map((session) => [session.day, session]))
-  const Day = ({ day, modifiers: _, ...button }: DayButtonProps) => {
-    const session = byDay.get(dayOf(day.date))
-    return (
-      <button
-        {...button}
-        disabled={!session}
-        aria-label={session ? `${session.words}, ${day.date.toDateString()}` : day.date.toDateString()}
-        className={`size-11 ${session ? 'border-2! border-secondary! font-bold hover:bg-base-200' : ''} ${dayOf(day.date) === today ? 'underline decoration-4 underline-offset-4' : ''}`}
-      />
-    )
-  }
+  const [shown, show] = useState<string>()
+  const sessionsOn = new Map<string, readonly Session[]>()
+  for (const session of sessions) sessionsOn.set(session.day, [...(sessionsOn.get(session.day) ?? []), session])
+  const onShown = (shown !== undefined && sessionsOn.get(shown)) || []
   return (
-    <section aria-label="Calendar" className="sheet flex h-fit justify-center p-3">
-      <DayPicker
-        className="react-day-picker border-0 [&_.rdp-weekday]:text-base-content! [&_.rdp-weekday]:opacity-100!"
-        locale={enGB}
-        weekStartsOn={weekStartsOn}
-        today={dateOf(today)}
-        defaultMonth={dateOf(sessions.find(({ day }) => day >= today)?.day ?? today)}
-        onDayClick={(date) => {
-          const session = byDay.get(dayOf(date))
-          if (session) router.push(`/sessions/${session.sessionId}`)
-        }}
-        components={{ DayButton: Day }}
-      />
+    <section aria-label="Calendar" className="sheet flex h-fit flex-col items-center p-3">
+      <DaysOf value={{ sessionsOn, today, ...(shown && { shown }) }}>
+        <DayPicker
+          className="react-day-picker border-0 [&_.rdp-disabled]:opacity-100! [&_.rdp-weekday]:text-base-content! [&_.rdp-weekday]:opacity-100!"
+          locale={enGB}
+          weekStartsOn={weekStartsOn}
+          today={dateOf(today)}
+          defaultMonth={dateOf(sessions.find(({ day }) => day >= today)?.day ?? today)}
+          disabled={(date) => !sessionsOn.has(dayOf(date))}
+          onDayClick={(date) => {
+            const its = sessionsOn.get(dayOf(date)) ?? []
+            if (its.length === 1) router.push(`/sessions/${its[0]!.sessionId}`)
+            else if (its.length > 1) show(dayOf(date))
+          }}
+          components={{ DayButton: DayOfMonth }}
+        />
+      </DaysOf>
+      <div role="status" className="w-full">
+        {onShown.length > 0 && (
+          <>
+            <h3 className="mt-2 font-bold">
+              {dayWords(shown!)}, {counted(onShown.length, 'session')}
+            </h3>
+            <ul>
+              {onShown.map(({ sessionId, hours, words }) => (
+                <li key={sessionId} className="seam">
+                  <Link
+                    href={`/sessions/${sessionId}`}
+                    className="flex min-h-11 items-center gap-3 underline-offset-4 hover:underline"
+                    prefetch={false}
+                  >
+                    <span className="font-bold">{hours}</span>
+                    <span>{words}</span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </div>
     </section>
   )
 }

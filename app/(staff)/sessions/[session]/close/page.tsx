@@ -39,7 +39,7 @@ export default async function ClosePage({ params }: { params: Promise<{ session:
     readSessions(store, actor.siteId, { courseIds: [session.courseId], from: session.endsAt }),
   ])
   const { facts, places, kept } = known
-  const [took, report] = await Promise.all([readSeams(actor.siteId, known, now), readReport(actor.siteId, known)])
+  const [took, report] = await Promise.all([readSeams(actor.siteId, known, now), readReport(actor.siteId, session)])
   const short = reconcileNeedles(moves, books).filter((balance) => balance.short > 0)
   const sat = new Set(kept?.plan.seats.map(({ machineId }) => machineId))
   // Where nobody has planned, every machine may have been sewn on.

@@ -4,7 +4,6 @@ import { readSessions } from '@/store/session/sessions'
 import { asDownload, isId } from '../../../../_server/answer'
 import { route } from '../../../../_server/asked'
 import { readReport } from '../../../../_server/report'
-import { readSessionFacts } from '../../../../_server/session-facts'
 import { storeOf } from '../../../../_server/store'
 
 /** What became of a session, by its books: a line for each place, in the order of blocks and machines. */
@@ -12,12 +11,13 @@ export const GET = route<{ session: string }>({ may: 'see-sessions' }, async ({ 
   const { session: sessionId } = params
   const [session] = isId(sessionId) ? await readSessions(storeOf(actor.siteId), actor.siteId, { sessionId }) : []
   if (!session) throw notFound('session', 'session')
-  const report = await readReport(actor.siteId, await readSessionFacts(actor.siteId, session))
+  const report = await readReport(actor.siteId, session)
   const rows = report.map((row) => ({
     block: row.block,
     machine: row.machine,
     learner: row.learner,
     project: row.project,
+    came: row.absent ? 'no' : 'yes',
     turn: row.turn ?? '',
     seatCheck: row.checked ? 'yes' : 'no',
     swatches: row.swatches,
