@@ -2,17 +2,23 @@ import 'server-only'
 import { createHash } from 'node:crypto'
 import { cache } from 'react'
 import { notFound } from 'next/navigation'
+import type { SeamFacts } from '@/core/session/bench-list'
 import { rulesOfClass } from '@/core/room/class-settings'
 import { inWalkingOrder, metresBetween } from '@/core/room/walk'
 import type { SessionRequest } from '@/core/session/session-plan'
 import { planningNumbers } from '@/core/session/planning-numbers'
 import type { PlanQuestion } from '@/core/session/plan-question'
-import { sessionQuestion, type SessionFacts, type SessionLearner } from '@/core/session/room-question'
+import {
+  sessionQuestion,
+  type SessionFacts,
+  type SessionLearner,
+  type SessionProject,
+} from '@/core/session/room-question'
 import type { PlannedSeat } from '@/core/session/session-schema'
 import { asPlanSeat } from '@/core/session/seat'
 import { readMachines } from '@/store/machine/machines'
 import { readProgress } from '@/store/people/progress'
-import { readProjects } from '@/store/project/projects'
+import { readProjects, type Project } from '@/store/project/projects'
 import {
   readAbsent,
   readAttendance,
@@ -93,6 +99,44 @@ export async function readSessionsFacts(siteId: string, wanted: readonly Session
 export const readSessionFacts = async (siteId: string, session: Session): Promise<WholeSession> =>
   (await readSessionsFacts(siteId, [session]))[0]!
 
+/**
+ * As much of one session as a seam of it rests on: far less than its plan does, since it is read at every change in the room.
+ * @param projects of its class, and perhaps of others
+ */
+export async function readSeamFacts(
+  siteId: string,
+  { sessionId, courseId, ofClass }: Session,
+  projects: readonly Project[],
+): Promise<SeamFacts> {
+  const store = booksOf(siteId)
+  const [attendance, machines, { room }] = await Promise.all([
+    readAttendance(store, siteId, sessionId),
+    readMachines(store, siteId),
+    roomAndShelvesOf(siteId),
+  ])
+  return {
+    machines: machines.sort(inWalkingOrder),
+    learners: projects
+      .filter((project) => project.courseId === courseId && attendance.get(project.personId)?.comes !== 'absent')
+      .map(projectIn),
+    room: { ...room, rules: rulesOfClass(room.rules, ofClass) },
+  }
+}
+
+/** A project as a session has it; a kit whose parts were chosen by hand goes with it. */
+const projectIn = ({ projectId, name, fabric, layers, operation, sewn, given }: Project): SessionProject => ({
+  projectId,
+  name,
+  fabric,
+  layers,
+  operation,
+  ...(sewn && { sewn }),
+  ...(given &&
+    (given.kit.overrides?.length || given.kit.dropped?.length) && {
+      given: { machineId: given.machineId, kit: given.kit },
+    }),
+})
+
 function sessionIn(
   {
     machines,
@@ -155,22 +199,13 @@ function sessionIn(
       learners: projects
         .filter(({ personId }) => comes(personId).comes !== 'absent')
         .map((project): SessionLearner => {
-          const { projectId, personId, learner, name, fabric, layers, operation, sewn, given } = project
+          const { projectId, personId, learner, given } = project
           const { fromBlock } = comes(personId)
           const last = lastSeats.get(projectId) ?? given?.machineId
           return {
-            projectId,
+            ...projectIn(project),
             personId,
             learner,
-            name,
-            fabric,
-            layers,
-            operation,
-            ...(sewn && { sewn }),
-            ...(given &&
-              (given.kit.overrides?.length || given.kit.dropped?.length) && {
-                given: { machineId: given.machineId, kit: given.kit },
-              }),
             ...(fromBlock !== undefined && { fromBlock }),
             needs: needs.get(personId) ?? [],
             ...(last && { lastMachineId: last }),

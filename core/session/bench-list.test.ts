@@ -4,9 +4,9 @@ import { ARCHETYPES } from '../knowledge/machine/archetype'
 import type { MachineEvent } from '../machine/event'
 import { foldMachine } from '../machine/fold'
 import { session, SESSION_AT, sessionLearner, sessionMachine } from '../testing/sessions'
-import { benchList, seamList, type BenchStop } from './bench-list'
+import { benchList, seamList, seamSoFar, type BenchStop } from './bench-list'
 import type { PlanSeat } from '../planner/problem'
-import { sessionQuestion, type SessionFacts } from './room-question'
+import { kitAt, sessionQuestion, type SessionFacts } from './room-question'
 
 const BEFORE = '2026-11-20T00:00:00.000Z'
 const DONE_AT = '2026-11-26T17:00:00.000Z'
@@ -124,7 +124,7 @@ describe('a bench list', () => {
 })
 
 describe('the seam between two blocks', () => {
-  const seamOf = ({ facts, seats, kits }: Room, block = 2) => seamList(facts, seats, kits, block, SESSION_AT)
+  const seamOf = ({ facts, seats }: Room, block = 2) => seamList(facts, seats, block, SESSION_AT)
 
   it('has a stop for everybody who sits down, and each tick brings the machine nearer to ready', () =>
     fc.assert(
@@ -148,6 +148,22 @@ describe('the seam between two blocks', () => {
           ),
         }))
         expect(seamOf({ ...room, facts: { ...room.facts, machines } }).every(({ ready }) => ready)).toBe(true)
+      }),
+    ))
+
+  it('counts what its list counts, and asks of each machine what the plan asks of it for whoever comes', () =>
+    fc.assert(
+      fc.property(anySession, (room) => {
+        const stops = seamOf(room)
+        const open = stops.filter(({ ready }) => !ready).map(({ machineId }) => machineId)
+        expect(seamSoFar(room.facts, room.seats, 2, SESSION_AT)).toEqual(
+          stops.length === 0 ? undefined : { toBlock: 2, of: stops.length, ready: stops.length - open.length, open },
+        )
+        for (const learner of room.facts.learners)
+          for (const machine of room.facts.machines)
+            expect(kitAt(learner, machine, room.facts.room)).toEqual(
+              room.kits.get(learner.projectId)!.get(machine.machineId),
+            )
       }),
     ))
 

@@ -7,7 +7,17 @@ import { LAID_OUT } from '../knowledge/stitch/extra'
 import { plain } from '../units/words'
 import type { Kit } from '../kit/request'
 import type { PlanSeat } from '../planner/problem'
-import { bobbinsFor, useOnMachine, type SessionFacts, type SessionLearner, type SessionMachine } from './room-question'
+import type { KitRoom } from '../kit/for-room'
+import type { SeamSoFar } from './live-room'
+import {
+  bobbinsFor,
+  kitAt,
+  useOnMachine,
+  type SessionFacts,
+  type SessionLearner,
+  type SessionMachine,
+  type SessionProject,
+} from './room-question'
 
 /** One machine before class: who sits there first, and what is still to be done. */
 export interface BenchStop {
@@ -57,7 +67,7 @@ export function benchList(
       })
     const first = sitting[0]
     if (!first) return []
-    const standing = benchTasks(machine, first.learner, first.kit, facts, now)
+    const standing = benchTasks(machine, first.learner, first.kit, facts.room, now)
     return [
       {
         machineId: machine.machineId,
@@ -83,32 +93,69 @@ export interface SeamStop extends BenchStop {
   readonly themselves: boolean
 }
 
-/**
- * What changes before a block, machine by machine in walking order, told from the books: what is done is no longer there.
- * @param kits by project and machine
- * @param now ISO, UTC
- */
-export function seamList(
-  facts: SessionFacts,
+/** What a seam rests on: who comes to sit where, with what. */
+export interface SeamFacts<Who extends SessionProject = SessionProject> extends Pick<
+  SessionFacts,
+  'machines' | 'room'
+> {
+  readonly learners: readonly Who[]
+}
+
+/** Each machine that somebody comes to in a block, with what of it is not yet as their kit asks. */
+const atTheSeam = <Who extends SessionProject>(
+  { machines, learners, room }: SeamFacts<Who>,
   seats: readonly PlanSeat[],
-  kits: ReadonlyMap<string, ReadonlyMap<string, Kit>>,
   block: number,
   now: string,
-): SeamStop[] {
-  return facts.machines.flatMap((machine) => {
+) =>
+  machines.flatMap((machine) => {
     const seat = seats.find((each) => each.machine === machine.machineId && each.block === block)
-    const learner = seat && facts.learners.find(({ projectId }) => projectId === seat.student)
-    const kit = learner && kits.get(learner.projectId)?.get(machine.machineId)
+    const learner = seat && learners.find(({ projectId }) => projectId === seat.student)
+    const kit = learner && kitAt(learner, machine, room)
     if (!learner || !kit) return []
-    const tasks = benchTasks(machine, learner, kit, facts, now)
-      .filter(({ id }) => AT_THE_SEAM.includes(id))
-      .map((task) => ({ ...task, how: howOf(task, machine.traits, kit) }))
-    const { drive } = machine.traits
-    const themselves = learner.signOffs.some(
-      ({ skill, machineKind }) => skill === 'needle-change' && machineKind === drive,
-    )
-    return [{ machineId: machine.machineId, first: learner, tasks, ready: tasks.length === 0, themselves }]
+    const tasks = benchTasks(machine, learner, kit, room, now).filter(({ id }) => AT_THE_SEAM.includes(id))
+    return [{ machine, learner, kit, tasks }]
   })
+
+/**
+ * What changes before a block, machine by machine in walking order, told from the books: what is done is no longer there.
+ * @param now ISO, UTC
+ */
+export const seamList = (
+  facts: SeamFacts<SessionLearner>,
+  seats: readonly PlanSeat[],
+  block: number,
+  now: string,
+): SeamStop[] =>
+  atTheSeam(facts, seats, block, now).map(({ machine, learner, kit, tasks }) => ({
+    machineId: machine.machineId,
+    first: learner,
+    tasks: tasks.map((task) => ({ ...task, how: howOf(task, machine.traits, kit) })),
+    ready: tasks.length === 0,
+    themselves: learner.signOffs.some(
+      ({ skill, machineKind }) => skill === 'needle-change' && machineKind === machine.traits.drive,
+    ),
+  }))
+
+/**
+ * How far the room is with what changes before a block; undefined where nobody sits down in it.
+ * @param now ISO, UTC
+ */
+export function seamSoFar(
+  facts: SeamFacts,
+  seats: readonly PlanSeat[],
+  block: number,
+  now: string,
+): SeamSoFar | undefined {
+  const stops = atTheSeam(facts, seats, block, now)
+  if (stops.length === 0) return undefined
+  const open = stops.filter(({ tasks }) => tasks.length > 0)
+  return {
+    toBlock: block,
+    of: stops.length,
+    ready: stops.length - open.length,
+    open: open.map(({ machine }) => machine.name),
+  }
 }
 
 /** A needle goes in as this machine's own list says; what is threaded, along the way of its thread. */
@@ -120,18 +167,18 @@ const howOf = ({ id }: BenchTask, traits: Traits, kit: Kit): readonly CheckStep[
 /** What a machine's book says is not so yet for somebody's kit; what is set up is set up for them. */
 const benchTasks = (
   machine: SessionMachine,
-  learner: SessionLearner,
+  learner: SessionProject,
   kit: Kit,
-  facts: SessionFacts,
+  { rules }: KitRoom,
   now: string,
 ): BenchTask[] =>
-  beforeClass(machine, kit, facts.room.rules, now, learner).map((task) =>
+  beforeClass(machine, kit, rules, now, learner).map((task) =>
     task.event?.kind === 'set-up'
       ? { ...task, event: { ...task.event, body: { ...task.event.body, ...sewnNow(learner) } } }
       : task,
   )
 
-const sewnNow = (learner: SessionLearner) => ({
+const sewnNow = (learner: SessionProject) => ({
   fabricClass: fabricClass(completeFabric(learner.fabric)),
   projectId: learner.projectId,
 })

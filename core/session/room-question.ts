@@ -44,6 +44,12 @@ export interface SessionLearner extends Pick<ProjectFacts, 'name' | 'fabric' | '
   readonly signOffs: readonly Pick<SignOff, 'skill' | 'machineKind'>[]
 }
 
+/** As much of it as its kit rests on. */
+export type SessionProject = Pick<
+  SessionLearner,
+  'projectId' | 'name' | 'fabric' | 'layers' | 'operation' | 'sewn' | 'given'
+>
+
 /** Everything that a session's plan rests on. Ids are the room's own; a seat's `student` is a project. */
 export interface SessionFacts {
   readonly blocks: number
@@ -105,7 +111,7 @@ function unfit(learner: SessionLearner, { traits }: SessionMachine): string | un
 type KitOrWhy = { readonly kit: Kit } | { readonly whyNot: string; readonly refusal?: Refusal }
 
 function kitFor(
-  learner: SessionLearner,
+  learner: SessionProject,
   machine: SessionMachine,
   known: ReturnType<typeof kitMachine>,
   room: KitRoom,
@@ -119,6 +125,12 @@ function kitFor(
   if (kit) return { kit: given ? travel(kitRequestFor(learner, known.machine, room), given.kit, kit) : kit }
   const refusal = refusals[0]
   return refusal ? { whyNot: refusal.because, refusal } : { whyNot: 'It cannot make this kit' }
+}
+
+/** The kit that a plan has for somebody at one machine; undefined where they can have none there. */
+export function kitAt(learner: SessionProject, machine: SessionMachine, room: KitRoom): Kit | undefined {
+  const found = kitFor(learner, machine, kitMachine(machine.traits), room)
+  return 'kit' in found ? found.kit : undefined
 }
 
 /**

@@ -11,7 +11,7 @@ import { listenForNews, type News } from '../live/news'
 import { readOwnLines } from '../people/own-lines'
 import { readGivenBefore } from '../project/given-before'
 import { aProject, aStaffedVenue, freshStore } from '../testing/store'
-import { readLiveRoom } from './live-room'
+import { readLive } from './live-room'
 
 let store: Store
 let url: string
@@ -27,7 +27,8 @@ const run = (as: Role, name: string, body: object, commandId = uuid()) =>
   runCommand(store, actors[as], name, { commandId, body })
 const log = (as: Role, kind: string, body: object, commandId = uuid()) =>
   run(as, 'log', { machineId, happenedAt: new Date().toISOString(), kind, body }, commandId)
-const seats = async () => (await readLiveRoom(store, actors.coordinator.siteId, new Date())).sessions[0]!.seats
+const liveRoom = async () => (await readLive(store, actors.coordinator.siteId, new Date())).room
+const seats = async () => (await liveRoom()).sessions[0]!.seats
 const step = async () => (await seats())[0]!.step
 
 beforeAll(async () => {
@@ -77,7 +78,7 @@ it('follows a learner from the bag to the end of their turn, by what is written 
   expect(await step()).toBe('sewing')
   await log('learner', 'correction', { corrects: again, because: 'No, it is over' })
   expect(await step()).toBe('done')
-  const live = await readLiveRoom(store, actors.coordinator.siteId, new Date())
+  const live = await liveRoom()
   expect(live.sessions[0]!.next).toMatchObject([{ machineId, who: 'Bo' }])
   expect(live.open).toEqual([])
   const lines = await readOwnLines(store, actors.learner.siteId, ida.personId, new Date(), 5)
@@ -134,7 +135,7 @@ it('shows a visit to the one visited and to colleagues, as no call; and remember
 it('is made to where somebody sits and nowhere else', async () => {
   const gone = run('instructor', 'visit-seat', { machineId: spare, personId: ida.personId })
   await expect(gone).rejects.toMatchObject({ fault: { code: 'not-there' } })
-  expect((await readLiveRoom(store, actors.coordinator.siteId, new Date())).open).toEqual([])
+  expect((await liveRoom()).open).toEqual([])
 })
 
 it('tells whoever watches the room of a venue, once a statement, and nobody of another venue', async () => {

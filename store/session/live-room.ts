@@ -3,16 +3,24 @@ import { liveSession, openSeats, type LiveRoom } from '@/core/session/live-room'
 import { readEveryCall } from '../calls/calls'
 import type { Database } from '../database'
 import { readRoom } from '../machine/machines'
-import { readProjects } from '../project/projects'
-import { readPlans, readSessions } from './sessions'
+import { readProjects, type Project } from '../project/projects'
+import { readPlans, readSessions, type KeptPlan, type Session } from './sessions'
 
 type Reader = Kysely<Database> | Transaction<Database>
 
 /** A session is on screen from so long before it begins until so long after it ends. */
 const AROUND_MS = 30 * 60_000
 
-export async function readLiveRoom(store: Reader, siteId: string, now: Date): Promise<LiveRoom> {
-  const [sessions, machines, projects, calls] = await Promise.all([
+/** The room as it is just now, with what it was told from. */
+export interface LiveReading {
+  readonly room: LiveRoom
+  readonly sessions: readonly Session[]
+  readonly plans: ReadonlyMap<string, KeptPlan>
+  readonly projects: readonly Project[]
+}
+
+export async function readLive(store: Reader, siteId: string, now: Date): Promise<LiveReading> {
+  const [near, machines, projects, calls] = await Promise.all([
     readSessions(store, siteId, {
       from: new Date(now.getTime() - AROUND_MS),
       to: new Date(now.getTime() + AROUND_MS),
@@ -21,14 +29,11 @@ export async function readLiveRoom(store: Reader, siteId: string, now: Date): Pr
     readProjects(store, siteId, { hanging: true }),
     readEveryCall(store, siteId),
   ])
+  const sessions = near.filter(({ calledOff }) => calledOff === undefined)
+  const plans = await readPlans(store, siteId, { sessionIds: sessions.map(({ sessionId }) => sessionId) })
   const facts = { machines, projects, calls }
-  const on = await Promise.all(
-    sessions
-      .filter(({ calledOff }) => calledOff === undefined)
-      .map(async (session) => {
-        const plan = (await readPlans(store, siteId, { sessionIds: [session.sessionId] })).get(session.sessionId)
-        return liveSession({ ...session, seats: plan?.plan.seats ?? [] }, facts, now)
-      }),
+  const on = sessions.map((session) =>
+    liveSession({ ...session, seats: plans.get(session.sessionId)?.plan.seats ?? [] }, facts, now),
   )
-  return { sessions: on, open: openSeats(facts, on, now) }
+  return { room: { sessions: on, open: openSeats(facts, on, now) }, sessions, plans, projects }
 }

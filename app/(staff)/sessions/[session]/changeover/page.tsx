@@ -37,7 +37,7 @@ export default async function ChangeoverPage({ params, searchParams }: Props) {
   // The seam that comes next, unless another is asked for.
   const coming = now < session.startsAt ? 2 : Math.min(session.blocks, blockAt(session, now) + 1)
   const block = Math.min(session.blocks, Math.max(2, Math.floor(Number(asked)) || coming))
-  const stops = seamList(facts, seats, kits, block, now.toISOString())
+  const stops = seamList(facts, seats, block, now.toISOString())
   const { changes } = sheetFigures(question, seats)
   const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
   const ready = stops.filter((stop) => stop.ready).length
