@@ -50,7 +50,7 @@ function DayOfMonth({ day: { date }, modifiers, children, className: _, ...butto
       ref={self}
       aria-label={[said, date.toDateString()].filter(Boolean).join(', ')}
       {...(its.length > 1 && { 'aria-expanded': day === shown })}
-      className={`rdp-day_button relative size-11 ${its.length > 0 ? 'border-2! border-secondary! font-bold hover:bg-base-200' : ''} ${day === shown ? 'bg-base-200' : ''} ${day === today ? 'underline decoration-4 underline-offset-4' : ''}`}
+      className={`relative size-11 ${its.length > 0 ? 'border-2! border-secondary! font-bold hover:bg-base-200' : ''} ${day === shown ? 'bg-base-200' : ''} ${day === today ? 'underline decoration-4 underline-offset-4' : ''}`}
     >
       {children}
       {its.length > 1 && (
