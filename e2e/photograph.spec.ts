@@ -1,7 +1,7 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { samplePhotograph, type Sample } from '@/stand-ins/sample-photographs'
 import { choosePicture, expect, openMachine, stateFile, test } from './people'
+import { foundIn } from './views'
 
 /** A swatch is photographed instead of guessed at: read on the device, taken over, corrected, and told to the adviser. */
 test.use({ storageState: stateFile('instructor') })
@@ -31,7 +31,7 @@ test('a photograph is read, measured, and its score tells where to turn the dial
   await photograph(page, 'the underside', 'good-under')
   await expect(page.getByRole('radio', { name: 'only the light thread' })).toBeChecked()
   await expect(reading).toContainText('Turn the dial')
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  expect(await foundIn(page)).toEqual([])
   // Nothing of it has left the device.
   expect(outside).toEqual([])
 
