@@ -46,6 +46,8 @@ async function after(deeds: readonly Deed[], code: string) {
     const item = ITEMS[index]!
     const key = itemKey(item)
     const there = notebook.get(key)
+    // Somebody looks between any two deeds: what is remembered of that must not be told again.
+    await readShelves(store, who.siteId)
     if (name === 'fit') {
       const needle = { system: '130/705 H', point: 'universal', sizeNm: 80, condition: 'new' }
       const at = new Date(now + 500).toISOString()

@@ -97,4 +97,40 @@ describe('a shelf', () => {
     await log('correction', { corrects: noted, because: 'it belongs in the needle’s line', replacement }, uuid())
     expect(await on(item)).toBe(2)
   })
+
+  it('is told without the long books being read again, until a needle line is written in one', async () => {
+    const machineId = uuid()
+    const place = { x: 2, y: 2 }
+    await run('add-machine', { machineId, name: 'Knot', number: 2, place, traits: {}, source: 'manual' })
+    const item: StockItem = { kind: 'needle', system: '130/705 H', point: 'stretch', sizeNm: 75 }
+    await run('count-stock', { item, count: 40 })
+    const change = () =>
+      run('log', {
+        machineId,
+        happenedAt: new Date(Date.now() + 5).toISOString(),
+        kind: 'needle-changed',
+        body: { in: { system: '130/705 H', point: 'stretch', sizeNm: 75, condition: 'new' } },
+      })
+    for (let line = 0; line < 30; line += 1) await change()
+    let rows = 0
+    const counted = store.withPlugin({
+      transformQuery: ({ node }) => node,
+      transformResult: ({ result }) => {
+        rows += result.rows.length
+        return Promise.resolve(result)
+      },
+    })
+    const told = async () => {
+      rows = 0
+      const shelves = await readShelves(counted, who.siteId)
+      return { rows, left: shelves.find((each) => itemKey(each.item) === itemKey(item))?.count }
+    }
+    const moves = (await readMoves(store, who.siteId)).length
+    const [first, again] = [await told(), await told()]
+    expect(first.left).toBe(10)
+    expect(first.rows).toBeGreaterThan(moves + 30)
+    expect(again).toEqual({ rows: moves + 1, left: 10 })
+    await change()
+    expect((await told()).left).toBe(9)
+  })
 })

@@ -4,7 +4,7 @@ import type { KitStock } from '@/core/kit/request'
 import { StockSchema } from '@/core/kit/kit-schema'
 import { check } from '@/core/schema/validate'
 import { StockItemSchema } from '@/core/stock/item'
-import { onHand, type OnHand, type StockMove } from '@/core/stock/ledger'
+import { onHand, type NeedleFitted, type OnHand, type StockMove } from '@/core/stock/ledger'
 import { needlesFitted, type NeedleBook } from '@/core/stock/reconcile'
 import type { Database } from '../database'
 import { asLine, LINE } from '../machine/book'
@@ -71,12 +71,53 @@ export async function readNeedleBooks(store: Reader, siteId: string, since?: str
   return [...books].map(([machineId, events]) => ({ machineId, events }))
 }
 
-/** What every shelf holds now. */
+/** What every shelf holds now; of one item only, where asked. */
 export async function readShelves(store: Reader, siteId: string, key?: string): Promise<OnHand[]> {
   const moves = await readMoves(store, siteId, key)
-  const needles = moves.filter(({ item }) => item.kind === 'needle')
-  if (needles.length === 0) return onHand(moves, [])
-  return onHand(moves, needlesFitted(await readNeedleBooks(store, siteId, needles[0]!.happenedAt)))
+  const first = moves.find(({ item }) => item.kind === 'needle')
+  if (!first) return onHand(moves, [])
+  // A command asks for one item, and sees what it has itself just written.
+  const fitted =
+    key === undefined
+      ? await readFitted(store, siteId, first.happenedAt)
+      : needlesFitted(await readNeedleBooks(store, siteId, first.happenedAt))
+  return onHand(moves, fitted)
+}
+
+/** How many venues' needles a process remembers: those that were asked for last. */
+const MOST_REMEMBERED = 200
+
+interface Remembered {
+  readonly since: string
+  readonly lines: number
+  readonly fitted: readonly NeedleFitted[]
+}
+const remembered = new Map<string, Remembered>()
+
+/**
+ * What was fitted from the shelves since a moment. Nearly every page asks, and after years the books are long; lines are never taken
+ * out of a book, so as many of them as last time are the same ones.
+ */
+async function readFitted(store: Reader, siteId: string, since: string): Promise<readonly NeedleFitted[]> {
+  const { lines } = await store
+    .selectFrom('machine_event')
+    .select(({ fn }) => fn.countAll<number>().as('lines'))
+    .where('site_id', '=', siteId)
+    .where('happened_at', '>=', new Date(since))
+    .where('kind', 'in', NEEDLE_KINDS)
+    .executeTakeFirstOrThrow()
+  const last = remembered.get(siteId)
+  const fitted =
+    last?.since === since && last.lines === lines
+      ? last.fitted
+      : needlesFitted(await readNeedleBooks(store, siteId, since))
+  remembered.delete(siteId)
+  remembered.set(siteId, { since, lines, fitted })
+  for (const [oldest] of remembered) {
+    if (remembered.size <= MOST_REMEMBERED) break
+    remembered.delete(oldest)
+  }
+  return fitted
 }
 
 /** What is on the shelves, as the kit asks for it; undefined when nothing has been counted yet. */

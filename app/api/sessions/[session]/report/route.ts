@@ -17,7 +17,6 @@ export const GET = route<{ session: string }>({ may: 'see-sessions' }, async ({ 
     machine: row.machine,
     learner: row.learner,
     project: row.project,
-    came: row.absent ? 'no' : 'yes',
     turn: row.turn ?? '',
     seatCheck: row.checked ? 'yes' : 'no',
     swatches: row.swatches,
@@ -25,6 +24,8 @@ export const GET = route<{ session: string }>({ may: 'see-sessions' }, async ({ 
     needlesChanged: row.needlesChanged,
     calls: row.calls,
     longestWaitMinutes: row.waitedMinutes,
+    // What came later stands last: nobody's own sheet of earlier evenings is upset.
+    came: row.absent ? 'no' : 'yes',
   }))
   return asDownload(
     `session-report-${session.startsAt.toISOString().slice(0, 10)}.csv`,
