@@ -136,6 +136,14 @@ test('who comes late or not at all changes the plan, and two sit apart', async (
   expect(await blockOf('Ansa')).toBe('2')
   expect(await blockOf('Chidi')).not.toBe(await blockOf('Kofi'))
 
+  // Whoever had a place and stayed away is in the evening's report by name.
+  await page.getByRole('link', { name: 'Who comes' }).click()
+  await page.getByLabel('Ansa comes').selectOption({ label: 'does not come' })
+  await expect(page.getByRole('heading', { name: '10 of 12 come' })).toBeVisible()
+  await page.goto(`${page.url().replace(/\/people$/, '')}/close`)
+  const sewed = page.getByRole('region', { name: 'Who sewed, and how far they came' })
+  await expect(sewed.getByRole('listitem').filter({ hasText: 'did not come' })).toHaveText(/^Ansa, /)
+
   await page.getByRole('link', { name: 'Who comes' }).click()
   await page.getByRole('button', { name: 'End the pair Chidi and Kofi' }).click()
   await expect(page.getByText('Nobody has to sit with or apart')).toBeVisible()
