@@ -17,7 +17,7 @@ export async function readReport(siteId: string, session: Session) {
   const personOf = new Map(seats.map(({ projectId, personId }) => [projectId, personId]))
   const told = sessionReport(session, seats, linesOf, (projectId) => personOf.get(projectId), calls)
   return told.map((row, index) => {
-    const { machine, number, learner, project, absent } = seats[index]!
-    return { ...row, machine, number, learner, project, absent }
+    const { machine, learner, project } = seats[index]!
+    return { ...row, machine, learner, project }
   })
 }

@@ -94,7 +94,7 @@ it('has what an evening was in its report, however much was written at the machi
 
 it('tells an evening as it was: who did not come by name, and with bag and machine put away since', async () => {
   const names = async () =>
-    (await report()).map(({ learner, project, machine, absent }) => [learner, project, machine, absent])
+    (await report()).map(({ learner, project, machine, came }) => [learner, project, machine, came])
   const later = uuid()
   const times = { sessionId: later, startsAt: ago(-60 * 48), endsAt: ago(-60 * 50), blocks: 2 }
   await run('add-sessions', { courseId, sessions: [times] })
@@ -103,17 +103,18 @@ it('tells an evening as it was: who did not come by name, and with bag and machi
   expect(await report(later)).toHaveLength(1)
 
   const was = [
-    ['Ida', 'a bag', 'Heron', false],
-    ['Jon', 'a bag', 'Heron', false],
+    ['Ida', 'a bag', 'Heron', true],
+    ['Jon', 'a bag', 'Heron', true],
   ]
   expect(await names()).toEqual(was)
+  expect((await report()).some(({ swatches }) => swatches > 0)).toBe(true)
   await run('set-attendance', { sessionId, personId: jon.personId, comes: 'absent' })
-  was[1]![3] = true
+  was[1]![3] = false
   expect(await names()).toEqual(was)
   await run('put-away', { what: 'project', id: ida.projectId })
   await run('log', { machineId, happenedAt: new Date().toISOString(), kind: 'put-away', body: { because: 'sold' } })
   expect(await names()).toEqual(was)
-  expect((await report()).some(({ swatches }) => swatches > 0)).toBe(true)
+  expect(await report()).toMatchObject([{ turn: 'goes on' }, { swatches: 0 }])
 
   // A session that begins after they were put away never had them.
   expect(await report(later)).toEqual([])

@@ -64,6 +64,19 @@ describe('the report of a session', () => {
     expect(row).toMatchObject({ calls: 2, waitedMinutes: 20 })
   })
 
+  it('says who did not come, gives them no line of somebody else’s, and takes their own word over what was expected', () => {
+    const expected = (lines: ReturnType<typeof line>[], calls: ReportCall[] = []) =>
+      sessionReport(session, [{ ...seat(1, 'Ada'), absent: true }], () => lines, personOf, calls)[0]
+    expect(expected([check('18:05'), swatch('18:10', 'own')])).toMatchObject({
+      came: false,
+      checked: false,
+      swatches: 0,
+    })
+    expect(expected([swatch('18:10', 'own', 'Ada')])).toMatchObject({ came: true, swatches: 1 })
+    expect(expected([], [call('18:10', 'Ada')])).toMatchObject({ came: true, calls: 1 })
+    expect(report([seat(1, 'Ada')], [])[0]).toMatchObject({ came: true })
+  })
+
   it('gives no line that names a project to anybody else’s place, whatever its time', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 119 }), fc.constantFrom('Ada', 'Bo'), (minute, who) => {

@@ -15,6 +15,8 @@ export interface SeatReport {
   readonly block: number
   readonly machineId: string
   readonly projectId: string
+  /** whoever was said not to come, and has neither called nor a line that names their project, did not */
+  readonly came: boolean
   readonly needlesChanged: number
   readonly checked: boolean
   readonly swatches: number
@@ -38,48 +40,54 @@ export interface ReportCall {
 
 type Line = Happening & { readonly happenedAt: string }
 
+const projectOf = (line: Line) => ('projectId' in line.body ? line.body.projectId : undefined)
+
 /** Who sets up comes before the session, and who is late in ending it after. */
 const AROUND_MS = 30 * 60_000
 
 /**
  * The evening as its books have it, a row for each place in the order of the seats. A line that names a project is of that project's place;
- * one that names none is of whoever had the machine in that block.
+ * one that names none is of whoever had the machine in that block, where they came.
  * @param linesOf what stands in a machine's book, corrections applied, oldest first
  * @param personOf who makes a project
  */
 export function sessionReport(
   session: { readonly startsAt: Date; readonly endsAt: Date; readonly blocks: number },
-  seats: readonly PlannedSeat[],
+  seats: readonly (PlannedSeat & { readonly absent?: boolean })[],
   linesOf: (machineId: string) => readonly Line[],
   personOf: (projectId: string) => string | undefined,
   calls: readonly ReportCall[],
 ): SeatReport[] {
   const begins = session.startsAt.getTime()
   const blockMs = (session.endsAt.getTime() - begins) / session.blocks
-  return seats.map(({ block, machineId, projectId }) => {
+  return seats.map(({ block, machineId, projectId, absent = false }) => {
     const from = begins + (block - 1) * blockMs - (block === 1 ? AROUND_MS : 0)
     const to = begins + block * blockMs + (block === session.blocks ? AROUND_MS : 0)
     const within = (moment: string) => Date.parse(moment) >= from && Date.parse(moment) < to
     // Somebody who has the machine in two blocks has what they wrote in each of them.
     const blocksOfTheirs = seats.filter((seat) => seat.machineId === machineId && seat.projectId === projectId)
-    const own = linesOf(machineId).filter((line) => {
-      const named = 'projectId' in line.body ? line.body.projectId : undefined
+    const atPlace = linesOf(machineId).filter((line) => {
+      const named = projectOf(line)
       if (named === undefined || blocksOfTheirs.length > 1)
         return within(line.happenedAt) && (named ?? projectId) === projectId
       const at = Date.parse(line.happenedAt)
       return named === projectId && at >= begins - AROUND_MS && at < session.endsAt.getTime() + AROUND_MS
     })
-    const swatches = own.flatMap((line) => (line.kind === 'swatch-stitched' ? [readWritten(line.body)] : []))
-    const turn = own.findLast((line) => line.kind === 'turn-ended')
     const person = personOf(projectId)
     const theirs = calls.filter(
       (call) => call.personId === person && call.machineId === machineId && within(call.calledAt),
     )
+    const came = !absent || theirs.length > 0 || atPlace.some((line) => projectOf(line) === projectId)
+    // What names nobody is of somebody else, where they did not come.
+    const own = came ? atPlace : []
+    const swatches = own.flatMap((line) => (line.kind === 'swatch-stitched' ? [readWritten(line.body)] : []))
+    const turn = own.findLast((line) => line.kind === 'turn-ended')
     const last = swatches.at(-1)
     return {
       block,
       machineId,
       projectId,
+      came,
       needlesChanged: own.filter(({ kind }) => kind === 'needle-changed').length,
       checked: own.some((line) => line.kind === 'check-run' && line.body.list === 'seat'),
       swatches: swatches.length,

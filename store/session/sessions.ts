@@ -165,12 +165,16 @@ export interface KeptPlan {
 
 /**
  * The newest plan of each session, by session id; of some sessions or classes only, where asked. A plan is kept as it was made; its places at
- * machines that are put away since, and those of bags that are, are none any more.
+ * machines that are put away since, and those of bags that are, are none any more, unless it is asked for as it was made.
  */
 export async function readPlans(
   store: Reader,
   siteId: string,
-  only: { readonly sessionIds?: readonly string[]; readonly courseIds?: readonly string[] } = {},
+  only: {
+    readonly sessionIds?: readonly string[]
+    readonly courseIds?: readonly string[]
+    readonly asMade?: true
+  } = {},
 ): Promise<ReadonlyMap<string, KeptPlan>> {
   if (only.sessionIds?.length === 0) return new Map()
   const rows = await store
@@ -192,6 +196,7 @@ export async function readPlans(
     .orderBy('landed', 'desc')
     .execute()
   if (rows.length === 0) return new Map()
+  if (only.asMade) return new Map(rows.map((row) => [row.session_id, asPlan(row)]))
   const away = new Set((await Promise.all([machinesAway(store, siteId), projectsAway(store, siteId)])).flat())
   if (away.size === 0) return new Map(rows.map((row) => [row.session_id, asPlan(row)]))
   return new Map(

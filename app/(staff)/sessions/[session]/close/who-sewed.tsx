@@ -3,22 +3,21 @@ import type { readReport } from '../../../../_server/report'
 
 type Row = Awaited<ReturnType<typeof readReport>>[number]
 
-const wordsOf = ({ absent, turn, checked, swatches, balanced, calls, waitedMinutes }: Row): string =>
-  // Whoever was marked absent and has written all the same was there.
-  absent && turn === undefined && !checked && swatches === 0 && calls === 0
-    ? 'did not come'
-    : [
-        turn === 'finished'
-          ? 'finished'
-          : turn === 'goes on'
-            ? 'goes on another time'
-            : 'nobody said that the turn is over',
-        checked ? 'seat checked' : 'no seat check',
-        swatches === 0
-          ? 'no swatch read'
-          : `${counted(swatches, 'swatch', 'swatches')}, the last ${balanced ? 'in balance' : 'not in balance yet'}`,
-        ...(calls > 0 ? [calledWords(calls, waitedMinutes)] : []),
-      ].join(', ')
+const wordsOf = ({ came, turn, checked, swatches, balanced, calls, waitedMinutes }: Row): string => {
+  if (!came) return 'did not come'
+  return [
+    turn === 'finished'
+      ? 'finished'
+      : turn === 'goes on'
+        ? 'goes on another time'
+        : 'nobody said that the turn is over',
+    checked ? 'seat checked' : 'no seat check',
+    swatches === 0
+      ? 'no swatch read'
+      : `${counted(swatches, 'swatch', 'swatches')}, the last ${balanced ? 'in balance' : 'not in balance yet'}`,
+    ...(calls > 0 ? [calledWords(calls, waitedMinutes)] : []),
+  ].join(', ')
+}
 
 const calledWords = (calls: number, waitedMinutes: number): string => {
   const called = calls === 1 ? 'called once' : `called ${calls} times`

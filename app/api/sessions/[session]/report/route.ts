@@ -25,7 +25,7 @@ export const GET = route<{ session: string }>({ may: 'see-sessions' }, async ({ 
     calls: row.calls,
     longestWaitMinutes: row.waitedMinutes,
     // What came later stands last: nobody's own sheet of earlier evenings is upset.
-    came: row.absent ? 'no' : 'yes',
+    came: row.came ? 'yes' : 'no',
   }))
   return asDownload(
     `session-report-${session.startsAt.toISOString().slice(0, 10)}.csv`,
