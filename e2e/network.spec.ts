@@ -120,7 +120,8 @@ test('a line that is taken back while the network is away: one that nobody has s
   await page.route(WRITES, (route) => route.abort())
   await write('Written at the wrong machine')
   await expect(waits).toContainText('1 line waits for the network')
-  await page.getByRole('button', { name: 'Undo' }).last().click()
+  const told = page.getByRole('listitem').filter({ hasText: 'nobody else sees it until the network is back' })
+  await told.getByRole('button', { name: 'Undo' }).click()
   await expect(waits).toHaveCount(0)
 
   const lamp = book.getByRole('listitem').filter({ hasText: 'The lamp flickers' })

@@ -1,6 +1,8 @@
 import { randomBytes } from 'node:crypto'
 import { v7 as uuid } from 'uuid'
+import type { Actor } from '@/store/actor'
 import type { Store } from '@/store/connect'
+import { tellDeed } from '@/store/people/deeds'
 import { removeSite } from '@/store/site/remove-site'
 import { freeCode } from '@/store/site/setup'
 import { seedDemo } from './seed'
@@ -16,9 +18,10 @@ export interface OpenedPractice {
 
 /**
  * Opens a practice room of made-up data on this server; one that the venue has open is thrown away for it.
- * @param practiceOf the venue that opens it; absent: there is none yet
+ * @param openedBy somebody of the venue that opens it, where that stands among what was done; absent: there is none yet
  */
-export async function openPractice(store: Store, practiceOf: string | undefined, now: Date): Promise<OpenedPractice> {
+export async function openPractice(store: Store, openedBy: Actor | undefined, now: Date): Promise<OpenedPractice> {
+  const practiceOf = openedBy?.siteId
   await throwAway(store, practiceOf)
   const siteId = uuid()
   const code = await freeCode(store, 'practice')
@@ -28,6 +31,7 @@ export async function openPractice(store: Store, practiceOf: string | undefined,
   const endsAt = new Date(now.getTime() + DAYS * 24 * 3_600_000)
   try {
     await seedDemo(store, now, { siteId, code, password, emails, practiceOf, endsAt })
+    if (openedBy) await tellDeed(store, openedBy, 'open-practice-room')
     return { siteId, email: emails.coordinator, password }
   } catch (error) {
     // Half a room teaches nothing; that of somebody who opened one at the same moment is left alone.

@@ -1,7 +1,9 @@
 import { sql, type Kysely, type Transaction } from 'kysely'
+import { v7 as uuid } from 'uuid'
 import { eventBody, eventWords, type EventKind, type Happening } from '@/core/machine/event'
 import { check } from '@/core/schema/validate'
 import { spaced, capital } from '@/core/units/words'
+import type { Actor } from '../actor'
 import type { Database } from '../database'
 
 type Reader = Kysely<Database> | Transaction<Database>
@@ -91,6 +93,21 @@ export async function readDeeds(
       ...(about && { about }),
     }
   })
+}
+
+/** What somebody did that is no command of the wire stands among what was done, too. @param name as a command would be called */
+export async function tellDeed(store: Reader, actor: Actor, name: string): Promise<void> {
+  await store
+    .insertInto('command')
+    .values({
+      site_id: actor.siteId,
+      command_id: uuid(),
+      name,
+      body_digest: '',
+      person_id: actor.personId,
+      about: null,
+    })
+    .execute()
 }
 
 /** A write by the name it has on the wire, in the words of the interface. */

@@ -10,7 +10,7 @@ export const POST = answerTo('practice-room', { may: 'change-venue', writes: tru
   const { practice } = await siteOf(actor.siteId)
   if (body.how === 'open') {
     if (practice) throw new Refused(409, 'practice', 'This is a practice room already')
-    const { email, password } = await openPractice(everyVenue(), actor.siteId, new Date())
+    const { email, password } = await openPractice(everyVenue(), actor, new Date())
     return { email, password }
   }
   if (!practice) throw new Refused(409, 'not-practice', 'Only a practice room can be thrown away')
