@@ -18,6 +18,16 @@ export default tseslint.config(
     },
   },
   {
+    files: ['app/**/*.tsx', 'ui/**/*.tsx'],
+    ignores: ['ui/parts/link.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { name: 'next/link', message: 'Use Link of ui/parts/link: it asks for no page before it is wanted.' },
+      ],
+    },
+  },
+  {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {

@@ -337,3 +337,19 @@ test('whoever was signed in still is', async ({ baseURL }) => {
   expect((await request.get('/room')).status()).toBe(200)
   await request.dispose()
 })
+
+test('a page that is opened asks for no other page before that is wanted', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ baseURL: baseURL!, storageState: stateFile('coordinator') })
+  const page = await context.newPage()
+  const asked: string[] = []
+  page.on('request', (request) => {
+    const { pathname, searchParams } = new URL(request.url())
+    if (searchParams.has('_rsc')) asked.push(pathname)
+  })
+  await page.goto('/room')
+  await page.getByRole('link', { name: 'Kits', exact: true }).first().click()
+  await expect(page).toHaveURL(/\/kits$/)
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  expect(asked).toEqual(['/kits'])
+  await context.close()
+})

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import type { BenchTask } from '@/core/care/before-class'
 import type { StandingWord } from '@/core/machine/standing'
 import type { Traits } from '@/core/knowledge/machine/trait'

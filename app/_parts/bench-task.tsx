@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useState } from 'react'
 import { v5 } from 'uuid'
 import type { BenchTask } from '@/core/care/before-class'

@@ -1,7 +1,7 @@
 'use client'
 
 import { HeartPulse } from 'lucide-react'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { usePathname } from 'next/navigation'
 
 /** Always one tap away: what to do first, whom to call, and the line that stops the machine. */
@@ -11,7 +11,6 @@ export function HurtLink() {
     <Link
       href={here ? `/hurt?machine=${here}` : '/hurt'}
       className="btn btn-outline min-h-11 border-error px-3 text-error"
-      prefetch={false}
       aria-label="Somebody is hurt"
     >
       <HeartPulse className="size-5" aria-hidden="true" /> <span className="max-sm:sr-only">Hurt?</span>

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { usePathname } from 'next/navigation'
 
 /** The places of the application that exist for this person. */

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import type { Units } from '@/core/units/measure'
 import { UnitsOf } from '@/ui/parts/units'
 import type { TestThreads } from '@/core/room/venue-settings'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { Entry } from '../_parts/entry'
 
 export const metadata: Metadata = { title: 'Enter a class' }

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { redirect } from 'next/navigation'
 import { mails } from '../_server/mail'
 import { Forgotten } from './forgotten'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { readInvitation } from '@/store/site/invitations'
 import { everyVenue } from '../_server/every-venue'
 import { Join } from './join'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { cookies } from 'next/headers'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { redirect } from 'next/navigation'
 import { readTablet } from '@/store/site/tablet'
 import { everyVenue } from '../_server/every-venue'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { formatInTimeZone, timeIn } from '@/ui/time'
 import { KitCard } from '@/ui/parts/kit-card'
 import { SeatWay } from '@/ui/drawings/seat-way'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 
 const PAGES = [
   { href: '/lab', name: 'Swatch lab' },

@@ -1,6 +1,6 @@
 import { Check } from 'lucide-react'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { readBeginning } from '@/store/site/beginning'
 import { mustSee } from '../../_server/actor'
 import { beginSteps } from '../../_server/begin-steps'

@@ -1,7 +1,7 @@
 import { spaced } from '@/core/units/words'
 import { Download, FileUp, Plus, Printer, Ruler } from 'lucide-react'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { bagStanding } from '@/core/kit/for-room'
 import { kitMachine } from '@/core/kit/kit-machine'
 import { may } from '@/core/wire/permission'

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useRef, useState } from 'react'
 import type { BagState } from '@/core/kit/for-room'
 import { POINTS, type Point } from '@/core/knowledge/needle/needle'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { KEY_WORDS } from '@/core/people/key'
 import { readKeys } from '@/store/keys/keys'
 import { readRoom } from '@/store/machine/machines'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import type { ReactNode } from 'react'
 import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { may } from '@/core/wire/permission'
 import { plain } from '@/core/units/words'
 import { standingOf, type MachineStanding, type StandingWord } from '@/core/machine/standing'
@@ -90,7 +90,6 @@ export default async function RoomPage({ searchParams }: Props) {
                 <Link
                   href={to({ only: only === word ? undefined : word })}
                   aria-current={only === word ? 'true' : undefined}
-                  prefetch={false}
                   className={`flex min-h-11 items-center gap-2 border-b-2 ${only === word ? 'border-secondary' : 'border-transparent'}`}
                 >
                   <span className="numeral text-2xl">{count(word)}</span>
@@ -153,7 +152,6 @@ export default async function RoomPage({ searchParams }: Props) {
                 <Link
                   key={machines[0]!.machineId}
                   href={to({ part: index + 1 })}
-                  prefetch={false}
                   aria-current={part === index + 1 ? 'true' : undefined}
                   className={`btn btn-sm ${part === index + 1 ? 'btn-neutral' : 'btn-ghost'}`}
                   title={`${machines[0]!.name} to ${machines.at(-1)!.name}`}
@@ -176,10 +174,10 @@ export default async function RoomPage({ searchParams }: Props) {
                 />
                 {may(actor.role, 'place-machine') && (
                   <p className="flex justify-end gap-5">
-                    <Link href="/put-away" className="link inline-flex min-h-11 items-center" prefetch={false}>
+                    <Link href="/put-away" className="link inline-flex min-h-11 items-center">
                       Put away
                     </Link>
-                    <Link href="/room/arrange" className="link inline-flex min-h-11 items-center" prefetch={false}>
+                    <Link href="/room/arrange" className="link inline-flex min-h-11 items-center">
                       Arrange the tables
                     </Link>
                   </p>

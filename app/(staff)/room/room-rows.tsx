@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import type { PlanMachine } from '@/ui/drawings/room-plan'
 
@@ -23,7 +23,7 @@ export function RoomList({ machines }: { machines: readonly PlanMachine[] }) {
         {machines.map((machine) => (
           <tr key={machine.href}>
             <th scope="row" className="max-w-72 min-w-32 text-lg">
-              <Link href={machine.href} className="link" prefetch={false}>
+              <Link href={machine.href} className="link">
                 {machine.name}
               </Link>{' '}
               <span className="text-sm font-normal">no. {machine.number}</span>
@@ -50,7 +50,7 @@ export function RoomCards({ machines }: { machines: readonly PlanMachine[] }) {
     <ul className="flex flex-col gap-3 sm:hidden">
       {machines.map((machine) => (
         <li key={machine.href}>
-          <Link href={machine.href} className="sheet block p-4" prefetch={false}>
+          <Link href={machine.href} className="sheet block p-4">
             <span className="flex items-center justify-between gap-3">
               <span className="text-xl font-bold">{machine.name}</span>
               <StandingMark standing={machine.standing} />

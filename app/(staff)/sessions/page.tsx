@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { PLACE_CAUTIONS } from '@/core/knowledge/care/place-caution'
 import { may } from '@/core/wire/permission'
 import { readCourses, readProjects } from '@/store/project/projects'
@@ -72,7 +72,6 @@ export default async function SessionsPage() {
                   <Link
                     href={`/sessions/${session.sessionId}`}
                     className={`font-bold ${index === 0 ? 'text-2xl' : 'text-lg'}`}
-                    prefetch={false}
                   >
                     {formatInTimeZone(session.startsAt, site.timeZone)}
                   </Link>
@@ -87,7 +86,7 @@ export default async function SessionsPage() {
               <p className="mt-4">
                 To its end:{' '}
                 {courses.map(({ course_id, name }) => (
-                  <Link key={course_id} className="link mr-4" href={`/sessions/course/${course_id}`} prefetch={false}>
+                  <Link key={course_id} className="link mr-4" href={`/sessions/course/${course_id}`}>
                     {name}, week by week
                   </Link>
                 ))}
@@ -99,7 +98,7 @@ export default async function SessionsPage() {
                 <ol>
                   {past.slice(0, MOST_PAST).map((session) => (
                     <li key={session.sessionId} className="seam flex gap-6 py-2">
-                      <Link href={`/sessions/${session.sessionId}`} className="link" prefetch={false}>
+                      <Link href={`/sessions/${session.sessionId}`} className="link">
                         {formatInTimeZone(session.startsAt, site.timeZone)}
                       </Link>
                       <span>{session.course}</span>

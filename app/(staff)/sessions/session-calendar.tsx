@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useRouter } from 'next/navigation'
 import { createContext, useContext, useEffect, useRef, useState } from 'react'
 import { DayPicker, type DayButtonProps } from 'react-day-picker'
@@ -110,7 +110,6 @@ export function SessionCalendar({
                   <Link
                     href={`/sessions/${sessionId}`}
                     className="flex min-h-11 items-center gap-3 underline-offset-4 hover:underline"
-                    prefetch={false}
                   >
                     <span className="font-bold">{hours}</span>
                     <span>{words}</span>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { codeOf } from '@/core/code/code'
 import { may } from '@/core/wire/permission'
 import { STOCK_KINDS, itemKey, itemWords, manySystems, type StockItem } from '@/core/stock/item'
@@ -86,12 +86,12 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
       <div className="mb-4 flex flex-wrap items-end gap-4">
         <h1 className="text-3xl font-bold">Stores</h1>
         {shelves.length > 0 && (
-          <Link className="link" href="/stores/labels" prefetch={false}>
+          <Link className="link" href="/stores/labels">
             Labels for the shelves
           </Link>
         )}
         {mayCount && (
-          <Link className="link" href="/stores/sheet" prefetch={false}>
+          <Link className="link" href="/stores/sheet">
             In and out as a sheet
           </Link>
         )}
@@ -156,7 +156,7 @@ export default async function StoresPage({ searchParams }: { searchParams: Promi
         <p className="mb-4">
           {planned === 0 ? 'No session to come is planned yet' : `${planned} of ${coming} sessions to come are planned`}
           : what they take is promised here.{' '}
-          <Link className="link" href="/sessions" prefetch={false}>
+          <Link className="link" href="/sessions">
             Sessions
           </Link>
         </p>

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { retentionPreview, type Learner } from '@/core/people/retention'
 import {
   ORDINARY_TEST_THREADS,

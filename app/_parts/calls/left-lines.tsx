@@ -1,7 +1,7 @@
 'use client'
 
 import { Inbox } from 'lucide-react'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useWrite } from '@/ui/parts/use-write'
 import type { ShownLeft } from '@/core/wire/asks'
 

@@ -1,7 +1,7 @@
 'use client'
 
 import { Hand, HeartPulse } from 'lucide-react'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useEffect, useRef } from 'react'
 import { useWrite } from '@/ui/parts/use-write'

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { stationsOf, type CheckStep } from '@/core/check/seat-check'
 import { gravest } from '@/core/fault/gravest'
 import type { StepDrawn } from '@/ui/drawings/step-picture'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { symptomOfSwatch } from '@/core/fault/lead-on'
 import { READING_WORDS } from '@/core/tension/reading'
 import type { NextAction, TensionStep } from '@/core/tension/next-step'

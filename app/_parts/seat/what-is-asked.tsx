@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 
 /** Says which steps are asked and why, and the way to all of them. */
 export function WhatIsAsked({

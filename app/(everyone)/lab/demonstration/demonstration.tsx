@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useEffect, useRef, useState } from 'react'
 import { LESSON } from '@/core/knowledge/tension/lesson'
 import { UNDYED } from '@/core/picture/swatch-scene'

@@ -1,6 +1,6 @@
 import { counted, spaced } from '@/core/units/words'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { momentOf } from '@/core/trainer/moment-of'
 import { DRIVES } from '@/core/knowledge/machine/trait'
 import { SKILL_WORDS } from '@/core/people/progress'

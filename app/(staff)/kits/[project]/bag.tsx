@@ -1,7 +1,7 @@
 'use client'
 
 import { Printer } from 'lucide-react'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useMemo, useRef, useState } from 'react'
 import type { KitRoom } from '@/core/kit/for-room'
 import type { OverridePart } from '@/core/kit/override'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { supervisedWords, type ClassSettings } from '@/core/room/class-settings'
 import { may } from '@/core/wire/permission'
 import { readClasses } from '@/store/project/classes'

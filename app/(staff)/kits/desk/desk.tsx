@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useState } from 'react'
 import { POINTS, type Point } from '@/core/knowledge/needle/needle'
 import { plain } from '@/core/units/words'

@@ -1,7 +1,7 @@
 'use client'
 
 import { spaced } from '@/core/units/words'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useRef, useState } from 'react'
 import type { AlreadyHere } from '@/core/exchange/already-here'
 import type { Answered } from '@/core/wire/asks'

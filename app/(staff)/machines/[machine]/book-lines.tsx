@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { BOOK_FILTERS, type BookFilter } from '@/core/machine/kinds/kind'
 import { BookLineCorrection } from './correct'
 import { TakeWordsOut } from './take-words-out'
@@ -44,7 +44,6 @@ export function BookLines({
             aria-current={only === filter ? 'true' : undefined}
             className={`btn btn-sm ${only === filter ? 'btn-neutral' : 'btn-ghost'}`}
             scroll={false}
-            prefetch={false}
           >
             {filter}
           </Link>

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { TRAIT_NAMES } from '@/core/knowledge/machine/trait'
 import type { ProvenMachine } from '@/store/machine/machines'
 import type { Site } from '@/store/site/site'
@@ -40,7 +40,7 @@ export function Card({ machine, site, maySet }: { machine: ProvenMachine; site: 
         )}
       </div>
       <p>
-        <Link className="link" href={`${base}/print`} prefetch={false}>
+        <Link className="link" href={`${base}/print`}>
           Print its card
         </Link>
       </p>
@@ -50,7 +50,7 @@ export function Card({ machine, site, maySet }: { machine: ProvenMachine; site: 
         </p>
       )}
       <p>
-        <Link className="link" href={`${base}/traits`} prefetch={false}>
+        <Link className="link" href={`${base}/traits`}>
           {maySet ? 'Answer or change a trait' : 'All its traits'}
         </Link>
       </p>

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { POINTS } from '@/core/knowledge/needle/needle'
 import type { MachineStanding } from '@/core/machine/standing'
 import { threadDiameterMm, type Thread } from '@/core/units/thread'
@@ -69,7 +69,7 @@ export function InItNow({
             <br />
             its normal mark is {plain(traits.tensionDial.normal)}
             <br />
-            <Link className="link" href={`/machines/${machine.machineId}/curve`} prefetch={false}>
+            <Link className="link" href={`/machines/${machine.machineId}/curve`}>
               its curve
             </Link>
           </p>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { notFound } from 'next/navigation'
 import { dayIn } from '@/core/units/day'
 import { dayWords, formatInTimeZone } from '@/ui/time'

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useState } from 'react'
 import type { Lock } from '@/core/machine/state'
 import { Text } from '@/ui/fields/text'

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { TRAIT_NAMES, type TraitName } from '@/core/knowledge/machine/trait'

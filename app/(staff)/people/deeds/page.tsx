@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { readDeeds } from '@/store/people/deeds'
 import { formatInTimeZone } from '@/ui/time'
 import { mustSee } from '../../../_server/actor'
@@ -46,7 +46,7 @@ export default async function DeedsPage({ searchParams }: Props) {
         {deeds.map(({ commandId, at, who, words, about, personId: by }) => (
           <li key={commandId} className="seam grid gap-x-4 py-2 sm:grid-cols-[10rem_9rem_1fr]">
             <span className="text-sm">{formatInTimeZone(at, site.timeZone)}</span>
-            <Link className="truncate underline-offset-2 hover:underline" href={query({ person: by })} prefetch={false}>
+            <Link className="truncate underline-offset-2 hover:underline" href={query({ person: by })}>
               <bdi>{who}</bdi>
             </Link>
             <span>
@@ -54,7 +54,7 @@ export default async function DeedsPage({ searchParams }: Props) {
               {about && ': '}
               {about &&
                 (about.href ? (
-                  <Link className="link" href={about.href} prefetch={false}>
+                  <Link className="link" href={about.href}>
                     <bdi>{about.name}</bdi>
                   </Link>
                 ) : (

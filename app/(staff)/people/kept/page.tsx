@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { readEverybody } from '@/store/people/everybody'
 import { mustSee } from '../../../_server/actor'
 import { booksOf } from '../../../_server/store'

@@ -1,7 +1,7 @@
 'use client'
 
 import { DndContext, KeyboardSensor, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { FARTHEST, INSTRUCTOR_TABLE, TABLE, tableInTheWay, type Place, type TableSize } from '@/core/room/table'

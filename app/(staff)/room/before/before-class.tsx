@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { BenchStops, type Stop } from '../../../_parts/bench-stops'
 
 /** The room in walking order: at each machine only what differs from what tonight needs, one tap each. */

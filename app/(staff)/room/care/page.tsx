@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import type { CareEntry } from '@/core/care/calendar'
 import { may } from '@/core/wire/permission'
 import { PrintButton } from '@/ui/parts/print-button'
@@ -107,7 +107,7 @@ function Entry({
         className="mr-2 hidden size-4 border border-base-content align-middle print:inline-block"
         aria-hidden="true"
       />
-      <Link href={`/machines/${machineId}`} className="link font-bold" prefetch={false}>
+      <Link href={`/machines/${machineId}`} className="link font-bold">
         {machine}
       </Link>
       {!short && `: ${due.title}`}{' '}

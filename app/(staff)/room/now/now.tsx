@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { seatsOf } from '@/core/session/live-room'
@@ -59,7 +59,7 @@ export function Now({
     <>
       <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
         <h1 className="grow text-3xl font-bold">Now</h1>
-        <Link href="/room/wall" className="btn btn-outline min-h-11" prefetch={false}>
+        <Link href="/room/wall" className="btn btn-outline min-h-11">
           For the wall
         </Link>
       </div>

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useState } from 'react'
 import { Tick } from '@/ui/fields/choice'
 import { Count } from '@/ui/fields/number'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { faultPatterns } from '@/core/fault/patterns'
 import { CHECKS } from '@/core/knowledge/fault/fault-check'
 import { readRoom } from '@/store/machine/machines'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { may } from '@/core/wire/permission'
 import { POINTS, systemWords } from '@/core/knowledge/needle/needle'
 import { plain, spaced } from '@/core/units/words'
@@ -121,7 +121,7 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
         }))}
       />
       <ClassEnd>
-        <Link className="link print:hidden" href={`/sessions/${session.sessionId}/close`} prefetch={false}>
+        <Link className="link print:hidden" href={`/sessions/${session.sessionId}/close`}>
           Close the session: what is still open, in one tap each
         </Link>
       </ClassEnd>

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import type { Session } from '@/store/session/sessions'
 import type { Site } from '@/store/site/site'
 import { VenueMark } from '@/ui/parts/venue-mark'

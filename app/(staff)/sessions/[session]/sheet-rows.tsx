@@ -1,5 +1,5 @@
 import { useDroppable } from '@dnd-kit/core'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { plain } from '@/core/units/words'
 import type { PlanChange } from '@/core/session/plan-question'
 import type { PlannedSeat } from '@/core/session/session-schema'
@@ -34,7 +34,7 @@ export function MachineRow(props: RowProps) {
         scope="row"
         className="border-t-2 border-dashed border-base-content/40 py-2 pr-3 text-left align-top wrap-anywhere max-lg:block"
       >
-        <Link href={`/machines/${machineId}`} className="text-xl font-bold" prefetch={false}>
+        <Link href={`/machines/${machineId}`} className="text-xl font-bold">
           {name}
         </Link>{' '}
         <span className="font-normal">no. {number}</span>

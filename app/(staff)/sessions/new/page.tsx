@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { notFound } from 'next/navigation'
 import { may } from '@/core/wire/permission'
 import { readCourses } from '@/store/project/projects'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { itemKey, itemWords, manySystems } from '@/core/stock/item'
 import { readShelves } from '@/store/stock/stock'
 import { PrintButton } from '@/ui/parts/print-button'

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import type { EventOf } from '@/core/wire/asks'
 import { timeIn } from '@/ui/time'
 import { AsOf } from '../../../_parts/live/as-of'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { readMachines } from '@/store/machine/machines'
 import { PrintButton } from '@/ui/parts/print-button'
 import { BagLabel, KitSheet, SwatchTags } from '@/ui/parts/print-sheet'

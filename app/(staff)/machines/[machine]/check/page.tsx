@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { mustSee } from '../../../../_server/actor'
 import { machinePage } from '../../../../_server/machine'
 import { seatCheckProps } from '../../../../_server/seat'

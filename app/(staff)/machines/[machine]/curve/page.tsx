@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { TARGET_SCORE, TARGET_WORDS, TARGETS, type Target } from '@/core/knowledge/tension/tension'
 import { counted, plain } from '@/core/units/words'
 import { fitDial } from '@/core/tension/dial-fit'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { FaultFinder } from '../../../../_parts/seat/fault-finder'
 import { mustSee } from '../../../../_server/actor'
 import { finderProps } from '../../../../_server/finder'

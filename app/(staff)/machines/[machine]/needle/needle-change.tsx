@@ -1,7 +1,7 @@
 'use client'
 
 import { useReducer, useState } from 'react'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import type { Point } from '@/core/knowledge/needle/needle'
 import type { CheckStep } from '@/core/check/seat-check'
 import type { Traits } from '@/core/knowledge/machine/trait'

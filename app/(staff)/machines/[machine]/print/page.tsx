@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { MachineCard } from '@/ui/parts/machine-card'
 import { PrintButton } from '@/ui/parts/print-button'
 import { mustSee } from '../../../../_server/actor'

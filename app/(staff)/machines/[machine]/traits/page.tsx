@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { may } from '@/core/wire/permission'
 import { SOURCE_WORDS } from '@/core/machine/trait-source'
 import { traitWords } from '@/core/machine/trait-words'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { standingOf } from '@/core/machine/standing'
 import { benchList } from '@/core/session/bench-list'
 import { PrintButton } from '@/ui/parts/print-button'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { standingOf } from '@/core/machine/standing'
 import { seamList } from '@/core/session/bench-list'
 import { blockAt } from '@/core/session/live-room'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { afterClass, swatchUnread } from '@/core/care/after-class'
 import { standingOf } from '@/core/machine/standing'
 import { itemWords } from '@/core/stock/item'
@@ -83,7 +83,7 @@ export default async function ClosePage({ params }: { params: Promise<{ session:
           </ul>
           <p>
             Look under the tables first.{' '}
-            <Link className="link" href="/stores" prefetch={false}>
+            <Link className="link" href="/stores">
               Who had one last
             </Link>
           </p>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { may } from '@/core/wire/permission'
 import { readPairs } from '@/store/session/sessions'
 import { dayIn } from '@/core/units/day'

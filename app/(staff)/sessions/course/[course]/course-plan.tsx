@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '@/ui/parts/link'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { toast } from 'sonner'
@@ -114,7 +114,7 @@ export function CoursePlan({
             <li key={sessionId} className="seam grid gap-x-6 gap-y-1 py-4 sm:grid-cols-[12rem_1fr]">
               <p>
                 <span className="block text-sm">Week {index + 1}</span>
-                <Link className="text-lg font-bold" href={`/sessions/${sessionId}`} prefetch={false}>
+                <Link className="text-lg font-bold" href={`/sessions/${sessionId}`}>
                   {when}
                 </Link>
               </p>
