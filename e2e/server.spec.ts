@@ -353,3 +353,22 @@ test('a page that is opened asks for no other page before that is wanted', async
   expect(asked).toEqual(['/kits'])
   await context.close()
 })
+
+test('a copy that is told to end does so by itself, though a page is open on it and asks again', async ({
+  browser,
+  demo,
+}) => {
+  const second = await serve(demo.databaseUrl)
+  const context = await browser.newContext({ baseURL: second.url, storageState: stateFile('helper') })
+  const page = await context.newPage()
+  const streams: string[] = []
+  page.on('response', (response) => {
+    if (response.headers()['content-type']?.startsWith('text/event-stream')) streams.push(response.url())
+  })
+  await page.goto('/room')
+  await expect.poll(() => streams.length).toBeGreaterThan(1)
+  await second.stop()
+  // Not killed for having waited too long.
+  expect(second.process.signalCode).toBeNull()
+  await context.close()
+})

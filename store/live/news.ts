@@ -13,7 +13,7 @@ export interface News {
   onNews(siteId: string, of: Topic, tell: Listener): () => void
   /** how many are told just now */
   watching(): number
-  /** told once, when this process stops: streams end in order */
+  /** told once, when this process stops, or at once where it is stopping already: streams end in order */
   onClose(tell: Listener): () => void
   close(): Promise<void>
 }
@@ -83,6 +83,7 @@ export function listenForNews(url: string, onTrouble: (error: unknown) => void =
     },
     watching: () => [...byKey.values()].reduce((sum, listeners) => sum + listeners.size, 0),
     onClose: (tell) => {
+      if (closed) queueMicrotask(tell)
       closing.add(tell)
       return () => void closing.delete(tell)
     },
