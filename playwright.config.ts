@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './bin/serve/chromium'
 
 /** What takes longest begins first, so that no worker is left with it at the end. */
 const LONG = /(access-|matrix|names|server|sessions|stores).*\.spec\.ts/
@@ -15,7 +16,7 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium' },
+    launchOptions: { executablePath: CHROMIUM },
     // What moves is waited for, and a trace of every step costs as much as the steps: both only for who looks into a failure.
     contextOptions: { reducedMotion: 'reduce' },
     // What a device keeps for when there is no network is tried where it is meant: offline.spec.ts.

@@ -26,6 +26,8 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'store',
+          // Each file has a database of its own; what is imported may be the same.
+          isolate: false,
           include: testsIn('store', 'practice', 'app', 'bin'),
           globalSetup: ['bin/serve/test-cluster.ts'],
         },

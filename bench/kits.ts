@@ -12,6 +12,7 @@ import { DEMO_PROJECTS } from '@/practice/projects'
 import { DEMO_PASSWORD, DEMO_STAFF } from '@/practice/seed'
 import { buildWhenChanged } from '../bin/serve/build'
 import { startDemo } from '../bin/serve/demo'
+import { CHROMIUM } from '@/bin/serve/chromium'
 
 /**
  * Kits a second on one core, and how long the browser takes to show a kit anew while a property is dragged. Beside them,
@@ -56,7 +57,7 @@ buildWhenChanged(project)
 const folder = mkdtempSync(join(tmpdir(), 'orthodex-bench-'))
 chmodSync(folder, 0o755)
 const demo = await startDemo(project, folder, { port: await freePort() })
-const browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium' })
+const browser = await chromium.launch({ executablePath: CHROMIUM })
 try {
   const page = await browser.newPage({ baseURL: demo.url })
   await page.request.post('/api/sign-in/sign-in/email', {

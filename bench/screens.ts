@@ -1,6 +1,7 @@
 import { chromium, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test'
 import { DEMO_CLASS_CODE } from '@/practice/seed'
 import { demoCopies } from './demo-copies'
+import { CHROMIUM } from '@/bin/serve/chromium'
 
 /**
  * What a person waits for on their own screen, by the browser's own clock: first view and taps on a phone that is four times
@@ -15,7 +16,7 @@ const demo = await demoCopies('coordinator', 1)
 const copy = await demo.copy()
 const { url } = copy
 const browser = await chromium.launch({
-  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox'],
 })
 

@@ -1,7 +1,6 @@
 import pg from 'pg'
 import { mailTo } from '@/bin/serve/demo'
 import { startServer } from '@/bin/serve/next-server'
-import { startCluster, type PrivateCluster } from '@/bin/serve/private-cluster'
 
 /** What the journeys are given by their setup. */
 const given = (name: string): string => process.env[`ORTHODEX_E2E_${name}`] ?? ''
@@ -73,7 +72,3 @@ export async function copyDemo(file: string): Promise<DemoCopy> {
     },
   }
 }
-
-/** A throw-away database server: nothing on it need survive a power cut. */
-export const startTestCluster = (folder: string): Promise<PrivateCluster> =>
-  startCluster(folder, ['fsync=off', 'full_page_writes=off', 'max_connections=200'])

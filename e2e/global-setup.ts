@@ -7,7 +7,7 @@ import { demoDatabase, secretIn } from '@/bin/serve/demo'
 import { startInbox } from '@/stand-ins/inbox'
 import { addEmptyVenue } from '@/bin/serve/empty-venue'
 import { startServer } from '@/bin/serve/next-server'
-import { startTestCluster } from './demo-copy'
+import { startTestCluster } from '@/bin/serve/private-cluster'
 import { LEARNER, SIGN_INS, stateFile } from './people'
 
 /** Everybody's sign-in, kept in a file each: the copies of the demo are made with them inside. */

@@ -9,6 +9,7 @@ import { listens as takesCalls } from '@/bin/serve/pooler'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
 import { FOLDER, SECRET } from './demo-copy'
 import { expect, LEARNER, listens, SIGN_INS, test } from './people'
+import { CHROMIUM } from '@/bin/serve/chromium'
 
 /** The proxy that ships, as it stands but for its ports and its certificate, in front of two copies. */
 const HOST = 'room.example'
@@ -75,7 +76,7 @@ const caller = (headers: Record<string, string> = {}) =>
 
 test('behind the proxy that ships, a call reaches staff by an open stream, and a copy that ends takes nobody’s page with it', async () => {
   const browser = await chromium.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: [`--host-resolver-rules=MAP ${HOST} 127.0.0.1`],
   })
   const signedIn = async (path: string, data: object) => {

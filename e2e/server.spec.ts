@@ -8,10 +8,10 @@ import { request as playwrightRequest } from '@playwright/test'
 import pg from 'pg'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
 import { startServer } from '@/bin/serve/next-server'
-import { freePort } from '@/bin/serve/private-cluster'
+import { freePort, startTestCluster } from '@/bin/serve/private-cluster'
 import { connect } from '@/store/connect'
 import { migrate } from '@/store/migrate'
-import { FOLDER, SECRET, serve, startTestCluster } from './demo-copy'
+import { FOLDER, SECRET, serve } from './demo-copy'
 import { expect, SIGN_INS, stateFile, test } from './people'
 
 /** What the server does with what it should not be sent, and with a database that does not answer. */

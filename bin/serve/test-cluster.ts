@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, chmodSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { TestProject } from 'vitest/node'
-import { startCluster } from './private-cluster'
+import { startTestCluster } from './private-cluster'
 import { connect } from '@/store/connect'
 import { migrate } from '@/store/migrate'
 
@@ -16,7 +16,7 @@ declare module 'vitest' {
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   const folder = mkdtempSync(join(tmpdir(), 'orthodex-test-'))
   chmodSync(folder, 0o755)
-  const cluster = await startCluster(folder)
+  const cluster = await startTestCluster(folder)
   const templateUrl = await cluster.database('template')
   const store = connect(templateUrl)
   await migrate(store)
