@@ -2,6 +2,8 @@ import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { expect, openMachine } from './people'
 
+const addresses = new Map<(page: Page) => Promise<void>, string>()
+
 /** Every main view, and how to come to it. */
 export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> = {
   'the room': (page) => page.goto('/room'),
@@ -20,10 +22,7 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
     await page.getByRole('button', { name: 'Log' }).click()
     await page.getByLabel('A line for the book').fill('heron needle ballpoint 80 blunt')
   },
-  'a room check': async (page) => {
-    await openMachine(page, 'Knot')
-    await page.goto(`${page.url()}/check?list=room`)
-  },
+  'a room check': partOf(openKnot, '/check?list=room'),
   'the rack': (page) => page.goto('/kits'),
   'a new project': (page) => page.goto('/kits/new'),
   'a sheet': (page) => page.goto('/kits/sheet'),
@@ -42,18 +41,12 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   'a code': (page) => page.goto('/join?code=zzzz'),
   'a forgotten password': (page) => page.goto('/forgotten'),
   'a bag': openBag,
-  'a label': async (page) => {
-    await openBag(page)
-    await page.goto(`${page.url()}/print`)
-  },
-  'a book': (page) => openMachine(page, 'Knot'),
+  'a label': partOf(openBag, '/print'),
+  'a book': openKnot,
   ...Object.fromEntries(
     ['needle', 'check', 'swatch', 'traits', 'fault', 'curve', 'print'].map((part) => [
       `a machine’s ${part}`,
-      async (page: Page) => {
-        await openMachine(page, 'Knot')
-        await page.goto(`${page.url()}/${part}`)
-      },
+      partOf(openKnot, `/${part}`),
     ]),
   ),
   'the lab': (page) => page.goto('/lab'),
@@ -70,10 +63,7 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   ...Object.fromEntries(
     ['bench', 'changeover', 'people', 'close'].map((part) => [
       `a session’s ${part}`,
-      async (page: Page) => {
-        await openSession(page)
-        await page.goto(`${page.url()}/${part}`)
-      },
+      partOf(openSession, `/${part}`),
     ]),
   ),
   'a course week by week': async (page) => {
@@ -82,6 +72,23 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
     await expect(page.getByRole('heading', { level: 1, name: /week by week/ })).toBeVisible()
   },
   'nothing here': (page) => page.goto('/nowhere'),
+}
+
+/** A page below another: whoever has been at that one knows its address. Every copy of the demo has the same ones. */
+function partOf(open: (page: Page) => Promise<void>, part: string) {
+  return async (page: Page) => {
+    let address = addresses.get(open)
+    if (!address) {
+      await open(page)
+      address = new URL(page.url()).pathname
+      addresses.set(open, address)
+    }
+    await page.goto(`${address}${part}`)
+  }
+}
+
+async function openKnot(page: Page) {
+  await openMachine(page, 'Knot')
 }
 
 async function openSession(page: Page) {
