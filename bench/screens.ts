@@ -90,6 +90,8 @@ async function opened(context: BrowserContext, slower: number, path: string): Pr
   await session.send('Network.setCacheDisabled', { cacheDisabled: true })
   await session.send('Emulation.setCPUThrottlingRate', { rate: slower })
   await page.goto(path, { waitUntil: 'networkidle' }).catch(() => undefined)
+  // The browser tells of a paint a moment after it.
+  await page.waitForFunction(() => (window as unknown as { seen: Watched }).seen.view > 0)
   return page
 }
 

@@ -9,6 +9,7 @@ import { formatInTimeZone, timeIn } from '@/ui/time'
 import { mustSee } from '../../_server/actor'
 import { siteOf } from '../../_server/site'
 import { booksOf } from '../../_server/store'
+import { ReadyPlanner } from './ready-planner'
 import { SessionCalendar } from './session-calendar'
 
 export const metadata: Metadata = { title: 'Sessions' }
@@ -42,8 +43,10 @@ export default async function SessionsPage() {
     const seated = wanted.filter(({ projectId }) => plan.seats.some((seat) => seat.projectId === projectId))
     return `${seated.length} of ${wanted.length} seated`
   }
+  const next = coming.find(({ calledOff }) => !calledOff)
   return (
     <>
+      {next && may(actor.role, 'set-plan') && <ReadyPlanner sessionId={next.sessionId} />}
       <div className="mb-4 flex flex-wrap items-end gap-4">
         <h1 className="text-3xl font-bold">Sessions</h1>
         {mayPlan && (

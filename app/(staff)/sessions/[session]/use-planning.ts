@@ -1,13 +1,14 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useEffect, useRef, useState, useTransition } from 'react'
+import { useRef, useState, useTransition } from 'react'
 import { toast } from 'sonner'
 import { counted } from '@/core/units/words'
 import { v7 as uuid } from 'uuid'
 import type { Fault } from '@/core/schema/invalid'
 import type { PlanInShort } from '@/core/wire/asks'
-import { ask, askLines } from '@/ui/ask'
+import { askLines } from '@/ui/ask'
+import { useReadyPlanner } from '../ready-planner'
 
 /** Has a session planned: what is found on the way is shown, and stopping keeps the best so far. */
 export function usePlanning(sessionId: string, mayPlan: boolean) {
@@ -20,10 +21,7 @@ export function usePlanning(sessionId: string, mayPlan: boolean) {
   const [fault, setFault] = useState<Fault>()
   const stopper = useRef<AbortController>(undefined)
 
-  // Whoever has a run sheet before them may soon ask; without a network nobody does.
-  useEffect(() => {
-    if (mayPlan) void ask('ready-planner', { at: { session: sessionId } })
-  }, [mayPlan, sessionId])
+  useReadyPlanner(sessionId, mayPlan)
 
   const plan = async (basis: () => Promise<string | null>, fromBlock?: number) => {
     // Whoever plans again waits no longer for what would have helped with the plan before.
