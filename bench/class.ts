@@ -4,9 +4,10 @@ import { v7 as uuid } from 'uuid'
 import { demoCopies, printQuantiles, signIn, takeSeat } from './demo-copies'
 
 /**
- * A class that is on, planned, some minutes before it changes places: ten screens follow the room and forty phones their seat, over two copies of the server, while lines are
- * written, one after another, now through one copy and now through the other. Told: from the moment a line is sent until each of
- * them has been told; beside it a bare notification that goes to the database and back. `npm run bench:class -- [minutes] [minutes to the seam]`
+ * A class that is on, planned, some minutes before it changes places: ten screens follow the room and forty phones their seat, over
+ * two copies of the server, while lines are written, one after another, now through one copy and now through the other. Told: from
+ * the moment a line is sent until each of them has been told; beside it a bare notification that goes to the database and back.
+ * `npm run bench:class -- [minutes] [minutes to the seam]`
  */
 const SCREENS = 10
 const SEATS = 40

@@ -25,6 +25,10 @@ test('a session is planned with proof, moved by hand with what it costs, pinned,
 }) => {
   // Tall enough that every place of the room is in sight while somebody is carried.
   await page.setViewportSize({ width: 1280, height: 2400 })
+  // Whoever looks at the sessions finds what plans ready.
+  const ready = page.waitForRequest(/\/api\/sessions\/[^/]+\/plan$/)
+  await page.goto('/sessions')
+  expect((await (await ready).response())!.status()).toBe(200)
   await openThursday(page)
   await expect(thePlan(page)).toContainText('Nobody is seated yet. 12 want a seat.')
   await plan(page)
