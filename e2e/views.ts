@@ -61,10 +61,7 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   'new sessions': (page) => page.goto('/sessions/new'),
   'a run sheet': openSession,
   ...Object.fromEntries(
-    ['bench', 'changeover', 'people', 'close'].map((part) => [
-      `a session’s ${part}`,
-      partOf(openSession, `/${part}`),
-    ]),
+    ['bench', 'changeover', 'people', 'close'].map((part) => [`a session’s ${part}`, partOf(openSession, `/${part}`)]),
   ),
   'a course week by week': async (page) => {
     await page.goto('/sessions')
