@@ -57,7 +57,10 @@ test('a session is planned with proof, moved by hand with what it costs, pinned,
   await expect(thePlan(page)).toContainText('Changed by hand: the plan seated')
   await expect(thePlan(page)).not.toContainText('Proved')
 
-  // By hand: while somebody is carried every place says what it would cost.
+  // By hand, on a slow tablet: while somebody is carried every place says what it would cost, and whoever lets go at once
+  // lets go over the place under the pointer.
+  const tablet = await page.context().newCDPSession(page)
+  await tablet.send('Emulation.setCPUThrottlingRate', { rate: 20 })
   const card = rowOf(page, 'Snipe').getByText('Chidi', { exact: true })
   const to = rowOf(page, 'Heron').getByRole('cell').nth(1)
   const from = (await card.boundingBox())!
@@ -71,6 +74,7 @@ test('a session is planned with proof, moved by hand with what it costs, pinned,
   await page.mouse.up()
   await expect(rowOf(page, 'Heron').getByRole('cell').nth(1)).toContainText('Chidi')
   await expect(page.getByText('Chidi sits at Heron, block 2')).toBeVisible()
+  await tablet.send('Emulation.setCPUThrottlingRate', { rate: 1 })
 
   // Pinned, Chidi stays; nothing is lost on a reload.
   await page.getByRole('button', { name: 'Chidi stays at Heron, block 2' }).click()

@@ -1,6 +1,6 @@
 'use client'
 
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
+import { closestCenter, DndContext, KeyboardSensor, useSensor, useSensors } from '@dnd-kit/core'
 import {
   arrayMove,
   SortableContext,
@@ -11,7 +11,7 @@ import {
 import { useState } from 'react'
 import type { StitchSetup } from '@/core/stitch/lockstitch'
 import type { Said } from '@/core/trainer/task'
-import { spoken } from '@/ui/parts/drag-words'
+import { CarryingPointer, putDownOn, spoken } from '@/ui/parts/carrying'
 import { Told } from './question'
 import { FACE_WORDS, TwoFaces } from './two-faces'
 
@@ -40,7 +40,7 @@ export function SortTask({
 }) {
   const [order, setOrder] = useState(() => swatches.map((_, index) => index))
   const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(CarryingPointer, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   )
   const answered = said !== undefined
@@ -65,8 +65,9 @@ export function SortTask({
           sensors={sensors}
           collisionDetection={closestCenter}
           accessibility={spoken((id) => `Swatch ${id}`)}
-          onDragEnd={({ active, over }) => {
-            if (over) move(ids.indexOf(active.id as (typeof ids)[0]), ids.indexOf(over.id as (typeof ids)[0]))
+          onDragEnd={(event) => {
+            const on = putDownOn(event)
+            if (on) move(ids.indexOf(event.active.id as (typeof ids)[0]), ids.indexOf(on as (typeof ids)[0]))
           }}
         >
           <SortableContext items={ids} strategy={verticalListSortingStrategy} disabled={answered}>

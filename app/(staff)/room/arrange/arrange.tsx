@@ -1,12 +1,12 @@
 'use client'
 
-import { DndContext, KeyboardSensor, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core'
+import { DndContext, KeyboardSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core'
 import { Link } from '@/ui/parts/link'
 import { useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { FARTHEST, INSTRUCTOR_TABLE, TABLE, tableInTheWay, type Place, type TableSize } from '@/core/room/table'
 import { Count } from '@/ui/fields/number'
-import { spoken } from '@/ui/parts/drag-words'
+import { CarryingPointer, spoken } from '@/ui/parts/carrying'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
@@ -54,7 +54,7 @@ export function Arrange({ machines, instructor }: { machines: readonly Machine[]
   const floor = useRef<HTMLDivElement>(null)
   const { fault, write } = useWrite()
   const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(CarryingPointer, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor),
   )
   const at = (table: Table): Place => moved[table.id] ?? table.place

@@ -1,10 +1,10 @@
 'use client'
 
-import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
+import { DndContext, DragOverlay, useSensor, useSensors } from '@dnd-kit/core'
 import { useState } from 'react'
 import { supervisedAsks } from '@/core/room/class-settings'
 import { breachWords, byHandFigures, moveOptions, placeKey, sheetFigures } from '@/core/session/sheet'
-import { spoken } from '@/ui/parts/drag-words'
+import { CarryingPointer, putDownOn, spoken, underPointer } from '@/ui/parts/carrying'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { PrintButton } from '@/ui/parts/print-button'
 import { useFormId } from '@/ui/parts/use-form-id'
@@ -32,7 +32,7 @@ export function RunSheet(props: SheetProps) {
   const { seats, keep, basedOn } = useKeptSeats(props, write)
   const { idOf, renew } = useFormId()
   const planning = usePlanning(sessionId, mayPlan)
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  const sensors = useSensors(useSensor(CarryingPointer, { activationConstraint: { distance: 6 } }))
 
   const who = new Map(learners.map((learner) => [learner.projectId, learner]))
   const nameOf = (project: string) => who.get(project)?.learner ?? 'somebody who does not come'
@@ -129,6 +129,7 @@ export function RunSheet(props: SheetProps) {
       <DndContext
         id="run-sheet"
         sensors={sensors}
+        collisionDetection={underPointer}
         accessibility={spoken((id) => {
           if (id === 'tray') return 'without a seat'
           const [machine, block] = id.split(' ')
@@ -137,13 +138,14 @@ export function RunSheet(props: SheetProps) {
         })}
         onDragStart={({ active }) => setCarried(String(active.id))}
         onDragCancel={() => setCarried(undefined)}
-        onDragEnd={({ active, over }) => {
+        onDragEnd={(event) => {
           setCarried(undefined)
-          if (!over) return
-          const project = String(active.id)
-          const [machine, block] = String(over.id).split(' ')
+          const on = putDownOn(event)
+          if (on === undefined) return
+          const project = String(event.active.id)
+          const [machine, block] = on.split(' ')
           const seat = seats.find(({ projectId }) => projectId === project)
-          if (over.id === 'tray') {
+          if (on === 'tray') {
             if (seat) move(project, undefined)
           } else if (seat?.machineId !== machine || seat?.block !== Number(block))
             move(project, { machine: machine!, block: Number(block) })
