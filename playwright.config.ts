@@ -10,8 +10,8 @@ export default defineConfig({
   fullyParallel: false,
   workers: 2,
   // Room for a machine that is busy with other things: none of these is a timed test.
-  timeout: 180_000,
-  expect: { timeout: 30_000 },
+  timeout: 300_000,
+  expect: { timeout: 60_000 },
   outputDir: 'test-results/journeys',
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: {

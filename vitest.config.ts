@@ -3,6 +3,12 @@ import { defineConfig } from 'vitest/config'
 
 /** What needs nothing but Node: fast enough to be run all the time. */
 const PURE = ['core', 'ui', 'stand-ins', 'workers']
+/** What draws and reads photographs of millions of pixels: as pure, but nothing to wait for before each commit. */
+const PHOTOGRAPHS = [
+  'core/picture/swatch-scene.test.ts',
+  'stand-ins/drawn-photograph.test.ts',
+  'workers/tag-finder.test.ts',
+]
 const testsIn = (...rooms: readonly string[]) => rooms.map((room) => `${room}/**/*.test.{ts,tsx}`)
 
 export default defineConfig({
@@ -21,7 +27,11 @@ export default defineConfig({
     // One for each core: by default one core is left idle, which on two is half of them.
     maxWorkers: '100%',
     projects: [
-      { extends: true, test: { name: 'core', include: testsIn(...PURE), pool: 'threads', isolate: false } },
+      {
+        extends: true,
+        test: { name: 'core', include: testsIn(...PURE), exclude: PHOTOGRAPHS, pool: 'threads', isolate: false },
+      },
+      { extends: true, test: { name: 'photographs', include: PHOTOGRAPHS, pool: 'threads', isolate: false } },
       {
         extends: true,
         test: {

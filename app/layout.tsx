@@ -4,6 +4,7 @@ import './globals.css'
 import type { Metadata, Viewport } from 'next'
 import { headers } from 'next/headers'
 import { Toaster } from 'sonner'
+import { EarlyTouch } from './_parts/early-touch'
 import { KeepFocus } from './_parts/keep-focus'
 
 export const metadata: Metadata = {
@@ -15,10 +16,11 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
 export default async function Layout({ children }: { children: React.ReactNode }) {
   // Reading the request makes every page dynamic, so that its scripts carry the nonce of its policy.
-  await headers()
+  const asked = await headers()
   return (
     <html lang="en">
       <body className="min-h-dvh print:min-h-0 bg-base-100 text-base-content antialiased">
+        <EarlyTouch nonce={asked.get('x-nonce') ?? undefined} />
         <a
           href="#main"
           className="sr-only focus:not-sr-only focus:fixed focus:left-3 focus:top-3 focus:z-50 focus:bg-base-100 focus:p-3"

@@ -76,6 +76,8 @@ export function photograph(scene: CameraScene): Photograph {
   const crease = { x: codeAt.x + 6 + chance() * 8, lean: (chance() - 0.5) * 1.2 }
   const table: Colour = [0.26 + chance() * 0.2, 0.2 + chance() * 0.16, 0.14 + chance() * 0.12]
   const edge = { ahead: chance() * 6.3, off: (chance() - 0.5) * 40 }
+  const spotMm = scene.glare * (scene.seam.to - scene.seam.from) * 0.3
+  const [cosEdge, sinEdge] = [Math.cos(edge.ahead), Math.sin(edge.ahead)]
   const spots = Array.from({ length: 3 }, () => ({
     x: swatchAt.x + scene.seam.from + chance() * (scene.seam.to - scene.seam.from),
     y: swatchAt.y + scene.seam.middle,
@@ -85,33 +87,39 @@ export function photograph(scene: CameraScene): Photograph {
       const { x, y } = place(column, row)
       const index = (row * width + column) * 3
       let red: number, green: number, blue: number
-      const [sx, sy] = [(x - swatchAt.x) * finest, (y - swatchAt.y) * finest]
-      const [cx, cy] = [x - cardAt.x, y - cardAt.y]
+      // Nothing is made on the way but numbers: a photograph has millions of pixels.
+      const sx = (x - swatchAt.x) * finest
+      const sy = (y - swatchAt.y) * finest
+      const cx = x - cardAt.x
+      const cy = y - cardAt.y
       if (sx >= 0 && sy >= 0 && sx < swatch.width - 1 && sy < swatch.height - 1) {
-        ;[red, green, blue] = between(swatch, sx, sy)
+        red = between(swatch, sx, sy, 0)
+        green = between(swatch, sx, sy, 1)
+        blue = between(swatch, sx, sy, 2)
       } else if (code && cx >= 0 && cy >= 0 && cx < CARD_MM && cy < CARD_MM) {
-        const [u, v] = [((x - codeAt.x) / TAG_MM) * code.size, ((y - codeAt.y) / TAG_MM) * code.size]
+        const u = ((x - codeAt.x) / TAG_MM) * code.size
+        const v = ((y - codeAt.y) / TAG_MM) * code.size
         const inside = u >= 0 && v >= 0 && u < code.size && v < code.size
         const ink = inside && code.data[Math.floor(v) * code.size + Math.floor(u)] === 1
         const folded = scene.creased === true && Math.abs(x - crease.x - crease.lean * (y - codeAt.y)) < 3.4
         red = green = blue = folded ? 0.5 : ink ? 0.03 : 0.82
       } else {
         const grain = 0.75 + 0.5 * drift(x / 9, y / 1.3, seed + 3)
-        ;[red, green, blue] = [table[0] * grain, table[1] * grain, table[2] * grain]
+        red = table[0] * grain
+        green = table[1] * grain
+        blue = table[2] * grain
       }
-      const far = (x * Math.cos(edge.ahead) + y * Math.sin(edge.ahead) - edge.off) / 9
+      const far = (x * cosEdge + y * sinEdge - edge.off) / 9
       const falls =
         (1 - scene.shadow / (1 + Math.exp(-far))) *
         (1 - 0.12 * (((column / width - 0.5) * 2) ** 2 + ((row / height - 0.5) * 2) ** 2))
       let shine = 0
       if (scene.glare > 0)
-        for (const spot of spots)
-          shine +=
-            2.5 *
-            Math.exp(
-              -(((x - spot.x) / (scene.glare * (scene.seam.to - scene.seam.from) * 0.3)) ** 2) -
-                ((y - spot.y) / 6) ** 2,
-            )
+        for (const spot of spots) {
+          const away = ((x - spot.x) / spotMm) ** 2 + ((y - spot.y) / 6) ** 2
+          // Farther off it is less than a picture can show.
+          if (away < 40) shine += 2.5 * Math.exp(-away)
+        }
       light[index] = (red * falls + shine) * scene.light[0]
       light[index + 1] = (green * falls + shine) * scene.light[1]
       light[index + 2] = (blue * falls + shine) * scene.light[2]
@@ -131,52 +139,71 @@ export function photograph(scene: CameraScene): Photograph {
 
 /** The place on the table that a pixel sees: a camera that looks down a little askew. */
 function viewOf({ tilt, turn, pxPerMm }: CameraScene, width: number, height: number, towards: number) {
-  const [t, a] = [(tilt * Math.PI) / 180, (turn * Math.PI) / 180]
+  const t = (tilt * Math.PI) / 180
+  const a = (turn * Math.PI) / 180
+  const [cosTowards, sinTowards] = [Math.cos(towards), Math.sin(towards)]
+  const [cosTilt, sinTilt, tanTilt] = [Math.cos(t), Math.sin(t), Math.tan(t)]
+  const [cosTurn, sinTurn] = [Math.cos(a), Math.sin(a)]
   const focus = CAMERA_MM * pxPerMm
   return (column: number, row: number) => {
-    const [u0, v0] = [(column - width / 2) / focus, (row - height / 2) / focus]
+    const u0 = (column - width / 2) / focus
+    const v0 = (row - height / 2) / focus
     // Turned so that it tilts along one axis, tilted, and turned back.
-    const [u, v] = [u0 * Math.cos(towards) + v0 * Math.sin(towards), v0 * Math.cos(towards) - u0 * Math.sin(towards)]
-    const over = CAMERA_MM / (Math.cos(t) - v * Math.sin(t))
-    const [px, py] = [u * over, (v * Math.cos(t) + Math.sin(t)) * over - CAMERA_MM * Math.tan(t)]
-    const [x, y] = [px * Math.cos(towards) - py * Math.sin(towards), py * Math.cos(towards) + px * Math.sin(towards)]
-    return { x: x * Math.cos(a) - y * Math.sin(a), y: x * Math.sin(a) + y * Math.cos(a) }
+    const u = u0 * cosTowards + v0 * sinTowards
+    const v = v0 * cosTowards - u0 * sinTowards
+    const over = CAMERA_MM / (cosTilt - v * sinTilt)
+    const px = u * over
+    const py = (v * cosTilt + sinTilt) * over - CAMERA_MM * tanTilt
+    const x = px * cosTowards - py * sinTowards
+    const y = px * sinTowards + py * cosTowards
+    return { x: x * cosTurn - y * sinTurn, y: x * sinTurn + y * cosTurn }
   }
 }
 
-function between({ width, pixels }: Picture, x: number, y: number): [number, number, number] {
-  const [column, row] = [Math.floor(x), Math.floor(y)]
-  const [across, down] = [x - column, y - row]
-  const index = (row * width + column) * 3
-  const part = (of: number) =>
-    (linearOf(pixels[index + of]!) * (1 - across) + linearOf(pixels[index + of + 3]!) * across) * (1 - down) +
-    (linearOf(pixels[index + of + width * 3]!) * (1 - across) +
-      linearOf(pixels[index + of + width * 3 + 3]!) * across) *
-      down
-  return [part(0), part(1), part(2)]
+/** @param part red, green or blue: 0, 1, 2. @returns its light between four pixels */
+function between({ width, pixels }: Picture, x: number, y: number, part: 0 | 1 | 2): number {
+  const column = Math.floor(x)
+  const row = Math.floor(y)
+  const across = x - column
+  const down = y - row
+  const above = (row * width + column) * 3 + part
+  const below = above + width * 3
+  return (
+    (linearOf(pixels[above]!) * (1 - across) + linearOf(pixels[above + 3]!) * across) * (1 - down) +
+    (linearOf(pixels[below]!) * (1 - across) + linearOf(pixels[below + 3]!) * across) * down
+  )
 }
 
 /** Three running means are nearly a bell. */
 function blur(light: Float32Array, width: number, height: number, sigma: number): void {
   const reach = Math.round(Math.sqrt((12 * sigma * sigma) / 3 + 1) / 2 - 0.5)
   if (reach < 1) return
-  const pass = (count: number, length: number, start: (line: number) => number, step: number) => {
-    const row = new Float32Array(length)
-    for (let line = 0; line < count; line += 1)
-      for (let part = 0; part < 3; part += 1) {
-        const from = start(line) + part
-        let sum = 0
-        for (let at = -reach; at <= reach; at += 1) sum += light[from + Math.max(0, Math.min(length - 1, at)) * step]!
-        for (let at = 0; at < length; at += 1) {
-          row[at] = sum / (2 * reach + 1)
-          sum +=
-            light[from + Math.min(length - 1, at + reach + 1) * step]! - light[from + Math.max(0, at - reach) * step]!
-        }
-        for (let at = 0; at < length; at += 1) light[from + at * step] = row[at]!
-      }
-  }
   for (let again = 0; again < 3; again += 1) {
-    pass(height, width, (line) => line * width * 3, 3)
-    pass(width, height, (line) => line * 3, width * 3)
+    for (let row = 0; row < height; row += 1)
+      runningMean(light.subarray(row * width * 3, (row + 1) * width * 3), width, 3, reach)
+    runningMean(light, height, width * 3, reach)
   }
+}
+
+/**
+ * The running mean along one way of a picture, of all that lies beside each other at once: memory is read in the order in
+ * which it lies, whichever way the mean runs.
+ * @param light steps after each other, each of `beside` values; is changed
+ */
+function runningMean(light: Float32Array, steps: number, beside: number, reach: number): void {
+  const mean = new Float32Array(light.length)
+  const sums = new Float64Array(beside)
+  const at = (step: number) => Math.max(0, Math.min(steps - 1, step)) * beside
+  for (let step = -reach; step <= reach; step += 1) {
+    const from = at(step)
+    for (let index = 0; index < beside; index += 1) sums[index]! += light[from + index]!
+  }
+  for (let step = 0; step < steps; step += 1) {
+    const [to, comes, goes] = [step * beside, at(step + reach + 1), at(step - reach)]
+    for (let index = 0; index < beside; index += 1) {
+      mean[to + index] = sums[index]! / (2 * reach + 1)
+      sums[index]! += light[comes + index]! - light[goes + index]!
+    }
+  }
+  light.set(mean)
 }

@@ -384,13 +384,18 @@ function seenAskew(
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
   for (let row = 0; row < height; row += 1)
     for (let column = 0; column < width; column += 1) {
-      const [u, v] = [(column / width - 0.5) * 1.04, (row / height - 0.5) * 1.04]
+      // Nothing is made on the way but numbers: a photograph has millions of pixels.
+      const u = (column / width - 0.5) * 1.04
+      const v = (row / height - 0.5) * 1.04
       const over = 1 + leanX * u + leanY * v
-      const [px, py] = [(u / over) * width, (v / over) * height]
+      const px = (u / over) * width
+      const py = (v / over) * height
       const sx = Math.max(0, Math.min(width - 2, px * cos - py * sin + width / 2))
       const sy = Math.max(0, Math.min(height - 2, px * sin + py * cos + height / 2))
-      const [left, above] = [Math.floor(sx), Math.floor(sy)]
-      const [right, down] = [sx - left, sy - above]
+      const left = Math.floor(sx)
+      const above = Math.floor(sy)
+      const right = sx - left
+      const down = sy - above
       const falls = 1 + fall[0]! * u * 2 + fall[1]! * v * 2
       const shine = lamp ? 500 * Math.exp(-(((sx - lamp.at[0]) ** 2 + (sy - lamp.at[1]) ** 2) / lamp.px ** 2)) : 0
       const to = (row * width + column) * 3

@@ -1,7 +1,6 @@
 'use client'
 
 import { useState } from 'react'
-import { useListening } from '@/ui/parts/use-listening'
 
 export interface EntryField {
   readonly name: string
@@ -14,8 +13,6 @@ export interface EntryField {
 /** A form that lets somebody in. On failure it says why, and what was typed is still there. */
 export function Entry({ to, fields, button }: { to: string; fields: readonly EntryField[]; button: string }) {
   const [busy, setBusy] = useState(false)
-  // Sent by the browser itself, a password would stand in the address: until the page listens nothing can be sent.
-  const listening = useListening()
   const [fault, setFault] = useState('')
   const enter = async (form: FormData) => {
     setBusy(true)
@@ -62,7 +59,7 @@ export function Entry({ to, fields, button }: { to: string; fields: readonly Ent
           {fault}
         </p>
       )}
-      <button type="submit" disabled={busy || !listening} className="btn btn-primary btn-lg">
+      <button type="submit" disabled={busy} className="btn btn-primary btn-lg">
         {busy ? 'One moment' : button}
       </button>
     </form>

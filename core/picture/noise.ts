@@ -6,11 +6,14 @@ export function scatter(x: number, y: number, seed: number): number {
   return ((mixed ^ (mixed >>> 16)) >>> 0) / 4_294_967_296
 }
 
+const ease = (part: number): number => part * part * (3 - 2 * part)
+
 /** Smooth noise, 0 … 1, that changes over a distance of about one. */
 export function drift(x: number, y: number, seed: number): number {
-  const [column, row] = [Math.floor(x), Math.floor(y)]
-  const ease = (part: number) => part * part * (3 - 2 * part)
-  const [across, down] = [ease(x - column), ease(y - row)]
+  const column = Math.floor(x)
+  const row = Math.floor(y)
+  const across = ease(x - column)
+  const down = ease(y - row)
   const top = scatter(column, row, seed) * (1 - across) + scatter(column + 1, row, seed) * across
   const foot = scatter(column, row + 1, seed) * (1 - across) + scatter(column + 1, row + 1, seed) * across
   return top * (1 - down) + foot * down

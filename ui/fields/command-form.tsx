@@ -20,7 +20,6 @@ import type { FormBody, FormName } from '@/core/wire/form-bodies'
 import { sendEntry } from '../ask'
 import { fieldAt } from './field-at'
 import { FaultNote } from '../parts/fault-note'
-import { useListening } from '../parts/use-listening'
 import { useWrite, type WriteWords } from '../parts/use-write'
 
 /** What is wrong with a body before it is sent: the server's very schema, compiled when the application was built. */
@@ -141,7 +140,6 @@ export function CommandForm({
   readonly beside?: ReactNode
   readonly children: ReactNode
 }) {
-  const listening = useListening()
   return (
     <form
       className={className}
@@ -158,7 +156,7 @@ export function CommandForm({
       {children}
       <FaultNote fault={form.fault} />
       <div className="flex flex-wrap items-center gap-3">
-        <button type="submit" className="btn btn-primary btn-lg" disabled={form.busy || !listening}>
+        <button type="submit" className="btn btn-primary btn-lg" disabled={form.busy}>
           {button}
         </button>
         {beside}

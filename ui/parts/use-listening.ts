@@ -4,7 +4,7 @@ import { useSyncExternalStore } from 'react'
 
 const never = () => () => undefined
 
-/** Whether the page listens yet: until then a tick would show and not count, so nothing is offered to be ticked. */
+/** Whether the page listens yet: before, nobody can say what this browser can do. */
 export const useListening = (): boolean =>
   useSyncExternalStore(
     never,

@@ -17,7 +17,6 @@ import type { ShownCloth } from '@/core/picture/swatch-scene'
 import { DiagramSwitch } from '@/ui/picture/sewn-picture'
 import { LookPicture } from './look-picture'
 import { Photograph } from './photograph'
-import { useListening } from '@/ui/parts/use-listening'
 import { Look } from './swatch-look'
 import type { Looking, Seen } from './look-at-swatch'
 
@@ -44,9 +43,8 @@ export function SwatchPictures({
 }) {
   const [diagram, setDiagram] = useState(false)
   const { target, at, top, under, signs, done } = looking
-  const listening = useListening()
   return (
-    <fieldset disabled={!listening} className="flex min-w-0 flex-col gap-5">
+    <div className="flex min-w-0 flex-col gap-5">
       <div className="flex flex-wrap items-end gap-4">
         <fieldset>
           <legend className="mb-1 font-bold">The stitch</legend>
@@ -147,6 +145,6 @@ export function SwatchPictures({
           ))}
         </div>
       </fieldset>
-    </fieldset>
+    </div>
   )
 }
