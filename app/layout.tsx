@@ -14,6 +14,22 @@ export const metadata: Metadata = {
 
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
+/** What is said at the foot of a page is of the same paper and ink, by day and by night. */
+const TOAST = {
+  '--normal-bg': 'var(--color-base-100)',
+  '--normal-text': 'var(--color-base-content)',
+  '--normal-border': 'var(--color-base-300)',
+} as React.CSSProperties
+
+/** As tall as a finger: it is the way back from a tap that went wrong. */
+const TOAST_BUTTON: React.CSSProperties = {
+  height: '2.75rem',
+  paddingInline: '1rem',
+  fontSize: '1rem',
+  backgroundColor: 'var(--color-primary)',
+  color: 'var(--color-primary-content)',
+}
+
 export default async function Layout({ children }: { children: React.ReactNode }) {
   // Reading the request makes every page dynamic, so that its scripts carry the nonce of its policy.
   const asked = await headers()
@@ -29,7 +45,12 @@ export default async function Layout({ children }: { children: React.ReactNode }
         </a>
         {children}
         <KeepFocus />
-        <Toaster position="bottom-center" duration={8000} toastOptions={{ className: 'text-base!' }} />
+        <Toaster
+          position="bottom-center"
+          duration={8000}
+          toastOptions={{ className: 'font-sans! text-base!', actionButtonStyle: TOAST_BUTTON }}
+          style={TOAST}
+        />
       </body>
     </html>
   )

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { NEEDLE_LIFE } from '../knowledge/needle/wear'
 import { loadOf, needleWear, type WearQuestion } from './wear'
 
 const uses = (...hours: number[]) => hours.map((each) => ({ load: 'ordinary' as const, motorMinutes: each * 60 }))
@@ -20,11 +21,21 @@ describe('effective hours', () => {
     expect(effectiveHours).toBeCloseTo(1 + 1.5 + 2, 9)
   })
 
-  it('are never owed: what remains stops at nothing', () =>
+  it('reckon stitches at the usual speed where nobody told another', () =>
+    expect(
+      needleWear({
+        school: 'hours',
+        projects: 0,
+        uses: [{ load: 'ordinary', stitches: 60 * NEEDLE_LIFE.stitchesPerMinute }],
+      }).effectiveHours,
+    ).toBeCloseTo(1, 9))
+
+  it('are never owed: what remains is what is not used up, and stops at nothing', () =>
     fc.assert(
       fc.property(fc.array(fc.double({ min: 0, max: 20, noNaN: true }), { maxLength: 6 }), (hours) => {
         const answer = ask('hours', 0, ...hours)
-        expect(answer.remainingHours).toBeGreaterThanOrEqual(0)
+        const used = hours.reduce((sum, each) => sum + each, 0)
+        expect(answer.remainingHours).toBeCloseTo(Math.max(0, 8 - used), 6)
         expect(answer.verdict === 'change').toBe(answer.effectiveHours >= 8)
       }),
     ))
@@ -40,6 +51,7 @@ describe('the schools', () => {
     ['every-n', 3, [1, 1, 1], 'change'],
     ['every-n', 3, [0.2, 0.2, 0.2], 'keep'],
     ['every-n', 2, [1, 1], 'soon'],
+    ['every-n', 3, [0.5, 0.5, 0.5], 'change'],
     ['every-n', 0, [16], 'change'],
     ['signs', 9, [15], 'soon'],
     ['whichever-first', 3, [0.6, 0.6, 0.6], 'change'],
