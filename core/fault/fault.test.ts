@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { CAUSES, SEW_AGAIN_SECONDS } from '../knowledge/fault/fault'
+import { CAUSES, OWN_CURES, SEW_AGAIN_SECONDS } from '../knowledge/fault/fault'
 import { CHECKS, FAULT_CHECKS, type FaultCheck } from '../knowledge/fault/fault-check'
 import { EVIDENCE } from '../knowledge/fault/fault-evidence'
 import { SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '../knowledge/fault/symptom'
@@ -39,6 +39,8 @@ describe('what to look at next', () => {
         for (const each of checks) {
           expect(each.chance).toBeGreaterThanOrEqual(0)
           expect(each).toMatchObject({ remedy: CHECKS[each.check].remedy, seconds: CHECKS[each.check].seconds })
+          // A caution that is there says something.
+          if ('caution' in each) expect(each.caution).toMatch(/\w/)
         }
         const gone = answers.filter(({ found }) => !found).map(({ check }) => check)
         expect(checks.map(({ check }) => check).filter((check) => gone.includes(check))).toEqual([])
@@ -111,6 +113,46 @@ describe('what to look at next', () => {
       const chance = learnt.checks.find(({ check }) => check === first.check)!.chance
       expect([symptom, chance > 0.6, chance <= 1]).toEqual([symptom, true, true])
     }
+  })
+
+  it('counts each cure of a room once, whether one cause or several ask for its check', () => {
+    for (const symptom of SYMPTOMS.filter((each) => each !== 'electrical'))
+      for (const check of new Set(CAUSES[symptom].map((each) => each.check))) {
+        const before = chance({ symptom }, check)
+        expect([symptom, check, chance({ symptom, cures: { [check]: 5 } }, check)]).toEqual([
+          symptom,
+          check,
+          expect.closeTo((before * OWN_CURES + 5) / (OWN_CURES + 5), 9),
+        ])
+      }
+  })
+
+  it('tells what was done just now, but of a break nothing that whoever broke it does not know', () => {
+    const { because } = findFault({ symptom: 'needle-breaks', known: { straightPlateBefore: true } })
+    expect(because).toEqual(['The kit before this one had the straight-stitch plate or foot on.'])
+    expect(findFault({ symptom: 'needle-breaks' }).because).toEqual([])
+    expect(findFault({ symptom: 'jam', known: { recentStrike: true } }).because).toContain(
+      'It struck something and now stands: a piece may lie in the race.',
+    )
+  })
+
+  it('tells nothing of what cannot be the cause of what is seen', () => {
+    const known = { bobbinsSinceClean: 12, needleHours: 9 }
+    for (const symptom of SYMPTOMS.filter((each) => each !== 'electrical')) {
+      const checks = CAUSES[symptom].map(({ check }) => check)
+      const said = findFault({ symptom, known }).because.join(' ')
+      if (!checks.includes('lint')) expect([symptom, said]).toEqual([symptom, expect.not.stringContaining('bobbins')])
+      if (!checks.includes('needle-condition'))
+        expect([symptom, said]).toEqual([symptom, expect.not.stringContaining('hours')])
+    }
+  })
+
+  it('warns of a symptom beside the first thing to look at, and beside each where it holds for all', () => {
+    const stopped = findFault({ symptom: 'popping' }).checks
+    expect(stopped[0]!.caution).toContain('a needle that touches breaks and flies')
+    for (const { caution } of stopped.slice(1)) expect(caution ?? '').not.toContain('a needle that touches')
+    // What holds for the whole machine stands beside everything that is looked at.
+    for (const { caution } of findFault({ symptom: 'jam' }).checks) expect(caution).toContain('Do not force the wheel')
   })
 
   it('ends with the technician when everything else found nothing', () => {

@@ -99,8 +99,8 @@ export function findFault(question: FaultQuestion): FaultAdvice {
   const ranked = [...chances]
     .filter(([check]) => !nothing.has(check))
     .map(([check, chance]): RankedCheck => {
-      const { remedy, how, caution, seconds, who } = CHECKS[check]
-      return { check, remedy, how, seconds, chance, who, ...(caution !== undefined && { caution }) }
+      const { remedy, how, seconds, who } = CHECKS[check]
+      return { check, remedy, how, seconds, chance, who }
     })
     .sort((a, b) => place(a.check) - place(b.check) || worth(b) - worth(a))
   // The technician comes last, whatever the odds, and hears what was tried.
@@ -111,14 +111,13 @@ export function findFault(question: FaultQuestion): FaultAdvice {
   return {
     stop: false,
     checks: checks.map((each, index) => {
-      const caution = cautionOf(question, index, each.caution)
+      const caution = cautionOf(question, index, CHECKS[each.check].caution)
       return { ...each, ...(caution !== undefined && { caution }) }
     }),
     // The break itself needs no telling; what was done just now does.
-    because: [
-      ...now.filter(({ id, give }) => id !== 'just-now-broke' && give.checks.some((each) => order.includes(each))),
-      ...speaking,
-    ].map((rule) => sentence(rule.because, facts)),
+    because: [...now.filter(({ id }) => id !== 'just-now-broke'), ...speaking].map((rule) =>
+      sentence(rule.because, facts),
+    ),
   }
 }
 

@@ -61,6 +61,7 @@ describe('what the books tell the finder', () => {
     const before = (kitBefore: BooksOfFault['kitBefore']) =>
       knownOfFault({ ...books, kitBefore }, NOW).straightPlateBefore
     expect(before({ foot: 'straight', extras: [] })).toBe(true)
+    expect(before({ foot: 'standard', extras: ['test-scrap', 'straight-stitch-plate'] })).toBe(true)
     expect(before({ foot: 'standard', extras: ['test-scrap'] })).toBeUndefined()
     expect(before(undefined)).toBeUndefined()
   })

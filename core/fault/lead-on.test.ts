@@ -37,6 +37,17 @@ describe('what did not pass', () => {
     expect(gravest([...all].reverse())!.step).toBe('room-cord')
     expect(gravest([all[2]!, all[0]!])!.step).toBe('turn-by-hand')
     expect(gravest([])).toBeUndefined()
+    // Whatever stops a machine goes before every group that does not.
+    for (const group of CHECK_GROUPS) {
+      const goesOn = { step: 'goes on', group, after: { ...afterFail({ step: 'line', group: 'line' }) } }
+      const stops = {
+        ...goesOn,
+        step: 'stops',
+        group: 'line' as const,
+        after: { ...goesOn.after, stops: 'do-not-sew' as const },
+      }
+      expect(gravest([goesOn, stops])!.step).toBe('stops')
+    }
   })
 
   it('leads from every swatch that is not right to a symptom, and from a good one to none', () => {

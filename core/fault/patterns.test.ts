@@ -37,6 +37,40 @@ describe('what comes back', () => {
     expect(second!.teach).toBeUndefined()
   })
 
+  it('comes in the order of how often, then of how lately, whatever the order of the runs', () => {
+    const runs = [
+      run('seldom', 'jam', undefined, 9),
+      run('seldom', 'jam', undefined, 2),
+      run('often', 'jam', undefined, 1),
+      run('often', 'jam', undefined, 3),
+      run('often', 'jam', undefined, 2),
+      run('earlier', 'jam', undefined, 4),
+      run('earlier', 'jam', undefined, 5),
+      run('once', 'jam', 'lint', 10),
+    ]
+    for (const told of [runs, [...runs].reverse()])
+      expect(faultPatterns(told).map(({ machineId }) => machineId)).toEqual(['often', 'seldom', 'earlier'])
+    expect(faultPatterns(runs, 3).map(({ machineId }) => machineId)).toEqual(['often'])
+  })
+
+  it('names what cured most first, and each cloth once', () => {
+    const [only] = faultPatterns([
+      { ...run('heron', 'jam', 'lint'), cloth: 'woven' },
+      run('heron', 'jam', 'needle-condition'),
+      run('heron', 'jam', 'needle-condition'),
+      { ...run('heron', 'jam', 'needle-condition'), cloth: 'denim' },
+    ])
+    expect(only).toMatchObject({
+      cured: [
+        { check: 'needle-condition', count: 3 },
+        { check: 'lint', count: 1 },
+      ],
+      cloths: ['denim', 'knit', 'woven'],
+      sentence: expect.stringContaining('three times cured by') as string,
+      teach: expect.stringContaining('Its needles wear out sooner') as string,
+    })
+  })
+
   it('says so when nothing at the table cured it', () => {
     expect(faultPatterns([run('a', 'jam'), run('a', 'jam')])[0]!.sentence).toContain('never cured at the table')
     expect(faultPatterns([])).toEqual([])
