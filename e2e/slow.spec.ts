@@ -79,3 +79,23 @@ test('a picture that is chosen early is chosen, and a field that is filled early
   await expect(learner.getByLabel('The dial stands at')).toHaveValue('4.5')
   await context.close()
 })
+
+test('a walk is quicker than a slow network: each tick is written, and none waits for another', async ({ page }) => {
+  let land = () => {}
+  const held = new Promise<void>((resolve) => (land = resolve))
+  let sent = 0
+  await page.route(/\/api\/commands\//, async (route) => {
+    sent += 1
+    await held
+    await route.continue()
+  })
+  await page.goto('/room')
+  await page.getByRole('link', { name: 'Before class' }).click()
+  const done = page.getByRole('list', { name: 'Machines in walking order' }).getByRole('button', { name: /^Done at / })
+  await expect(done.nth(2)).toBeVisible()
+  const names = await done.evaluateAll((buttons) => buttons.slice(0, 3).map((each) => each.getAttribute('aria-label')!))
+  for (const name of names) await page.getByRole('button', { name, exact: true }).click()
+  await expect.poll(() => sent).toBe(3)
+  land()
+  for (const name of names) await expect(page.getByRole('button', { name, exact: true })).toHaveCount(0)
+})

@@ -5,8 +5,6 @@ import type { BenchTask } from '@/core/care/before-class'
 import type { StandingWord } from '@/core/machine/standing'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import { StandingMark } from '@/ui/drawings/standing-mark'
-import { FaultNote } from '@/ui/parts/fault-note'
-import { useWrite } from '@/ui/parts/use-write'
 import { BenchTaskRow } from './bench-task'
 import { BobbinsFirst } from './bobbins-first'
 
@@ -42,11 +40,9 @@ function saidOften(walk: readonly Stop[]): ReadonlySet<string> {
 
 /** One walk through the room: bobbins first, then machine by machine what is to be done; a tap is the line in its book. */
 export function BenchStops({ walk }: { walk: readonly Stop[] }) {
-  const writing = useWrite()
   const said = saidOften(walk)
   return (
     <>
-      <FaultNote fault={writing.fault} />
       {said.size > 0 && (
         <ul className="mt-3 border-l-8 border-secondary pl-4 font-semibold text-secondary" aria-label="Cautions">
           {[...said].map((caution) => (
@@ -54,7 +50,7 @@ export function BenchStops({ walk }: { walk: readonly Stop[] }) {
           ))}
         </ul>
       )}
-      <BobbinsFirst walk={walk} writing={writing} />
+      <BobbinsFirst walk={walk} />
       <ol className="mt-4 flex flex-col gap-4" aria-label="Machines in walking order">
         {walk.map((stop) => {
           const { machineId, name, number, standing, because, who, what } = stop
@@ -80,7 +76,7 @@ export function BenchStops({ walk }: { walk: readonly Stop[] }) {
               {standing === 'stopped' && <p className="mt-1 text-error">{because[0]}</p>}
               <ul>
                 {toDo.map((task) => (
-                  <BenchTaskRow key={task.id} stop={stop} task={task} said={said} writing={writing} />
+                  <BenchTaskRow key={task.id} stop={stop} task={task} said={said} />
                 ))}
               </ul>
             </li>

@@ -6,7 +6,8 @@ import { v5 } from 'uuid'
 import type { BenchTask } from '@/core/care/before-class'
 import { eventWords } from '@/core/machine/event'
 import type { Traits } from '@/core/knowledge/machine/trait'
-import type { useWrite } from '@/ui/parts/use-write'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useWrite } from '@/ui/parts/use-write'
 import { StepPicture } from '@/ui/drawings/step-picture'
 import { SeatCheck } from './seat/seat-check'
 import type { Stop } from './bench-stops'
@@ -18,21 +19,20 @@ const LEADS_WORDS = { check: 'Seat check', 'room-check': 'Room check', swatch: '
 export const tickId = ({ list, bookAt, machineId }: Stop, { id, title }: BenchTask): string =>
   v5([list, bookAt, id, title].join('|'), machineId)
 
-/** One thing to do at a machine: said in a tap, or opened and said in place. */
+/** One thing to do at a machine: said in a tap, or opened and said in place. It waits for no other: a walk is quicker than a network. */
 export function BenchTaskRow({
   stop,
   task,
   said,
-  writing: { busy, log },
 }: {
   stop: Stop
   task: BenchTask
   /** cautions that stand at the head of the list */
   said: ReadonlySet<string>
-  writing: ReturnType<typeof useWrite>
 }) {
   const { machineId, name } = stop
   const [open, setOpen] = useState(false)
+  const { busy, fault, log } = useWrite()
   return (
     <li className="mt-2 border-t border-dashed border-base-content/40 pt-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -95,6 +95,7 @@ export function BenchTaskRow({
           </Link>
         )}
       </div>
+      <FaultNote fault={fault} />
       {task.how && <How stop={stop} steps={task.how} />}
       {task.steps && open && <InPlace stop={stop} steps={task.steps} close={() => setOpen(false)} />}
     </li>

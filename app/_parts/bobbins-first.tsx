@@ -3,7 +3,8 @@
 import type { BenchTask } from '@/core/care/before-class'
 import type { LineBody } from '@/core/machine/event'
 import { threadWords } from '@/ui/words'
-import type { useWrite } from '@/ui/parts/use-write'
+import { FaultNote } from '@/ui/parts/fault-note'
+import { useWrite } from '@/ui/parts/use-write'
 import type { Stop } from './bench-stops'
 import { tickId } from './bench-task'
 
@@ -30,79 +31,77 @@ function windings(walk: readonly Stop[]): [string, Winding[]][] {
   return [...byThread].sort(([, a], [, b]) => a.tex - b.tex).map(([key, { all }]) => [key, all])
 }
 
-/** Every bobbin that the walk wants, thread by thread; one tap says that a thread is wound for all its machines. */
-export function BobbinsFirst({
-  walk,
-  writing: { busy, log, logEach },
-}: {
-  walk: readonly Stop[]
-  writing: ReturnType<typeof useWrite>
-}) {
+/** Every bobbin that the walk wants, thread by thread. */
+export function BobbinsFirst({ walk }: { walk: readonly Stop[] }) {
   const threads = windings(walk)
   if (threads.length === 0) return null
   return (
     <section aria-label="Bobbins to wind" className="sheet mt-4 p-4">
       <h2 className="text-2xl font-bold">Wind first, thread by thread</h2>
       <ul>
-        {threads.map(([thread, all]) => {
-          const total = all.reduce((sum, { count }) => sum + count, 0)
-          return (
-            <li
-              key={thread}
-              className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-dashed border-base-content/40 pt-2"
-            >
-              <div className="min-w-56 flex-1">
-                <strong>
-                  {total} × {thread}
-                </strong>
-                <ul className="flex flex-wrap gap-x-2 text-sm">
-                  {all.map(({ stop, task, body, count, words }) => (
-                    <li key={stop.machineId}>
-                      <button
-                        type="button"
-                        className="btn btn-outline btn-sm min-h-11 px-3 font-normal"
-                        disabled={busy}
-                        aria-label={`Done at ${stop.name}: ${task.title}`}
-                        onClick={() =>
-                          void log(
-                            stop.machineId,
-                            'bobbin-wound',
-                            body,
-                            { done: `${stop.name}: ${count === 1 ? 'a bobbin' : `${count} bobbins`} wound` },
-                            tickId(stop, task),
-                          )
-                        }
-                      >
-                        {stop.name} {count}
-                        {words}
-                      </button>
-                    </li>
-                  ))}
-                </ul>
-              </div>
+        {threads.map(([thread, all]) => (
+          <ThreadToWind key={thread} thread={thread} all={all} />
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** One tap says that a thread is wound for one machine, or for all of them. */
+function ThreadToWind({ thread, all }: { thread: string; all: readonly Winding[] }) {
+  const { busy, fault, log, logEach } = useWrite()
+  const total = all.reduce((sum, { count }) => sum + count, 0)
+  return (
+    <li className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-dashed border-base-content/40 pt-2">
+      <div className="min-w-56 flex-1">
+        <strong>
+          {total} × {thread}
+        </strong>
+        <ul className="flex flex-wrap gap-x-2 text-sm">
+          {all.map(({ stop, task, body, count, words }) => (
+            <li key={stop.machineId}>
               <button
                 type="button"
-                className="btn btn-outline btn-lg"
+                className="btn btn-outline btn-sm min-h-11 px-3 font-normal"
                 disabled={busy}
-                aria-label={`All wound: ${thread}`}
+                aria-label={`Done at ${stop.name}: ${task.title}`}
                 onClick={() =>
-                  void logEach(
-                    all.map(({ stop, task, body }) => ({
-                      machineId: stop.machineId,
-                      kind: 'bobbin-wound' as const,
-                      body,
-                      named: tickId(stop, task),
-                    })),
-                    `${total} of ${thread} wound, for ${all.map(({ stop }) => stop.name).join(', ')}`,
+                  void log(
+                    stop.machineId,
+                    'bobbin-wound',
+                    body,
+                    { done: `${stop.name}: ${count === 1 ? 'a bobbin' : `${count} bobbins`} wound` },
+                    tickId(stop, task),
                   )
                 }
               >
-                All wound
+                {stop.name} {count}
+                {words}
               </button>
             </li>
+          ))}
+        </ul>
+        <FaultNote fault={fault} />
+      </div>
+      <button
+        type="button"
+        className="btn btn-outline btn-lg"
+        disabled={busy}
+        aria-label={`All wound: ${thread}`}
+        onClick={() =>
+          void logEach(
+            all.map(({ stop, task, body }) => ({
+              machineId: stop.machineId,
+              kind: 'bobbin-wound' as const,
+              body,
+              named: tickId(stop, task),
+            })),
+            `${total} of ${thread} wound, for ${all.map(({ stop }) => stop.name).join(', ')}`,
           )
-        })}
-      </ul>
-    </section>
+        }
+      >
+        All wound
+      </button>
+    </li>
   )
 }

@@ -25,7 +25,6 @@ export function StaffCalls({ personId }: { personId: string }) {
   const now = useNow()
   const router = useRouter()
   const path = usePathname()
-  const { busy, write } = useWrite()
   const known = useRef<ReadonlySet<string>>(new Set())
 
   const unseen = calls.filter(({ seen }) => !seen).map(({ callId }) => callId)
@@ -59,63 +58,66 @@ export function StaffCalls({ personId }: { personId: string }) {
       {calls.length > 0 && (
         <ul className="mx-auto max-w-7xl px-4 pt-2">
           {calls.map((call) => (
-            <li
-              key={call.callId}
-              className={`mb-2 flex flex-wrap items-center gap-x-4 gap-y-2 border-l-8 bg-base-200 px-4 py-2 ${call.about === 'hurt' ? 'border-l-error' : 'border-l-secondary'}`}
-            >
-              {call.about === 'hurt' ? (
-                <HeartPulse className="size-7 text-error" aria-hidden="true" />
-              ) : (
-                <Hand className="size-7" aria-hidden="true" />
-              )}
-              <div className="min-w-48 flex-1">
-                <p className="text-lg leading-tight">
-                  <strong>{call.about === 'hurt' ? `Somebody is hurt: ${call.who}` : `${call.who} calls`}</strong> at{' '}
-                  <Link className="link" href={`/machines/${call.machineId}`}>
-                    {call.where}
-                  </Link>
-                  , since {call.since} ({waited(now - aheadMs - Date.parse(call.calledAt))})
-                </p>
-                {call.words && <p className="text-sm">{call.words}</p>}
-                {call.going && (
-                  <p className="text-sm font-semibold">
-                    {call.going.personId === personId ? 'You are going' : `${call.going.by} is going`}
-                  </p>
-                )}
-              </div>
-              <span className="flex gap-2">
-                {call.going?.personId !== personId && (
-                  <button
-                    type="button"
-                    className="btn btn-primary"
-                    disabled={busy}
-                    aria-label={`I am going to ${call.who} at ${call.where}`}
-                    onClick={() =>
-                      void write(
-                        'go-to-call',
-                        { callId: call.callId },
-                        { done: `${call.who} sees that you are coming` },
-                      )
-                    }
-                  >
-                    I am going
-                  </button>
-                )}
-                <button
-                  type="button"
-                  className="btn btn-outline"
-                  disabled={busy}
-                  aria-label={`Done: ${call.who} at ${call.where}`}
-                  onClick={() => void write('end-call', { callId: call.callId }, { done: 'Done' })}
-                >
-                  Done
-                </button>
-              </span>
-            </li>
+            <OpenCall key={call.callId} call={call} personId={personId} at={now - aheadMs} />
           ))}
         </ul>
       )}
       {told && <LeftLines left={told.left} />}
     </section>
+  )
+}
+
+/** One of them; whoever goes to one waits for no other. @param at now, by the server's clock */
+function OpenCall({ call, personId, at }: { call: ShownCall; personId: string; at: number }) {
+  const { busy, write } = useWrite()
+  return (
+    <li
+      className={`mb-2 flex flex-wrap items-center gap-x-4 gap-y-2 border-l-8 bg-base-200 px-4 py-2 ${call.about === 'hurt' ? 'border-l-error' : 'border-l-secondary'}`}
+    >
+      {call.about === 'hurt' ? (
+        <HeartPulse className="size-7 text-error" aria-hidden="true" />
+      ) : (
+        <Hand className="size-7" aria-hidden="true" />
+      )}
+      <div className="min-w-48 flex-1">
+        <p className="text-lg leading-tight">
+          <strong>{call.about === 'hurt' ? `Somebody is hurt: ${call.who}` : `${call.who} calls`}</strong> at{' '}
+          <Link className="link" href={`/machines/${call.machineId}`}>
+            {call.where}
+          </Link>
+          , since {call.since} ({waited(at - Date.parse(call.calledAt))})
+        </p>
+        {call.words && <p className="text-sm">{call.words}</p>}
+        {call.going && (
+          <p className="text-sm font-semibold">
+            {call.going.personId === personId ? 'You are going' : `${call.going.by} is going`}
+          </p>
+        )}
+      </div>
+      <span className="flex gap-2">
+        {call.going?.personId !== personId && (
+          <button
+            type="button"
+            className="btn btn-primary"
+            disabled={busy}
+            aria-label={`I am going to ${call.who} at ${call.where}`}
+            onClick={() =>
+              void write('go-to-call', { callId: call.callId }, { done: `${call.who} sees that you are coming` })
+            }
+          >
+            I am going
+          </button>
+        )}
+        <button
+          type="button"
+          className="btn btn-outline"
+          disabled={busy}
+          aria-label={`Done: ${call.who} at ${call.where}`}
+          onClick={() => void write('end-call', { callId: call.callId }, { done: 'Done' })}
+        >
+          Done
+        </button>
+      </span>
+    </li>
   )
 }
