@@ -122,6 +122,53 @@ test('a machine drops out: its people move, and hardly anybody else', async ({ p
   await plan(page)
 })
 
+test('on a tablet a finger that holds still lifts somebody to another place, and one that moves on scrolls the page', async ({
+  browser,
+}) => {
+  const tablet = { viewport: { width: 768, height: 1024 }, hasTouch: true, isMobile: true }
+  const context = await browser.newContext({ ...tablet, storageState: stateFile('coordinator') })
+  const page = await context.newPage()
+  const fingers = await context.newCDPSession(page)
+  const finger = (type: 'touchStart' | 'touchMove' | 'touchEnd', at?: { readonly x: number; readonly y: number }) =>
+    fingers.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [at] : [] })
+  await openThursday(page)
+  await plan(page)
+  const scrolled = () => page.evaluate(() => scrollY)
+  const cost = page.getByText(/^(no minute more|[+−][\d.]+ min|✕)$/)
+  const card = page.getByRole('row').getByText('Chidi', { exact: true })
+  await card.scrollIntoViewIfNeeded()
+  const middle = async () => {
+    const box = (await card.boundingBox())!
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  }
+
+  // A finger that moves on scrolls.
+  const before = await scrolled()
+  const swipe = await middle()
+  await finger('touchStart', swipe)
+  for (let step = 1; step <= 6; step += 1) await finger('touchMove', { x: swipe.x, y: swipe.y - 30 * step })
+  await finger('touchEnd')
+  await expect.poll(scrolled).toBeGreaterThan(before)
+  await expect(cost).toHaveCount(0)
+
+  // One that holds still lifts, and the page stays.
+  await card.scrollIntoViewIfNeeded()
+  const from = await middle()
+  await finger('touchStart', from)
+  await expect(cost.first()).toBeVisible()
+  const place = page
+    .getByRole('row', { name: /^Curlew no/ })
+    .getByRole('cell')
+    .nth(1)
+  const free = (await place.boundingBox())!
+  const to = { x: free.x + free.width / 2, y: free.y + free.height / 2 }
+  for (let step = 1; step <= 5; step += 1)
+    await finger('touchMove', { x: from.x + ((to.x - from.x) * step) / 5, y: from.y + ((to.y - from.y) * step) / 5 })
+  await finger('touchEnd')
+  await expect(page.getByText('Chidi sits at Curlew, block 2')).toBeVisible()
+  await context.close()
+})
+
 test('who comes late or not at all changes the plan, and two sit apart', async ({ page }) => {
   await openThursday(page)
   await page.getByRole('link', { name: 'Who comes' }).click()

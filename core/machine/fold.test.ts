@@ -75,6 +75,16 @@ describe('the fold of a random book', () => {
       { numRuns: 300 },
     ))
 
+  it('is told from the state alone where the line is the last and corrects nothing, and from the whole book where not', () => {
+    const [early, late] = [line(sewn(1), 1), line(sewn(2), 2)]
+    expect(foldNext(foldMachine([early]), late)).toEqual(foldMachine([early, late]))
+    expect(foldNext(UNSEEN, early)).toEqual(foldMachine([early]))
+    // One that comes late, one that is there already, and one that says what an earlier one was.
+    expect(foldNext(foldMachine([late]), early)).toBeUndefined()
+    expect(foldNext(foldMachine([early, late]), late)).toBeUndefined()
+    expect(foldNext(foldMachine([early]), correct(early, sewn(3)))).toBeUndefined()
+  })
+
   it('leaves no trace of a line that is corrected', () =>
     fc.assert(
       fc.property(anyHistory, anyHappening, fc.integer({ min: 0, max: 30 }), (events, happening, minute) => {

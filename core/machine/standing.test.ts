@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { CHECK_GROUPS } from '../knowledge/check/check'
+import { CHECK_GROUPS, GROUP_WORDS } from '../knowledge/check/check'
 import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import type { Happening, MachineEvent } from './event'
 import { foldMachine } from './fold'
-import { standingOf } from './standing'
+import { roomCheckDue, standingOf, stopsOf } from './standing'
+import type { MachineState } from './state'
 
 const NOW = '2026-11-26T18:00:00.000Z'
 const { needle: rules } = DEFAULT_HOUSE_RULES
@@ -84,5 +85,64 @@ describe('a machine', () => {
     expect(late.standing).toBe('stopped')
     expect(late.because[0]).toContain('2026-11-25')
     expect(after(needleIn, checked, test('2027-06-01T00:00:00.000Z')).standing).not.toBe('stopped')
+  })
+})
+
+describe('what is due', () => {
+  const HOUR = 3_600_000
+  const looked = { care: { roomCheckAt: '2026-11-20T18:00:00.000Z' } } as MachineState
+  const later = (hours: number) => new Date(Date.parse('2026-11-20T18:00:00.000Z') + hours * HOUR).toISOString()
+
+  it('is a room check after three days at rest, or twelve hours after the first sewing since the last', () => {
+    expect(roomCheckDue(looked, later(72))).toBeUndefined()
+    expect(roomCheckDue(looked, later(72.1))).toBe('Room check first: the last one was 3 days ago')
+    const used = { care: { ...looked.care, usedSinceRoomCheckAt: later(1) } } as MachineState
+    expect(roomCheckDue(used, later(13))).toBeUndefined()
+    expect(roomCheckDue(used, later(13.1))).toBe('Room check first: it was used since the last one')
+    expect(roomCheckDue({ care: {} } as MachineState, later(0))).toContain('nobody has looked it over yet')
+  })
+
+  it('is an electrical test on its day, and says which day that was', () => {
+    const tested = { locks: [], care: { electricalTest: { nextDue: later(0) } } } as unknown as MachineState
+    expect(stopsOf(tested, later(0))).toEqual([])
+    expect(stopsOf(tested, later(0.1))).toEqual([
+      'Its electrical safety test was due by 2026-11-20: not until it is tested',
+    ])
+    expect(stopsOf({ locks: [], care: {} }, later(9_999))).toEqual([])
+  })
+
+  it('names what failed once, and not a second time among what is to be checked', () => {
+    const failed: Happening = {
+      kind: 'check-run',
+      body: {
+        list: 'seat',
+        steps: CHECK_GROUPS.map((group) => ({
+          step: group,
+          group,
+          result: group === 'threading' ? ('fail' as const) : ('pass' as const),
+        })),
+      },
+    }
+    const { because } = after(needleIn, failed)
+    const words = GROUP_WORDS.threading
+    expect(because.join('\n').split(words)).toHaveLength(2)
+    expect(because).toContain(`A check failed: ${words}`)
+  })
+
+  it('is a step of the room check by its own name', () => {
+    const cord: Happening = {
+      kind: 'check-run',
+      body: { list: 'room', steps: [{ step: 'room-foot', group: 'settings', result: 'fail' }] },
+    }
+    const { because } = after(needleIn, checked, cord)
+    expect(because).toContain('The room check found: foot')
+    expect(after(needleIn, checked).because).toEqual([])
+  })
+
+  it('is a needle whose age nobody knows, whatever it sewed since', () => {
+    const unknown: Happening = { kind: 'needle-changed', body: { in: { ...needle, condition: 'unverified' } } }
+    expect(after(unknown, checked, sewn(rules.lifeHours * 60 + 30)).because).toContain(
+      'Nobody knows how old its needle is',
+    )
   })
 })

@@ -1,23 +1,52 @@
 import {
+  MouseSensor,
   pointerWithin,
   PointerSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
   type CollisionDetection,
   type DndContext,
   type DragEndEvent,
-  type PointerSensorProps,
+  type SensorProps,
 } from '@dnd-kit/core'
 import type { ComponentProps } from 'react'
 import { flushSync } from 'react-dom'
 
 /**
- * A pointer that carries, and whose every move is drawn before the next event comes: whoever lets go at once, or on a
- * slow tablet, puts down where the pointer is and not where it was a moment ago.
+ * What carries draws its every move before the next event comes: whoever lets go at once, or on a slow tablet, puts down where
+ * the pointer is and not where it was a moment ago.
  */
+const drawnAtOnce = <Props extends Pick<SensorProps<object>, 'onMove'>>(props: Props): Props => ({
+  ...props,
+  onMove: (coordinates) => flushSync(() => props.onMove(coordinates)),
+})
+
+/** Carries what stands still under a finger: a handle, or a table on a floor that does not scroll. */
 export class CarryingPointer extends PointerSensor {
-  constructor(props: PointerSensorProps) {
-    super({ ...props, onMove: (coordinates) => flushSync(() => props.onMove(coordinates)) })
+  constructor(props: ConstructorParameters<typeof PointerSensor>[0]) {
+    super(drawnAtOnce(props))
   }
 }
+
+class CarryingMouse extends MouseSensor {
+  constructor(props: ConstructorParameters<typeof MouseSensor>[0]) {
+    super(drawnAtOnce(props))
+  }
+}
+
+class CarryingFinger extends TouchSensor {
+  constructor(props: ConstructorParameters<typeof TouchSensor>[0]) {
+    super(drawnAtOnce(props))
+  }
+}
+
+/** Carries cards of a page that scrolls: a finger that holds still for a moment lifts one, a finger that moves on scrolls. */
+export const useCardSensors = () =>
+  useSensors(
+    useSensor(CarryingMouse, { activationConstraint: { distance: 6 } }),
+    useSensor(CarryingFinger, { activationConstraint: { delay: 250, tolerance: 8 } }),
+  )
 
 /**
  * Over which place something is carried: the one under the pointer, as the page stands now. What a place says while

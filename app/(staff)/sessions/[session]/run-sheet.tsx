@@ -1,10 +1,10 @@
 'use client'
 
-import { DndContext, DragOverlay, useSensor, useSensors } from '@dnd-kit/core'
+import { DndContext, DragOverlay } from '@dnd-kit/core'
 import { useState } from 'react'
 import { supervisedAsks } from '@/core/room/class-settings'
 import { breachWords, byHandFigures, moveOptions, placeKey, sheetFigures } from '@/core/session/sheet'
-import { CarryingPointer, putDownOn, spoken, underPointer } from '@/ui/parts/carrying'
+import { putDownOn, spoken, underPointer, useCardSensors } from '@/ui/parts/carrying'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { PrintButton } from '@/ui/parts/print-button'
 import { useFormId } from '@/ui/parts/use-form-id'
@@ -32,7 +32,7 @@ export function RunSheet(props: SheetProps) {
   const { seats, keep, basedOn } = useKeptSeats(props, write)
   const { idOf, renew } = useFormId()
   const planning = usePlanning(sessionId, mayPlan)
-  const sensors = useSensors(useSensor(CarryingPointer, { activationConstraint: { distance: 6 } }))
+  const sensors = useCardSensors()
 
   const who = new Map(learners.map((learner) => [learner.projectId, learner]))
   const nameOf = (project: string) => who.get(project)?.learner ?? 'somebody who does not come'

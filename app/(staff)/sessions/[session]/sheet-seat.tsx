@@ -32,6 +32,9 @@ export function Seam({ change }: { change: PlanChange | undefined }) {
   )
 }
 
+/** A finger that holds still on it lifts it: no text is chosen and no menu comes instead. */
+const CARRIED = 'cursor-grab touch-manipulation select-none [-webkit-touch-callout:none]'
+
 export function SeatCard({
   learner,
   place,
@@ -57,7 +60,7 @@ export function SeatCard({
     <div
       ref={setNodeRef}
       {...listeners}
-      className={`flex items-start gap-2 border-2 bg-base-100 px-2 py-1 ${broken ? 'border-error' : pinned ? 'border-primary' : 'border-base-300'} ${isDragging ? 'opacity-40' : ''} ${mayMove ? 'cursor-grab touch-manipulation' : ''}`}
+      className={`flex items-start gap-2 border-2 bg-base-100 px-2 py-1 ${broken ? 'border-error' : pinned ? 'border-primary' : 'border-base-300'} ${isDragging ? 'opacity-40' : ''} ${mayMove ? CARRIED : ''}`}
     >
       <div className="min-w-0 grow">
         <p>
@@ -155,7 +158,7 @@ function TrayCard({
     <div
       ref={setNodeRef}
       {...listeners}
-      className="flex items-center gap-2 border-2 border-base-300 bg-base-100 px-2 py-1"
+      className={`flex items-center gap-2 border-2 border-base-300 bg-base-100 px-2 py-1 ${mayMove ? CARRIED : ''}`}
     >
       <p className="grow">
         <strong>{name}</strong> {what}
