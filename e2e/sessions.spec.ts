@@ -142,6 +142,10 @@ test('on a tablet a finger that holds still lifts somebody to another place, and
     return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
   }
 
+  // What a finger taps is as tall as one.
+  for (const name of [/^Move Chidi from /, /^Chidi stays at /])
+    expect((await page.getByRole('button', { name }).boundingBox())!.height).toBeGreaterThanOrEqual(44)
+
   // A finger that moves on scrolls.
   const before = await scrolled()
   const swipe = await middle()

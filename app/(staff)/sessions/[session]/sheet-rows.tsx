@@ -42,7 +42,7 @@ export function MachineRow(props: RowProps) {
         {mayMove && (
           <button
             type="button"
-            className="btn btn-ghost btn-xs mt-1 print:hidden"
+            className="btn btn-ghost btn-xs mt-1 pointer-coarse:min-h-11 print:hidden"
             disabled={busy}
             onClick={() => leaveOut(machineId)}
           >

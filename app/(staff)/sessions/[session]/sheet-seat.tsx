@@ -79,10 +79,10 @@ export function SeatCard({
         {broken && <p className="text-sm font-bold text-error">does not go together: see above</p>}
       </div>
       {mayMove && (
-        <div className="flex flex-col items-end gap-1 print:hidden">
+        <div className="flex flex-col items-end gap-1 pointer-coarse:flex-row print:hidden">
           <button
             type="button"
-            className="btn btn-ghost btn-xs whitespace-nowrap"
+            className="btn btn-ghost btn-xs whitespace-nowrap pointer-coarse:min-h-11"
             aria-label={`Move ${name} from ${place} …`}
             onClick={() => open(projectId)}
           >
@@ -90,7 +90,7 @@ export function SeatCard({
           </button>
           <button
             type="button"
-            className={`btn btn-xs ${pinned ? 'btn-primary' : 'btn-ghost'}`}
+            className={`btn btn-xs pointer-coarse:min-h-11 pointer-coarse:min-w-11 ${pinned ? 'btn-primary' : 'btn-ghost'}`}
             aria-pressed={pinned}
             aria-label={`${name} stays at ${place}`}
             onClick={() => pin(projectId)}
@@ -166,7 +166,7 @@ function TrayCard({
       {mayMove && (
         <button
           type="button"
-          className="btn btn-ghost btn-xs print:hidden"
+          className="btn btn-ghost btn-xs pointer-coarse:min-h-11 print:hidden"
           aria-label={`Seat ${name} …`}
           onClick={() => open(projectId)}
         >
