@@ -2,6 +2,8 @@ import { expect, SIGN_INS, stateFile, test } from './people'
 
 test('a wrong password is said kindly, and what was typed stays', async ({ page }) => {
   await page.goto('/sign-in')
+  // Sent by the browser itself, where no script ran, it would not stand in the address either.
+  await expect(page.locator('form').filter({ has: page.getByLabel('Password') })).toHaveAttribute('method', 'post')
   await page.getByLabel('Email').fill(SIGN_INS.helper.email)
   await page.getByLabel('Password').fill('not-this-one-1')
   await page.getByRole('button', { name: 'Sign in', exact: true }).click()

@@ -40,7 +40,9 @@ export function Entry({ to, fields, button }: { to: string; fields: readonly Ent
     setBusy(false)
   }
   return (
+    // Sent by the browser itself, whatever happens, a password never stands in the address.
     <form
+      method="post"
       className="flex flex-col gap-4"
       onSubmit={(submitted) => {
         submitted.preventDefault()
