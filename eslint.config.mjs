@@ -3,7 +3,7 @@ import tseslint from 'typescript-eslint'
 import reactHooks from 'eslint-plugin-react-hooks'
 
 export default tseslint.config(
-  { ignores: ['node_modules/', '.next/', 'public/', '.data/', '.generated/', 'next-env.d.ts', '*.cjs', '*.mjs'] },
+  { ignores: ['node_modules/', '.next/', 'public/', '.data/', '.generated/', 'next-env.d.ts', '**/*.cjs', '*.mjs'] },
   js.configs.recommended,
   ...tseslint.configs.recommendedTypeChecked,
   { languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } } },

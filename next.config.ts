@@ -1,6 +1,18 @@
 import type { NextConfig } from 'next'
 
+/** In another language than English each file is said in it before it is built (docs/languages.md). */
+const inAnotherLanguage: NextConfig = {
+  turbopack: {
+    rules: {
+      '*.{ts,tsx}': { condition: { not: 'foreign' }, loaders: ['./bin/build/language-loader.cjs'] },
+    },
+  },
+  // What a builder keeps for the next build is kept in one language.
+  experimental: { turbopackFileSystemCacheForBuild: false },
+}
+
 const config: NextConfig = {
+  ...((process.env['ORTHODEX_LANGUAGE'] ?? 'en') !== 'en' && inAnotherLanguage),
   poweredByHeader: false,
   reactStrictMode: true,
   typedRoutes: false,

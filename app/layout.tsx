@@ -4,6 +4,7 @@ import './globals.css'
 import type { Metadata, Viewport } from 'next'
 import { headers } from 'next/headers'
 import { Toaster } from 'sonner'
+import { LANGUAGE } from '@/core/units/language'
 import { EarlyTouch } from './_parts/early-touch'
 import { KeepFocus } from './_parts/keep-focus'
 
@@ -34,7 +35,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
   // Reading the request makes every page dynamic, so that its scripts carry the nonce of its policy.
   const asked = await headers()
   return (
-    <html lang="en">
+    <html lang={LANGUAGE}>
       <body className="min-h-dvh print:min-h-0 bg-base-100 text-base-content antialiased">
         <EarlyTouch nonce={asked.get('x-nonce') ?? undefined} />
         <a
@@ -47,6 +48,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
         <KeepFocus />
         <Toaster
           position="bottom-center"
+          containerAriaLabel="What was done"
           duration={8000}
           toastOptions={{ className: 'font-sans! text-base!', actionButtonStyle: TOAST_BUTTON }}
           style={TOAST}

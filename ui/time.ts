@@ -1,6 +1,7 @@
+import { LANGUAGE } from '@/core/units/language'
 import { zoned } from '@/core/units/zoned'
 
-const momentOf = zoned('en-GB', {
+const momentOf = zoned(LANGUAGE, {
   weekday: 'short',
   day: 'numeric',
   month: 'short',
@@ -17,7 +18,7 @@ export function formatInTimeZone(moment: string | Date, timeZone: string): strin
   return `${part('weekday')} ${part('day')} ${part('month').slice(0, 3)}, ${part('hour')}:${part('minute')}`
 }
 
-const DAY = new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'short', day: 'numeric', month: 'short' })
+const DAY = new Intl.DateTimeFormat(LANGUAGE, { timeZone: 'UTC', weekday: 'short', day: 'numeric', month: 'short' })
 
 /** A day of the calendar, `YYYY-MM-DD`, as people say it: "Thu 19 Nov". */
 export function dayWords(day: string): string {
@@ -26,7 +27,7 @@ export function dayWords(day: string): string {
   return `${part('weekday')} ${part('day')} ${part('month').slice(0, 3)}`
 }
 
-const timeOf = zoned('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
+const timeOf = zoned(LANGUAGE, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
 
 /** The time of day at which a moment falls where the venue stands, `HH:MM`. */
 export const timeIn = (moment: Date, timeZone: string): string => timeOf(timeZone).format(moment)

@@ -1,5 +1,5 @@
 import { POINTS, systemWords, type Point } from '@/core/knowledge/needle/needle'
-import { plain, spaced } from '@/core/units/words'
+import { named, plain, spaced } from '@/core/units/words'
 import type { KitThread } from '@/core/knowledge/thread/thread'
 import type { Kit } from '@/core/kit/request'
 import { sizeText } from '@/core/units/needle-size'
@@ -13,10 +13,10 @@ export const shortNeedle = (needle: { point: Point; sizeNm: number }): string =>
   `${spaced(needle.point)} ${sizeText(needle.sizeNm)}`
 
 export const threadWords = (thread: KitThread): string =>
-  `${spaced(thread.use)} ${thread.fibre}${thread.finish === 'bonded' ? ', bonded' : ''}, ${plain(thread.tex)} tex`
+  `${spaced(thread.use)} ${named(thread.fibre)}${thread.finish === 'bonded' ? ', bonded' : ''}, ${plain(thread.tex)} tex`
 
 export const stitchWords = (stitch: Kit['stitch']): string =>
-  `${stitch.name ?? stitch.of} ${plain(stitch.lengthMm)} mm${stitch.widthMm > 0 ? `, ${plain(stitch.widthMm)} mm wide` : ''}`
+  `${named(stitch.name ?? stitch.of)} ${plain(stitch.lengthMm)} mm${stitch.widthMm > 0 ? `, ${plain(stitch.widthMm)} mm wide` : ''}`
 
 export const perInch = (lengthMm: number): string => (lengthMm > 0 ? `${Math.round(25.4 / lengthMm)} to the inch` : '')
 
@@ -30,8 +30,9 @@ export const fabricWords = (fabric: {
   readonly guessed?: readonly string[]
 }): string => {
   const about = (field: string) => (fabric.guessed?.includes(field) ? '~' : '')
-  if (fabric.massGsm !== undefined) return `${fabric.structure}, ${about('massGsm')}${Math.round(fabric.massGsm)} g/m²`
-  return `${fabric.structure}, ${about('thicknessMm')}${plain(fabric.thicknessMm ?? 0)} mm`
+  if (fabric.massGsm !== undefined)
+    return `${named(fabric.structure)}, ${about('massGsm')}${Math.round(fabric.massGsm)} g/m²`
+  return `${named(fabric.structure)}, ${about('thicknessMm')}${plain(fabric.thicknessMm ?? 0)} mm`
 }
 
 const SIGNS_OF = new Intl.Segmenter(undefined, { granularity: 'grapheme' })

@@ -1,3 +1,4 @@
+import { named } from '@/core/units/words'
 import { redirect } from 'next/navigation'
 import { may } from '@/core/wire/permission'
 import { FollowSeat } from '../_parts/live/follow-seat'
@@ -13,7 +14,7 @@ export default async function EveryoneLayout({ children }: { children: React.Rea
   const site = await siteOf(actor.siteId)
   // A stop reaches a learner who has the lab open between two seams as well.
   const seat = actor.role === 'learner' ? await ownSeat() : undefined
-  const who = actor.role === 'learner' ? actor.name : `${actor.name}, ${actor.role}`
+  const who = actor.role === 'learner' ? actor.name : `${actor.name}, ${named(actor.role)}`
   return (
     <Shell
       venue={site.name}

@@ -1,3 +1,4 @@
+import { named } from '@/core/units/words'
 import { redirect } from 'next/navigation'
 import { may } from '@/core/wire/permission'
 import { siteOf } from '../_server/site'
@@ -14,7 +15,7 @@ export default async function StaffLayout({ children }: { children: React.ReactN
       venue={site.name}
       units={actor.units ?? site.settings.units}
       testThreads={site.settings.testThreads}
-      who={`${actor.name}, ${actor.role}`}
+      who={`${actor.name}, ${named(actor.role)}`}
       calls={{ of: 'staff', personId: actor.personId }}
       logs={may(actor.role, 'see-book')}
       places={placesOf(actor.role)}

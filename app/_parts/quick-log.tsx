@@ -1,5 +1,6 @@
 'use client'
 
+import { named } from '@/core/units/words'
 import { useState } from 'react'
 import type { LineBody } from '@/core/machine/event'
 import type { Traits } from '@/core/knowledge/machine/trait'
@@ -173,7 +174,12 @@ export function QuickLog({
               )}
               {form === 'fault-opened' && (
                 <>
-                  <Select label="What kind" options={FAULTS.map((each) => [each, each])} value={kind} set={setKind} />
+                  <Select
+                    label="What kind"
+                    options={FAULTS.map((each) => [each, named(each)])}
+                    value={kind}
+                    set={setKind}
+                  />
                   {kind === 'electrical' && (
                     <p className="font-semibold text-secondary">
                       Unplug it at the wall now. It stays stopped until a licensed repair is written down.

@@ -1,4 +1,4 @@
-import { spaced } from '@/core/units/words'
+import { named, spaced } from '@/core/units/words'
 import 'server-only'
 import { headers } from 'next/headers'
 import { notFound, redirect } from 'next/navigation'
@@ -71,7 +71,7 @@ export async function mustBeAllowed(action: Action): Promise<SignedIn> {
   const actor = await currentActor()
   if (!actor) throw new Refused(401, 'signed-out', 'Sign in first; what you typed is still here')
   if (!may(actor.role, action))
-    throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot ${spaced(action)}`)
+    throw new Refused(403, 'not-allowed', `Signed in as ${named(actor.role)}, you cannot ${spaced(action)}`)
   return actor
 }
 

@@ -12,7 +12,7 @@ export interface BeginStep {
   readonly later?: true
 }
 
-const there = (count: number, one: string, many: string) => ({ ...(count > 0 && { there: counted(count, one, many) }) })
+const there = (count: number, words: string) => ({ ...(count > 0 && { there: words }) })
 
 /** The way from an empty venue to a planned session, in the order in which each step needs the one before. */
 export const beginSteps = (now: Beginning): readonly BeginStep[] => [
@@ -21,7 +21,7 @@ export const beginSteps = (now: Beginning): readonly BeginStep[] => [
     why: 'Name each and say what it looks like; a dozen answers decide which kits it sews. What stays open is asked when somebody stands at it.',
     href: '/machines/new',
     button: now.machines === 0 ? 'Add the first machine' : 'Add another machine',
-    ...there(now.machines, 'machine stands here', 'machines stand here'),
+    ...there(now.machines, counted(now.machines, 'machine stands here', 'machines stand here')),
   },
   {
     title: 'The room',
@@ -51,21 +51,21 @@ export const beginSteps = (now: Beginning): readonly BeginStep[] => [
     why: 'Learners belong to one; it has a code for the board. As many as you like, at once.',
     href: '/kits/classes',
     button: now.classes === 0 ? 'Open a class' : 'Another class',
-    ...there(now.classes, 'class', 'classes'),
+    ...there(now.classes, counted(now.classes, 'class', 'classes')),
   },
   {
     title: 'Learners and their projects',
     why: 'Paste a list or add them one by one: a name, what is made, what of. Each kit follows at once.',
     href: '/kits/sheet',
     button: 'Bring in a list',
-    ...there(now.bags, 'bag hangs', 'bags hang'),
+    ...there(now.bags, counted(now.bags, 'bag hangs', 'bags hang')),
   },
   {
     title: 'A session',
     why: 'When the class meets. Then the room is planned: who sits where, and what changes between.',
     href: '/sessions/new',
     button: now.sessions === 0 ? 'Put one in the calendar' : 'Another session',
-    ...there(now.sessions, 'session in the calendar', 'sessions in the calendar'),
+    ...there(now.sessions, counted(now.sessions, 'session in the calendar', 'sessions in the calendar')),
   },
   {
     title: 'Stores',
@@ -73,7 +73,7 @@ export const beginSteps = (now: Beginning): readonly BeginStep[] => [
     href: '/stores',
     button: 'Count a shelf',
     later: true,
-    ...there(now.shelves, 'shelf counted', 'shelves counted'),
+    ...there(now.shelves, counted(now.shelves, 'shelf counted', 'shelves counted')),
   },
   {
     title: 'Colleagues',

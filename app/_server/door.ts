@@ -31,17 +31,17 @@ function triesOf(path: string, network: string, body: Readonly<Record<string, un
     const email = text('email')
     if (known) return []
     return [
-      [`address ${email} from ${network}`, DOOR.addressHere],
-      [`address ${email}`, DOOR.addressAnywhere],
-      [`network ${network}`, DOOR.network],
+      [`address:${email}:${network}`, DOOR.addressHere],
+      [`address:${email}`, DOOR.addressAnywhere],
+      [`network:${network}`, DOOR.network],
     ]
   }
   if (path.endsWith('/station')) {
     const code = text('classCode')
     return [
       [`class ${code}`, DOOR.classCode],
-      [`site ${code.split('-')[0]}`, DOOR.site],
-      [`class from ${network}`, DOOR.networkOfClass],
+      [`site:${code.split('-')[0]}`, DOOR.site],
+      [`class:${network}`, DOOR.networkOfClass],
     ]
   }
   return []
@@ -62,10 +62,10 @@ export async function atTheDoor(request: Request, body: string): Promise<Respons
   )
   if (answer.status === 401) await countWrong(everyVenue(), tries)
   if (answer.ok && path.endsWith('/sign-in/email')) {
-    const secure = settings.origins.every((origin) => origin.startsWith('https:')) ? '; Secure' : ''
+    const secure = settings.origins.every((origin) => origin.startsWith('https:')) ? ';Secure' : ''
     answer.headers.append(
       'set-cookie',
-      `${KNOWN_COOKIE}=${knownMark(email)}; Path=/api/sign-in; Max-Age=${KNOWN_DAYS * 24 * 3600}; HttpOnly; SameSite=Lax${secure}`,
+      `${KNOWN_COOKIE}=${knownMark(email)};Path=/api/sign-in;Max-Age=${KNOWN_DAYS * 24 * 3600};HttpOnly;SameSite=Lax${secure}`,
     )
   }
   return answer

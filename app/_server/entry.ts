@@ -16,7 +16,7 @@ export const entry =
     answering(request, async () => {
       sameSiteOnly(request)
       const network = request.headers.get('x-forwarded-for') ?? 'unknown'
-      const tries = [[`${name} from ${network}`, DOOR.network]] as const
+      const tries = [[`${name}:${network}`, DOOR.network]] as const
       if (await isClosed(everyVenue(), tries))
         throw new Refused(429, 'too-many', 'Too many wrong codes; wait a quarter of an hour')
       const asked = check(ENTRIES[name], await readJson(request)) as EntryBody<Name>

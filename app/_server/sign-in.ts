@@ -74,8 +74,8 @@ const tablet: BetterAuthPlugin = {
       const here = await readTablet(everyVenue(), secretIn(ctx.headers?.get('cookie') ?? ''))
       if (!here) throw new APIError('FORBIDDEN', { code: 'no-tablet', message: 'This device is no tablet of a room' })
       const tries = [
-        [`pin ${here.siteId} ${asked.personId}`, DOOR.pin],
-        [`tablet ${here.tabletId}`, DOOR.tablet],
+        [`pin:${here.siteId}:${asked.personId}`, DOOR.pin],
+        [`tablet:${here.tabletId}`, DOOR.tablet],
       ] as const
       if (await isClosed(everyVenue(), tries))
         throw new APIError('TOO_MANY_REQUESTS', {

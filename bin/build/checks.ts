@@ -9,6 +9,7 @@ export const CODE_CHECKS: Readonly<Record<string, readonly string[]>> = {
   types: script('types'),
   format: ['prettier', '--check', '--log-level', 'warn', '--cache', '.'],
   imports: script('imports'),
+  sentences: ['tsx', 'bin/commands/sentences.ts', '--check'],
   unused: ['knip', '--cache', '--no-config-hints'],
 }
 const AT_ONCE = 2

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto'
 import { existsSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 
-const SOURCES = ['app', 'core', 'store', 'ui', 'workers', 'stand-ins', 'bin/build']
+const SOURCES = ['app', 'core', 'store', 'ui', 'workers', 'stand-ins', 'bin/build', 'sentences']
 const FILES = [
   'package-lock.json',
   'next.config.ts',
@@ -25,7 +25,7 @@ function* filesIn(folder: string): Generator<string> {
 
 /** A fingerprint of everything that a build is made of. */
 function fingerprint(project: string): string {
-  const hash = createHash('sha256')
+  const hash = createHash('sha256').update(process.env['ORTHODEX_LANGUAGE'] ?? 'en')
   const files = [
     ...FILES.map((file) => join(project, file)),
     ...SOURCES.flatMap((each) => [...filesIn(join(project, each))]),

@@ -1,8 +1,9 @@
 import { roomCheck, stillToCheck, type CheckStep } from '../check/seat-check'
 import { goodLook, goodLookWords, targetOf, type Sewn } from '../tension/target'
 import { NEEDLE_OUT } from '../knowledge/check/needle-out'
+import { GROUP_WORDS } from '../knowledge/check/check'
 import { POINTS, systemKey, systemWords } from '../knowledge/needle/needle'
-import { capital, plain } from '../units/words'
+import { capital, named, plain } from '../units/words'
 import type { RoomNumbers } from '../knowledge/room-number'
 import type { Kit } from '../kit/request'
 import { wearOfFitting, type NeedleRules } from '../machine/standing'
@@ -83,7 +84,7 @@ export function beforeClass(
     tasks.push({
       id: care.job,
       title: care.title,
-      because: `${capital(care.status)}: ${care.because}.`,
+      because: `${capital(named(care.status))}: ${care.because}.`,
       caution: care.caution,
       ...(event && { event }),
       ...room,
@@ -94,7 +95,7 @@ export function beforeClass(
     tasks.push({
       id: 'check',
       title: 'Seat check',
-      because: `To check: ${open.join(', ')}.`,
+      because: `To check: ${open.map((group) => GROUP_WORDS[group]).join(', ')}.`,
       leadsTo: 'check',
       steps: stillToCheck(traits, state, kit),
     })
@@ -198,11 +199,13 @@ function setUpTasks(state: MachineState, kit: Kit): BenchTask[] {
   if (!thread || thread.tex !== kit.topThread.tex || thread.fibre !== kit.topThread.fibre) {
     body.thread = kit.topThread
     body.bobbinThread = kit.bobbinThread
-    parts.push(`${plain(kit.topThread.tex)} tex ${kit.topThread.fibre} above, ${plain(kit.bobbinThread.tex)} below`)
+    parts.push(
+      `${plain(kit.topThread.tex)} tex ${named(kit.topThread.fibre)} above, ${plain(kit.bobbinThread.tex)} below`,
+    )
   }
   if (foot !== kit.foot) {
     body.foot = kit.foot
-    parts.push(`${kit.foot} foot`)
+    parts.push(`${named(kit.foot)} foot`)
   }
   if (kit.dial.setting !== undefined && dial !== kit.dial.setting) {
     body.dial = kit.dial.setting

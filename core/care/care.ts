@@ -78,24 +78,23 @@ function careFacts(state: MachineState, traits: Traits, numbers: RoomNumbers | u
   }
 }
 
-const one = (words: string): string => words.replace(/(day|bobbin|hour)s/, '$1')
-
 /** The clock that is furthest along. */
 function nearest({ clocks, atOnce, atOnceWords = 'at once' }: CareGiven, facts: Facts, now: string) {
   let best = { share: 0, because: 'nothing counted yet', dueOn: undefined as string | undefined }
-  for (const { count, every, words } of clocks) {
+  for (const { count, every, one, words, byCalendar } of clocks) {
     const [done, limit] = [facts[count], facts[every]]
     if (typeof done !== 'number' || typeof limit !== 'number') continue
     const share = done / limit
-    const dueOn =
-      words === 'days' ? new Date(Date.parse(now) + (limit - done) * DAY_MS).toISOString().slice(0, 10) : best.dueOn
+    const dueOn = byCalendar
+      ? new Date(Date.parse(now) + (limit - done) * DAY_MS).toISOString().slice(0, 10)
+      : best.dueOn
     if (share >= best.share)
       best = {
         share,
-        because: `${counted(Math.floor(done), one(words), words)} since the last, due every ${limit === 1 ? one(words) : plain(limit)}`,
+        because: `${counted(Math.floor(done), one, words)} since the last, due every ${limit === 1 ? one : plain(limit)}`,
         dueOn,
       }
-    else if (words === 'days') best = { ...best, dueOn }
+    else if (byCalendar) best = { ...best, dueOn }
   }
   if (atOnce && facts[atOnce] === true && best.share < 1) return { ...best, share: 1, because: atOnceWords }
   return best

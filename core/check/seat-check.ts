@@ -3,7 +3,7 @@ import type { CheckGroup } from '../knowledge/check/check'
 import { afterFail, type AfterFail } from '../fault/lead-on'
 import { rulesThatHold, sentence } from '../schema/rule'
 import type { Facts, Rule } from '../knowledge/fact'
-import { plain, spaced } from '../units/words'
+import { named, plain, spaced } from '../units/words'
 import { isTwin, POINTS } from '../knowledge/needle/needle'
 import { ROOM_CHECK } from '../knowledge/check/room-check'
 import {
@@ -120,7 +120,7 @@ export function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
     grooveWords: traits.eyeThreaded && GROOVE[traits.eyeThreaded],
     shankFlatWords: traits.shankFlat,
     handWheelWords: traits.handWheel ? WHEEL[traits.handWheel] : 'the way its manual says',
-    bobbinMaterialWords: traits.bobbinMaterial ? `, ${traits.bobbinMaterial},` : '',
+    bobbinMaterialWords: traits.bobbinMaterial ? `, ${named(traits.bobbinMaterial)},` : '',
     clampFacesWords: traits.clampFaces ? `, at the ${traits.clampFaces}` : '',
     clampWords: traits.clampTightened ? CLAMP[traits.clampTightened] : '',
     unwindsWords: traits.spoolUnwinds ? ` It unwinds ${spaced(traits.spoolUnwinds)}.` : '',
@@ -132,7 +132,7 @@ export function checkFacts(traits: Traits, kit: CheckedKit | undefined): Facts {
     threaderPowerWords: traits.threaderNeedsPower ? ', with the power on' : ', with the power off',
     kitStraight: stitch ? stitch.iso === '301' : true,
     kitStitch: stitch?.of ?? 'straight',
-    kitStitchWords: `${stitch?.of ?? 'straight'} stitch`.replace('zigzag stitch', 'zigzag'),
+    kitStitchWords: stitch?.of === 'zigzag' ? named('zigzag') : `${named(stitch?.of ?? 'straight')} stitch`,
     wantsWidePlate: needsWideOpening(stitch, point, traits.maxWidthMm),
     straightPlateHere: traits.straightPlate === true || traits.feet?.includes('straight') === true,
     kitNeedleAside: stitch?.aside ?? false,

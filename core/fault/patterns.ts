@@ -25,8 +25,8 @@ export interface FaultPattern {
   readonly teach?: string
 }
 
-const COUNTS = ['none', 'once', 'twice', 'three times', 'four times', 'five times', 'six times']
-const times = (count: number) => COUNTS[count] ?? `${count} times`
+const COUNT_WORDS = ['none', 'once', 'twice', 'three times', 'four times', 'five times', 'six times']
+const times = (count: number) => COUNT_WORDS[count] ?? `${count} times`
 
 /** What to do about a cause that comes back. */
 const TEACH: Readonly<Partial<Record<FaultCheck, string>>> = {

@@ -1,3 +1,4 @@
+import { named } from '../units/words'
 import { EVEN_FEED, type Foot, type FootPressure } from '../knowledge/stitch/foot'
 import { firstThatHolds, sentence } from '../schema/rule'
 import type { Facts, Rule } from '../knowledge/fact'
@@ -55,10 +56,10 @@ export function chooseFoot(
   return {
     refusal: {
       limit: 'foot',
-      value: suits.join(' or '),
+      value: suits.map(named).join(' or '),
       allowed: machine?.feet ?? [],
-      because: `${sentence(rule.because, facts, { foot: suits[0] })} The machine has ${machine?.feet.join(', ') || 'none'}.`,
-      wouldHelp: `A ${suits.join(' or ')} foot that fits this machine.`,
+      because: `${sentence(rule.because, facts, { foot: suits[0] })} The machine has ${machine?.feet.map(named).join(', ') || 'none'}.`,
+      wouldHelp: `A ${suits.map(named).join(' or ')} foot that fits this machine.`,
     },
   }
 }

@@ -9,7 +9,7 @@ import {
 import { KNOWLEDGE, type Knowledge } from '../knowledge/knowledge'
 import { restsOn, rulesThatHold, sentence } from '../schema/rule'
 import type { Facts, GatheredFacts, Rule } from '../knowledge/fact'
-import { capital, plain } from '../units/words'
+import { capital, named, plain } from '../units/words'
 import { THREAD_REASONS } from '../knowledge/thread/thread'
 import { olderNumber, sizeText } from '../units/needle-size'
 import { usualFinish, type Thread } from '../units/thread'
@@ -309,7 +309,7 @@ function assemble(
   const inStock = needleInStock && choice.thread.inStock
   const missing = [
     !needleInStock && `${kind.words} ${sizeText(sizeNm)}`,
-    !choice.thread.inStock && `${plain(thread.tex)} tex ${thread.fibre}`,
+    !choice.thread.inStock && `${plain(thread.tex)} tex ${named(thread.fibre)}`,
   ]
     .filter(Boolean)
     .join(' and ')
@@ -352,8 +352,8 @@ function assemble(
   return {
     verdict: reasons.some(({ price }) => price) ? 'marginal' : 'good',
     confidence: lowest(reasons.slice(0, 8).map(({ confidence }) => confidence!)),
-    needle: { system: system.name, ...named(choice) },
-    alternates: all.filter((other) => other !== choice && other.substituted === undefined).map(named),
+    needle: { system: system.name, ...needleOf(choice) },
+    alternates: all.filter((other) => other !== choice && other.substituted === undefined).map(needleOf),
     topThread: thread,
     bobbinThread: bobbin.thread,
     fit: {
@@ -376,7 +376,8 @@ function assemble(
 
 /** "Monofilament nylon thread": its finish only where it is not the usual one of its fibre. */
 const threadText = ({ fibre, finish }: Thread): string => {
-  const words = finish === undefined || finish === usualFinish(fibre) ? fibre : `${finish} ${fibre}`
+  const words =
+    finish === undefined || finish === usualFinish(fibre) ? named(fibre) : `${named(finish)} ${named(fibre)}`
   return `${capital(words)} thread`
 }
 
@@ -393,7 +394,7 @@ const lowest = (all: readonly Confidence[]): Confidence => SURENESS.find((one) =
 const confidenceOf = (rules: readonly Rule<unknown>[], guessed: readonly string[]): Confidence =>
   lowest(rules.map((rule) => (guessed.some((fact) => restsOn(rule).has(fact)) ? 'low' : rule.confidence)))
 
-const named = ({ needle: { point, sizeNm }, gapMm }: Choice): NeedleChoice => ({
+const needleOf = ({ needle: { point, sizeNm }, gapMm }: Choice): NeedleChoice => ({
   point,
   sizeNm,
   sizeUs: olderNumber(sizeNm),

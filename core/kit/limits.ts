@@ -2,7 +2,7 @@ import { needleSystem, sizesSold, type NeedleSystem, type Point } from '../knowl
 import type { Knowledge } from '../knowledge/knowledge'
 import { rulesThatHold, sentence } from '../schema/rule'
 import type { Rule } from '../knowledge/fact'
-import { plain } from '../units/words'
+import { named, plain } from '../units/words'
 import { STACK_GUESSED } from '../knowledge/machine/stack-limit'
 import { usualFinish, type Thread } from '../units/thread'
 import { MOST_BEYOND, TWIN_MARGIN_MM, type ClothRange } from './needle-choice'
@@ -94,9 +94,9 @@ export function needleRefusal(
   if (sold.length === 0) {
     return {
       limit: 'needle-system',
-      value: points.join(' or '),
+      value: points.map(named).join(' or '),
       allowed: Object.keys(system.sold),
-      because: `This cloth wants a ${points.join(' or ')} point, and for system ${system.name} only ${Object.keys(system.sold).join(', ')} are made.`,
+      because: `This cloth wants a ${points.map(named).join(' or ')} point, and for system ${system.name} only ${Object.keys(system.sold).map(named).join(', ')} are made.`,
       wouldHelp: `A machine that takes ${knowledge.householdSystem.name} needles.`,
     }
   }
@@ -129,7 +129,7 @@ export function needleRefusal(
   return {
     limit: 'thread',
     value: 'thread',
-    allowed: `needles ${sold.join(', ')} of ${machine ? `${machine.needleNm.min} to ${machine.needleNm.max}` : 'any size'}`,
+    allowed: `needles ${sold.map(named).join(', ')} of ${machine ? `${machine.needleNm.min} to ${machine.needleNm.max}` : 'any size'}`,
     because: 'No needle that this cloth and machine take has an eye the thread could pass without shredding.',
     wouldHelp: 'A finer thread.',
   }

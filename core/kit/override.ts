@@ -5,7 +5,7 @@ import { isTwin, sizesSold } from '../knowledge/needle/needle'
 import type { OverrideCheck } from '../knowledge/check/override-check'
 import { rulesThatHold, sentence } from '../schema/rule'
 import type { Facts } from '../knowledge/fact'
-import { plain } from '../units/words'
+import { named, plain } from '../units/words'
 import type { KitThread } from '../knowledge/thread/thread'
 import type { OverrideSchema } from './kit-schema'
 import { dialUnit } from '../units/dial'
@@ -186,7 +186,7 @@ function breaksOf(
     wideOpening,
     footThere: machine ? machine.feet.includes(kit.foot) : true,
     footSuits: footSuits(wishes, kit.foot),
-    footWanted: 'refusal' in wishes ? String(wishes.refusal.value) : wishes.suits.join(' or '),
+    footWanted: 'refusal' in wishes ? String(wishes.refusal.value) : wishes.suits.map(named).join(' or '),
     footPressure: kit.footPressure,
     pressureFixed: machine?.footPressure === 'fixed',
     lengthMm: kit.stitch.lengthMm,

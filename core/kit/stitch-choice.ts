@@ -1,6 +1,6 @@
 import { besides, firstThatHolds, rulesThatHold, sentence } from '../schema/rule'
 import type { Rule } from '../knowledge/fact'
-import { plain } from '../units/words'
+import { named, plain } from '../units/words'
 import { LENGTH_REASONS, type Stitch } from '../knowledge/stitch/stitch'
 import { nearestLengthMark } from '../units/length-marks'
 import type { KitQuestion } from './facts'
@@ -34,14 +34,14 @@ export function chooseStitch(
   )
   const of = there.find((stitch) => stitch === 'straight' || reachWidth >= narrow) ?? there[0]
   if (!of) {
-    const needed = kind.give.of.join(' or ')
+    const needed = kind.give.of.map(named).join(' or ')
     return {
       refusals: [
         {
           limit: 'stitch',
           value: needed,
           allowed: machine?.stitches ?? [],
-          because: `This job needs a ${needed} stitch and the machine has ${machine?.stitches.join(', ') || 'none'}.`,
+          because: `This job needs a ${needed} stitch and the machine has ${machine?.stitches.map(named).join(', ') || 'none'}.`,
           wouldHelp: `A machine with a ${needed} stitch.`,
         },
       ],
@@ -92,7 +92,7 @@ export function chooseStitch(
   const notes = rulesThatHold(knowledge.lengthNotes, besides(facts, { stitchOf: of, lengthMm }))
   const lock = firstThatHolds(knowledge.locks, besides(facts, { lockWished: kind.give.lock }))
   const because = [
-    ...without.map((stitch) => `Of the feet here none leaves room for the needle of a ${stitch} stitch.`),
+    ...without.map((stitch) => `Of the feet here none leaves room for the needle of a ${named(stitch)} stitch.`),
     sentence((of !== kind.give.of[0] && kind.give.otherwise?.[of]) || kind.because, facts, spoken),
     sentence(lock.because, facts),
     sentence(length.because, facts, spoken),

@@ -15,18 +15,22 @@ export const CLAIM_PLACES = [
 ] as const
 export type ClaimPlace = (typeof CLAIM_PLACES)[number]
 
+/** What can be said of a claim in one word; what needs more says it. */
+type OneWord = 'no' | 'nearly' | 'half' | 'often' | 'rarely' | 'hearsay'
+type Verdict = OneWord | `${string} ${string}`
+
 export interface ClaimGiven {
   readonly place: ClaimPlace
   /** as it is said in the room */
   readonly said: string
-  readonly verdict: string
+  readonly verdict: Verdict
 }
 
 const claim = (
   id: string,
   place: ClaimPlace,
   said: string,
-  verdict: string,
+  verdict: Verdict,
   because: string,
   when: Rule<unknown>['when'] = {},
 ): Rule<ClaimGiven> => ({

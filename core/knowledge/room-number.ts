@@ -20,13 +20,23 @@ const offset = (words: string, usual: number): RoomNumber => ({
   unit: 'dial numbers',
 })
 
-const count = (words: string, usual: number, unit: string): RoomNumber => ({
+const UNIT_WORDS = {
+  bobbins: 'bobbins',
+  days: 'days',
+  hours: 'motor hours',
+  metres: 'metres',
+  minutes: 'minutes',
+  tex: 'tex',
+  weeks: 'weeks',
+}
+
+const count = (words: string, usual: number, unit: keyof typeof UNIT_WORDS): RoomNumber => ({
   words,
   usual,
   min: 1,
   max: Math.max(60, usual * 4),
   step: 1,
-  unit,
+  unit: UNIT_WORDS[unit],
 })
 
 /** What a change costs when seats are planned. */
@@ -36,7 +46,7 @@ const minutes = (words: string, usual: number): RoomNumber => ({
   min: 0,
   max: 30,
   step: 0.5,
-  unit: 'minutes',
+  unit: UNIT_WORDS.minutes,
 })
 
 export const ROOM_NUMBERS = {
@@ -59,7 +69,7 @@ export const ROOM_NUMBERS = {
     min: 30,
     max: 140,
     step: 5,
-    unit: 'tex',
+    unit: UNIT_WORDS.tex,
   },
   cleanEveryBobbins: count('Lint out every so many bobbins', 4, 'bobbins'),
   cleanEveryDays: count('Lint out every so many days of use', 1, 'days'),
@@ -67,7 +77,7 @@ export const ROOM_NUMBERS = {
   oilEveryDays: count('A drop in the race every so many days of use', 1, 'days'),
   oilArmDays: count('Oil in arm and take-up every so many days', 30, 'days'),
   roomCheckDays: count('Room check every so many days of use', 1, 'days'),
-  serviceHours: count('Service after so many motor hours', 200, 'motor hours'),
+  serviceHours: count('Service after so many motor hours', 200, 'hours'),
   serviceDays: count('Service after so many days', 365, 'days'),
   minutesNeedle: minutes('Changing a needle', 3),
   minutesThread: minutes('Threading anew', 2),

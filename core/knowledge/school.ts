@@ -29,6 +29,10 @@ export type School = keyof typeof SCHOOLS
 /** The room's choice where practitioners differ; absent: the reasoned default. */
 export type Schools = { readonly [Name in School]?: keyof (typeof SCHOOLS)[Name]['ways'] }
 
+/** A school with a way of it, as a rule names it: "denim: jeans". */
+export const wayOf = <Of extends School>(school: Of, way: keyof (typeof SCHOOLS)[Of]['ways'] & string): string =>
+  `${school}: ${way}`
+
 /**
  * What a kit says of a school that a rule names, "denim: universal-100". The same rule holds where the room chose that way
  * and where it is the usual one, so neither is claimed.

@@ -1,4 +1,4 @@
-import { plain, spaced } from '../units/words'
+import { named, plain, spaced } from '../units/words'
 
 /** The numbers that belong together in one trait, as they are asked for and said; lengths with their unit. */
 export const TRAIT_PART_WORDS: Readonly<Record<string, string>> = {
@@ -17,7 +17,7 @@ export const TRAIT_PART_WORDS: Readonly<Record<string, string>> = {
 
 /** A trait's value as a person says it. */
 export function traitWords(value: unknown): string {
-  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value === 'boolean') return named(value ? 'yes' : 'no')
   if (typeof value === 'number') return plain(value)
   if (typeof value === 'string') return spaced(value)
   if (Array.isArray(value)) return value.map(traitWords).join(', ')

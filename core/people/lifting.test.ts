@@ -119,9 +119,9 @@ describe('a lock goes only by a hand that may lift it', () => {
 describe('who may write', () => {
   it('stops a machine sooner than lets it run: everybody who can lift a lock can set one', () => {
     for (const role of ROLES) {
-      expect(may(role, 'log somebody-hurt')).toBe(true)
-      expect(may(role, 'log needle-broke')).toBe(true)
-      if (mayLift(role, 'red-tag')) expect(may(role, 'log red-tagged')).toBe(true)
+      expect(may(role, 'log:somebody-hurt')).toBe(true)
+      expect(may(role, 'log:needle-broke')).toBe(true)
+      if (mayLift(role, 'red-tag')) expect(may(role, 'log:red-tagged')).toBe(true)
     }
   })
 })

@@ -82,7 +82,7 @@ function allowed(schema: Plain | undefined, broken?: string): string {
     ),
     schema['uniqueItems'] === true && 'without repeats',
   ].filter(Boolean)
-  const kinds: Record<string, string> = {
+  const KIND_WORDS: Record<string, string> = {
     integer: 'a whole number',
     number: 'a number',
     string: 'text',
@@ -90,7 +90,7 @@ function allowed(schema: Plain | undefined, broken?: string): string {
     array: 'a list',
     object: 'an object',
   }
-  const kind = kinds[schema['type'] as string]
+  const kind = KIND_WORDS[schema['type'] as string]
   const choices = (schema['anyOf'] ?? schema['oneOf']) as Plain[] | undefined
   if (choices && !kind) return choices.map((choice) => allowed(choice)).join(', or ')
   return [kind, bounds.join(', ')].filter(Boolean).join(' ') || 'given'

@@ -1,4 +1,4 @@
-import { plain } from '../units/words'
+import { named, plain } from '../units/words'
 
 /**
  * A rule is a row: when it holds, what it gives, and the sentence that says why.
@@ -160,8 +160,8 @@ const spoken = (value: Exclude<Facts[string], undefined>): string =>
   typeof value === 'number'
     ? plain(value).replace('-', '−')
     : typeof value === 'object'
-      ? value.join(', ')
-      : String(value)
+      ? value.map((each) => named(String(each))).join(', ')
+      : named(String(value))
 
 /** Facts with a few more: some sixty are looked through and not copied, which would cost more than all the rules. */
 export const besides = (facts: Facts, more: Facts): Facts =>

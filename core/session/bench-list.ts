@@ -3,8 +3,8 @@ import { needleChangeSteps } from '../check/needle-change'
 import { seatCheck, type CheckStep } from '../check/seat-check'
 import type { Traits } from '../knowledge/machine/trait'
 import { fabricClass, completeFabric } from '../fabric/intake'
-import { LAID_OUT } from '../knowledge/stitch/extra'
-import { plain } from '../units/words'
+import { LAID_OUT_WORDS } from '../knowledge/stitch/extra'
+import { named, plain } from '../units/words'
 import type { Kit } from '../kit/request'
 import type { PlanSeat } from '../planner/problem'
 import type { KitRoom } from '../kit/for-room'
@@ -216,7 +216,7 @@ function windTasks(
     return [
       {
         id: `wind ${key}`,
-        title: `Wind ${left === 1 ? 'a bobbin' : `${left} bobbins`} of ${plain(thread.tex)} tex ${thread.fibre}${ofClass}`,
+        title: `Wind ${left === 1 ? 'a bobbin' : `${left} bobbins`} of ${plain(thread.tex)} tex ${named(thread.fibre)}${ofClass}`,
         because: `For ${names.join(' and ')}.${length}`,
         event: { kind: 'bobbin-wound' as const, body: { count: left, thread, sessionId } },
       },
@@ -236,7 +236,7 @@ function layOutTasks(
     if (done) return []
     const things = [
       `${learner.layers.seam === 1 ? 'a piece' : `${learner.layers.seam} pieces`} of its cloth, ${SWATCH_CM} × ${SWATCH_CM} cm, for the swatch`,
-      ...kit.extras.flatMap((extra) => LAID_OUT[extra] ?? []),
+      ...kit.extras.flatMap((extra) => LAID_OUT_WORDS[extra] ?? []),
       ...(kit.cautions.includes('glasses') ? ['glasses'] : []),
     ]
     return [

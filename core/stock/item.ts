@@ -1,6 +1,6 @@
 import Type, { type Static } from 'typebox'
 import { isHousehold, POINTS, systemKey, systemName, systemWords } from '../knowledge/needle/needle'
-import { plain, spaced } from '../units/words'
+import { named, plain, spaced } from '../units/words'
 import { FibreWord, FootWord, PointWord, SizeWord, Tex, UseWord } from '../knowledge/vocabulary'
 import { Above0, strict } from '../schema/shape'
 import { sizeText } from '../units/needle-size'
@@ -84,7 +84,7 @@ export function itemWords(item: StockItem, sayHousehold = false): string {
     case 'needle':
       return `${POINTS[item.point].words} ${sizeText(item.sizeNm)}${item.gapMm ? `, ${plain(item.gapMm)} mm apart` : ''}${systemWords(item.system, sayHousehold)}`
     case 'thread':
-      return `${spaced(item.use)} ${item.fibre}, ${plain(item.tex)} tex`
+      return `${spaced(item.use)} ${named(item.fibre)}, ${plain(item.tex)} tex`
     case 'bobbin':
       return `bobbins of class ${item.bobbinClass}`
     case 'foot':

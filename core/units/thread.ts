@@ -71,6 +71,8 @@ export class NotationError extends Error {
   constructor(
     readonly code: 'invalid' | 'ambiguous',
     message: string,
+    /** what an ambiguous one may mean, each a notation of its own */
+    readonly readings: readonly string[] = [],
   ) {
     super(message)
   }
@@ -114,19 +116,18 @@ export function parseThreadNotation(notation: string): ThreadCount {
   const bare = new RegExp(`^${NUMBER}(?:\\s*/\\s*(\\d+))?$`).exec(text)
   if (bare) {
     const [, count, plies] = bare
-    const readings = plies
-      ? [`"Ne ${count}/${plies}"`, `"Nm ${count}/${plies}"`, `"${count} wt" of ${plies} plies`]
-      : [
-          `"${count} wt"`,
-          `"tkt ${count}"`,
-          `"tex ${count}"`,
-          `"Ne ${count}"`,
-          `"Nm ${count}"`,
-          ...(BONDED_TEX[count!] === undefined ? [] : [`"#${count}" (bonded)`]),
-        ]
+    const [wt, systems] = [`${count} wt`, [`tkt ${count}`, `tex ${count}`, `Ne ${count}`, `Nm ${count}`]]
+    const readings: Readonly<Record<string, string>> = plies
+      ? { [`Ne ${count}/${plies}`]: '', [`Nm ${count}/${plies}`]: '', [wt]: ` of ${plies} plies` }
+      : {
+          ...Object.fromEntries([wt, ...systems].map((each) => [each, ''])),
+          ...(BONDED_TEX[count!] !== undefined && { [`#${count}`]: ' (bonded)' }),
+        }
+    const said = Object.entries(readings).map(([each, more]) => `"${each}"${more}`)
     throw new NotationError(
       'ambiguous',
-      `"${notation}" can be read as ${readings.join(', ')}: write which one is meant`,
+      `"${notation}" can be read as ${said.join(', ')}: write which one is meant`,
+      Object.keys(readings),
     )
   }
   for (const { pattern, tex } of SYSTEMS) {

@@ -1,4 +1,5 @@
 /** How words and numbers are written everywhere, on screens, in books and in reasons. */
+import { NAMES } from './language'
 
 /** A number as a person writes it: at most two decimals, no trailing noughts. */
 export const plain = (value: number): string => String(Math.round(value * 100) / 100)
@@ -12,8 +13,11 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 /** Words as they begin a sentence. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
 
-/** A name of the code's as it is read: "even-feed" as "even feed". */
-export const spaced = (name: string): string => name.replaceAll('-', ' ')
+/** A name of the code's as it is read where it is a word by itself: "felt". */
+export const named = (name: string): string => (Object.hasOwn(NAMES, name) ? NAMES[name]! : name)
+
+/** A name of the code's as it is read where it is made of several words: "even-feed" as "even feed". */
+export const spaced = (name: string): string => named(name).replaceAll('-', ' ')
 
 /** A name like "lengthMm" as it is read: "length mm". */
 export const camelWords = (name: string): string => name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()

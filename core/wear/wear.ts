@@ -1,5 +1,5 @@
 import { firstThatHolds } from '../schema/rule'
-import { plain } from '../units/words'
+import { plain, spaced } from '../units/words'
 import {
   CLOTH_LOAD,
   LOAD_FACTOR,
@@ -85,7 +85,10 @@ export function needleWear(question: WearQuestion): WearAnswer {
   })
 
   if (signs.length > 0) {
-    return { ...answer('change', `${signs.join(' and ')} overrides any clock: change it now.`), remainingHours: 0 }
+    return {
+      ...answer('change', `${signs.map(spaced).join(' and ')} overrides any clock: change it now.`),
+      remainingHours: 0,
+    }
   }
   if (total >= limit) return answer('change', `${clock} are used up.`)
   const counted = countedProjects(projects, hours, total)

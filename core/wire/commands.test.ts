@@ -9,10 +9,10 @@ import { COMMAND_NAMES, type CommandSent } from './commands'
 describe('what can be written', () => {
   it('has a permission each, and no permission to write is without its command', () => {
     const asked = COMMAND_NAMES.filter((name) => name !== 'log').map((name) => permissionFor(name, {}))
-    const known = ACTIONS.filter((action) => !action.startsWith('log ') && !action.startsWith('see-'))
+    const known = ACTIONS.filter((action) => !action.startsWith('log:') && !action.startsWith('see-'))
     // Seeing calls is a page's sight as well as what a screen says of itself.
     expect([...asked].sort()).toEqual([...known, 'see-calls'].sort())
-    expect(permissionFor('log', { kind: 'oiled' })).toBe('log oiled')
+    expect(permissionFor('log', { kind: 'oiled' })).toBe('log:oiled')
   })
 
   it('is told by name and body when it is compiled', () => {

@@ -20,11 +20,11 @@ const MAY_SEE = {
 /** A command that somebody writes; a line is allowed by its kind. */
 export type Deed = Exclude<CommandName, 'log'>
 export type Sight = keyof typeof MAY_SEE
-export type Action = `log ${EventKind}` | Deed | Sight
+export type Action = `log:${EventKind}` | Deed | Sight
 
 const isDeed = (name: CommandName): name is Deed => name !== 'log'
 const ALLOWED = new Map<Action, readonly Role[]>([
-  ...EVENT_KINDS.map((kind): [Action, readonly Role[]] => [`log ${kind}`, writersOf(kind)]),
+  ...EVENT_KINDS.map((kind): [Action, readonly Role[]] => [`log:${kind}`, writersOf(kind)]),
   ...COMMAND_NAMES.filter(isDeed).map((name): [Action, readonly Role[]] => [name, COMMANDS[name].mayWrite]),
   ...(Object.entries(MAY_SEE) as [Sight, readonly Role[]][]),
 ])
@@ -36,4 +36,4 @@ export const may = (role: Role, action: Action): boolean => ALLOWED.get(action)?
 
 /** What somebody must be allowed to do to write it: what it is called, and for a line the kind of line. */
 export const permissionFor = (name: CommandName, body: unknown): Action =>
-  name === 'log' ? `log ${(body as { readonly kind: EventKind }).kind}` : name
+  name === 'log' ? `log:${(body as { readonly kind: EventKind }).kind}` : name

@@ -83,7 +83,7 @@ function checkLine(
 ): void {
   if (!known.has(personId)) throw notNamed(`${path}.personId`)
   const role = known.get(personId)
-  if (role && !may(role, `log ${kind}`))
+  if (role && !may(role, `log:${kind}`))
     throw new Refused(403, 'not-allowed', `A ${role} cannot write “${spaced(kind)}”`, `${path}.personId`)
   if (Date.parse(happenedAt) > now.getTime() + AHEAD_MS)
     throw new Invalid('invalid', 'This line lies in the future', `${path}.happenedAt`)

@@ -21,7 +21,7 @@ const MEANWHILE: ReadonlySet<string> = new Set(['not-yours', 'put-away', 'locked
  */
 export const leaveLine = command('leave-line', async (call, { machineId, happenedAt, kind, body }) => {
   const { tx, actor, now, commandId } = call
-  if (!may(actor.role, `log ${kind}`))
+  if (!may(actor.role, `log:${kind}`))
     throw new Refused(403, 'not-allowed', 'This is no line that waits for staff', 'kind')
   await mustHaveMachine(call, machineId)
   const line = await checkedLine(call, { happenedAt, kind, body })

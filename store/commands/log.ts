@@ -162,7 +162,7 @@ export async function checkCorrection(
       'body.corrects',
     )
   const mayToo =
-    may(actor.role, `log ${named.line.kind}`) && (!body.replacement || may(actor.role, `log ${body.replacement.kind}`))
+    may(actor.role, `log:${named.line.kind}`) && (!body.replacement || may(actor.role, `log:${body.replacement.kind}`))
   const own = actor.role !== 'learner' || named.line.personId === actor.personId
   if (!mayToo || !own)
     throw new Refused(403, 'not-allowed', 'This line is for somebody else to correct', 'body.corrects')

@@ -117,14 +117,14 @@ describe.each(Object.keys(WAYS))('%s', (way) => {
       for (const role of ROLES)
         expect([role, await WAYS[way]!(kind, role)]).toEqual([
           role,
-          may(role, `log ${kind}`) ? 'landed' : 'not-allowed',
+          may(role, `log:${kind}`) ? 'landed' : 'not-allowed',
         ])
     },
   )
 })
 
 it.each(ROLES)('typed, a %s is offered what they may write and is read nothing else', (role) => {
-  const mine = (kind: PlainKind) => may(role, `log ${kind}`)
+  const mine = (kind: PlainKind) => may(role, `log:${kind}`)
   const machine = { machineId: 'm1', name: 'Heron', number: 1, code: 'M000001', traits: {}, state: UNSEEN }
   const context = { machines: [machine], may: mine }
   const { next } = readLogLine('heron ', context)

@@ -232,9 +232,9 @@ async function checkSeats(
         `${path}.block`,
       )
     for (const [key, words] of [
-      [`place ${machineId} ${block}`, 'Two sit at one machine in one block'],
-      [`project ${projectId}`, 'A project has two seats'],
-      [`person ${person} ${block}`, 'Somebody sits at two machines in one block'],
+      [`place:${machineId}:${block}`, 'Two sit at one machine in one block'],
+      [`project:${projectId}`, 'A project has two seats'],
+      [`person:${person}:${block}`, 'Somebody sits at two machines in one block'],
     ] as const) {
       if (taken.has(key)) throw new Invalid('invalid', words, path)
       taken.add(key)

@@ -61,7 +61,7 @@ beforeAll(async () => {
   await log('red-tagged', { because: 'Wilhelmina smelt smoke' })
   await ofEveryVenue(store)
     .insertInto('sign_in_rate_limit')
-    .values({ id: uuid(), key: `address ${project.personId}@station.invalid`, count: 1, lastRequest: 1 })
+    .values({ id: uuid(), key: `address:${project.personId}@station.invalid`, count: 1, lastRequest: 1 })
     .execute()
 })
 afterAll(() => end())

@@ -1,5 +1,6 @@
 'use client'
 
+import { named } from '@/core/units/words'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import type { MachineStanding } from '@/core/machine/standing'
 import { cut } from '../words'
@@ -95,7 +96,7 @@ export function RoomPlan({
 
 function Table({ machine }: { machine: PlanMachine }) {
   const { width, height } = TABLE
-  const words = `${machine.call ? `${machine.call}. ` : ''}${machine.name}, ${machine.standing}${machine.because ? `: ${machine.because}` : ''}. In it: ${machine.needle}. ${machine.setting}.`
+  const words = `${machine.call ? `${machine.call}. ` : ''}${machine.name}, ${named(machine.standing)}${machine.because ? `: ${machine.because}` : ''}. In it: ${machine.needle}. ${machine.setting}.`
   return (
     <a href={machine.href} aria-label={words} className="plan-table">
       <g transform={`translate(${machine.place.x - width / 2} ${machine.place.y - height / 2})`}>
@@ -122,7 +123,7 @@ function Table({ machine }: { machine: PlanMachine }) {
             <StandingShape standing={machine.standing} />
           </svg>
           <text x="3.9" y="5.9" fontSize="1.9" fontWeight="700" fill="currentColor">
-            {machine.standing.toUpperCase()}
+            {named(machine.standing).toUpperCase()}
           </text>
         </g>
         {machine.call ? (
@@ -149,7 +150,7 @@ function Table({ machine }: { machine: PlanMachine }) {
         </text>
         {machine.lifeLeft !== undefined && <LifeRing x={1.7} y={height - 1.25} left={machine.lifeLeft} />}
         <text x="3.1" y={height - 0.75} fontSize="1.4" fill="currentColor">
-          {machine.hoursLeft ?? 'hours not known'}
+          {machine.hoursLeft === undefined ? 'hours not known' : `${machine.hoursLeft} of needle left`}
         </text>
       </g>
     </a>

@@ -1,6 +1,6 @@
 import { SEAT_STEPS, STEP_WORDS, type SeatStep } from '@/core/session/seat-step'
 
-const SHORT: Readonly<Record<SeatStep, string>> = {
+const SHORT_WORDS: Readonly<Record<SeatStep, string>> = {
   bag: 'bag',
   check: 'check',
   swatch: 'swatch',
@@ -66,7 +66,7 @@ export function SeatWay({
               fontWeight={index === at ? 700 : 400}
               fill="currentColor"
             >
-              {SHORT[each]}
+              {SHORT_WORDS[each]}
             </text>
           )}
         </g>

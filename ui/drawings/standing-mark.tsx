@@ -1,3 +1,4 @@
+import { named } from '@/core/units/words'
 import type { StandingWord } from '@/core/machine/standing'
 
 /** Ready is a round button, due a diamond with a notch, stopped a barred square: shape and word, never colour alone. */
@@ -41,7 +42,7 @@ export function StandingMark({ standing, className = '' }: { standing: StandingW
       <svg viewBox="0 0 24 24" className="size-[1.3em] shrink-0" aria-hidden="true">
         <StandingShape standing={standing} />
       </svg>
-      {standing}
+      {named(standing)}
     </span>
   )
 }

@@ -1,3 +1,4 @@
+import { named } from '@/core/units/words'
 import { CLAIMS, type ClaimGiven, type ClaimPlace } from '@/core/knowledge/claim'
 import { holds } from '@/core/schema/rule'
 import type { Facts, Rule } from '@/core/knowledge/fact'
@@ -7,7 +8,7 @@ export function ClaimCard({ claim }: { claim: Rule<ClaimGiven> }) {
   return (
     <div className="border-l-2 border-accent py-1 pl-3 text-sm">
       <p>
-        “{claim.give.said}”: <strong>{claim.give.verdict}</strong>.
+        “{claim.give.said}”: <strong>{named(claim.give.verdict)}</strong>.
       </p>
       <p>{claim.because}</p>
     </div>

@@ -6,7 +6,7 @@ import { STRUCTURES, TRAITS_OF_FABRIC, type FabricTrait } from '@/core/knowledge
 import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
 import { OPERATIONS } from '@/core/knowledge/stitch/stitch'
 import { metricFrom, shownIn, unitOf, type Quantity } from '@/core/units/measure'
-import { plain, spaced } from '@/core/units/words'
+import { named, plain, spaced } from '@/core/units/words'
 import type { FabricFacts } from './fabric-facts'
 import { guessedFabric } from '@/core/fabric/which-cloth'
 import { WhichCloth } from './which-cloth'
@@ -73,7 +73,10 @@ export function FabricFields({
         label="It is most like"
         value=""
         set={take}
-        options={[['', 'choose, for a first guess …'], ...NAMED_FABRICS.map(({ name }) => [name, name] as const)]}
+        options={[
+          ['', 'choose, for a first guess …'],
+          ...NAMED_FABRICS.map(({ name }) => [name, named(name)] as const),
+        ]}
       />
       <details className="rounded border border-dashed border-base-content/40 px-3">
         <summary className="min-h-11 cursor-pointer py-2.5 font-semibold">
@@ -87,7 +90,7 @@ export function FabricFields({
         label="The cloth is"
         value={fabric.structure}
         set={(structure) => set({ structure })}
-        options={STRUCTURES.map((each) => [each, each])}
+        options={STRUCTURES.map((each) => [each, named(each)])}
       />
       {!byThickness && (
         <Measure

@@ -1,6 +1,6 @@
 import type { Kit, KitRequest } from '@/core/kit/request'
-import { LAID_OUT } from '@/core/knowledge/stitch/extra'
-import { counted, plain } from '@/core/units/words'
+import { LAID_OUT_WORDS } from '@/core/knowledge/stitch/extra'
+import { counted, named, plain } from '@/core/units/words'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import { completeFabric } from '@/core/fabric/intake'
 import type { ClaimPlace } from '@/core/knowledge/claim'
@@ -79,7 +79,7 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
           />
           <EyeFit eyeMm={kit.fit.eyeMm} threadMm={kit.fit.threadMm} className="mx-auto w-28" />
           <figcaption className="text-center text-sm">
-            The eye is <strong>{kit.fit.clearance.toFixed(2)}</strong> times the thread: {kit.fit.verdict}
+            The eye is <strong>{kit.fit.clearance.toFixed(2)}</strong> times the thread: {named(kit.fit.verdict)}
             {kit.fit.dropTest && `, by drop test (${kit.fit.dropTest})`}
           </figcaption>
         </figure>
@@ -135,8 +135,13 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
             />
           </div>
           <div className="flex flex-col gap-2">
-            <Part name="Foot" value={kit.foot} why={[why('foot')]} {...part('foot')} />
-            <Part name="Foot pressure" value={kit.footPressure} why={[why('foot-pressure')]} {...part('pressure')} />
+            <Part name="Foot" value={named(kit.foot)} why={[why('foot')]} {...part('foot')} />
+            <Part
+              name="Foot pressure"
+              value={named(kit.footPressure)}
+              why={[why('foot-pressure')]}
+              {...part('pressure')}
+            />
           </div>
         </div>
         <div className="grid items-start gap-6 sm:grid-cols-2">
@@ -171,8 +176,8 @@ export function KitCard({ kit, traits, fabric, layers, use, change }: Props) {
       {kit.extras.length > 0 && <hr className="seam my-4" />}
       {(
         [
-          ['In the bag besides', kit.extras.filter((extra) => LAID_OUT[extra] !== undefined)],
-          ['What to do', kit.extras.filter((extra) => LAID_OUT[extra] === undefined)],
+          ['In the bag besides', kit.extras.filter((extra) => LAID_OUT_WORDS[extra] !== undefined)],
+          ['What to do', kit.extras.filter((extra) => LAID_OUT_WORDS[extra] === undefined)],
         ] as const
       ).map(([title, extras]) => (
         <ExtraList key={title} title={title} extras={extras} because={(extra) => why(extra)?.because} />

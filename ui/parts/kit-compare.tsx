@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { KIT_PARTS, kitDifferences, type KitPart } from '@/core/kit/for-room'
 import type { Kit } from '@/core/kit/request'
-import { plain, spaced } from '@/core/units/words'
+import { named, plain, spaced } from '@/core/units/words'
 import { Select } from '../fields/select'
 import { needleWords, stitchWords, threadWords } from '../words'
 
@@ -26,8 +26,8 @@ export const kitPartWords: Readonly<Record<KitPart, (kit: Kit) => string>> = {
   needle: ({ needle }) => needleWords(needle),
   thread: ({ topThread }) => threadWords(topThread),
   bobbin: ({ bobbinThread }) => threadWords(bobbinThread),
-  foot: ({ foot }) => foot,
-  pressure: ({ footPressure }) => footPressure,
+  foot: ({ foot }) => named(foot),
+  pressure: ({ footPressure }) => named(footPressure),
   stitch: ({ stitch }) => stitchWords(stitch),
   dial: ({ dial }) => (dial.setting === undefined ? `${plain(dial.offset)} from normal` : plain(dial.setting)),
   extras: ({ extras }) => listed(extras),
@@ -68,7 +68,7 @@ export function KitCompare({ kits, take }: { kits: readonly Kit[]; take: (index:
             <th className="p-2 font-normal">Verdict</th>
             {pair.map((kit, side) => (
               <td key={side} className="p-2">
-                {kit.inStock === false ? `${kit.verdict}, not in stock` : kit.verdict}
+                {kit.inStock === false ? `${named(kit.verdict)}, not in stock` : named(kit.verdict)}
               </td>
             ))}
           </tr>

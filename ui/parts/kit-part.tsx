@@ -6,7 +6,7 @@ import { extraWords } from '../kit-words'
 import { EXTRA_CAUTIONS, type CautionSaid, Cautions } from './kit-cautions'
 import { Explained } from './explained'
 
-export const SURE = { high: 'sure', medium: 'fairly sure', low: 'a guess: measure the cloth' } as const
+export const SURE_WORDS = { high: 'sure', medium: 'fairly sure', low: 'a guess: measure the cloth' } as const
 
 export function ExtraList({
   title,
@@ -93,7 +93,7 @@ export function Part({
               </p>
               {reason.confidence && (
                 <p className="opacity-80">
-                  {reason.source}, {SURE[reason.confidence]} · <span className="font-mono">{reason.rule}</span>
+                  {reason.source}, {SURE_WORDS[reason.confidence]} · <span className="font-mono">{reason.rule}</span>
                 </p>
               )}
             </div>

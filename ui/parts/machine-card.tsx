@@ -1,6 +1,6 @@
 import type { Traits } from '@/core/knowledge/machine/trait'
 import { PLACE_CAUTIONS } from '@/core/knowledge/care/place-caution'
-import { plain, spaced } from '@/core/units/words'
+import { named, plain, spaced } from '@/core/units/words'
 import { BobbinDrawing } from '../drawings/bobbin'
 import { DialDrawing } from '../drawings/dial'
 import { NeedlePlan } from '../drawings/needle'
@@ -35,7 +35,7 @@ export function MachineCard({
       'Bobbin',
       [
         traits.bobbinClass && `class ${traits.bobbinClass}`,
-        traits.bobbinMaterial,
+        traits.bobbinMaterial && named(traits.bobbinMaterial),
         traits.bobbinCase && spaced(traits.bobbinCase),
       ]
         .filter(Boolean)
@@ -50,7 +50,7 @@ export function MachineCard({
           : 'need not be raised',
     ],
     ['Spool', traits.spoolPin && spaced(traits.spoolPin)],
-    ['Discs', traits.tensionDiscs],
+    ['Discs', traits.tensionDiscs && named(traits.tensionDiscs)],
     ['Take-up', traits.takeUp && spaced(traits.takeUp)],
     ['Hand wheel', traits.handWheel && (traits.handWheel === 'towards' ? 'towards you' : 'away from you')],
     ['Straight stitch', traits.straightStitchMark],
@@ -61,11 +61,7 @@ export function MachineCard({
         `${plain(traits.lengthMm.min)} to ${plain(traits.lengthMm.max)} mm${traits.lengthDial === 'backwards' ? ', dial runs backwards' : ''}`,
     ],
     ['Feet', traits.feet?.map(spaced).join(', ')],
-    [
-      'Oil',
-      traits.oiling &&
-        (traits.oiling === 'never' ? 'never' : traits.oiling === 'ask' ? 'ask first' : spaced(traits.oiling)),
-    ],
+    ['Oil', traits.oiling && (traits.oiling === 'ask' ? 'ask first' : spaced(traits.oiling))],
     ['Magnets', traits.magnets && (traits.magnets === 'allowed' ? PLACE_CAUTIONS.magnetsCard : 'tape instead')],
   ]
   return (
@@ -84,7 +80,11 @@ export function MachineCard({
         <figure className="w-28 text-center text-sm">
           <NeedlePlan way={traits} />
           <figcaption>
-            {traits.shankFlat === 'round' ? 'round shank' : traits.shankFlat ? `flat ${traits.shankFlat}` : 'flat: ask'}
+            {traits.shankFlat === 'round'
+              ? 'round shank'
+              : traits.shankFlat
+                ? `flat ${named(traits.shankFlat)}`
+                : 'flat: ask'}
           </figcaption>
         </figure>
         {traits.bobbinRuns && (

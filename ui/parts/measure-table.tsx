@@ -5,7 +5,7 @@ import { readDeviceLine } from '@/core/fabric/device-line'
 import { FABRIC_NUMBERS, measureFabric } from '@/core/fabric/intake'
 import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
 import { metricFrom, shownIn, unitOf, type Quantity, type Units } from '@/core/units/measure'
-import { plain } from '@/core/units/words'
+import { named, plain } from '@/core/units/words'
 import { ask } from '../ask'
 import { Select } from '../fields/select'
 import type { FabricFacts } from './fabric-facts'
@@ -91,11 +91,11 @@ export function MeasureTable({
           <legend className="text-sm font-bold">Weigh a cut piece</legend>
           {field('width', `wide, ${unitOf('piece', units)}`)}
           {field('height', `high, ${unitOf('piece', units)}`)}
-          {field('weight', units.mass === 'grams' ? 'grams' : 'ounces')}
+          {field('weight', named(units.mass))}
         </fieldset>
         <fieldset className="flex flex-wrap items-end gap-2">
           <legend className="text-sm font-bold">Measure a stack</legend>
-          {field('layers', 'layers')}
+          {field('layers', named('layers'))}
           {field('stack', `${unitOf('thickness', units)} in all`)}
         </fieldset>
         <fieldset className="flex flex-wrap items-end gap-2">
@@ -110,7 +110,7 @@ export function MeasureTable({
             <Select
               look="small"
               label="A cloth of the sample tray"
-              options={NAMED_FABRICS.map((cloth) => [cloth.name, cloth.name])}
+              options={NAMED_FABRICS.map((cloth) => [cloth.name, named(cloth.name)])}
               value={sample}
               set={setSample}
             />

@@ -1,6 +1,6 @@
 'use client'
 
-import { spaced } from '@/core/units/words'
+import { named, spaced } from '@/core/units/words'
 import { useEffect, useRef, useState } from 'react'
 import { FEET } from '@/core/knowledge/stitch/foot'
 import { POINTS, type Point } from '@/core/knowledge/needle/needle'
@@ -190,14 +190,14 @@ function Value({
         <Select
           look="small"
           label="Fibre"
-          options={FIBRES.map((each) => [each, each])}
+          options={FIBRES.map((each) => [each, named(each)])}
           value={thread.fibre}
           set={(next) => set({ ...thread, fibre: next })}
         />
         <Select
           look="small"
           label="Finish"
-          options={FINISHES.map((each) => [each, each])}
+          options={FINISHES.map((each) => [each, named(each)])}
           value={thread.finish ?? 'spun'}
           set={(next) => set({ ...thread, finish: next })}
         />

@@ -9,7 +9,7 @@ import { bobbinVolumeOf, kitMachine } from '@/core/kit/kit-machine'
 import { DEFAULT_HOUSE_RULES } from '@/core/room/house-rules'
 import { kitUse } from '@/core/kit/kit-use'
 import { sizeText } from '@/core/units/needle-size'
-import { LAID_OUT } from '@/core/knowledge/stitch/extra'
+import { LAID_OUT_WORDS } from '@/core/knowledge/stitch/extra'
 import { cautionWords } from '../kit-words'
 import { needleWords, threadWords } from '../words'
 import { TAG_MM } from '@/core/camera/plane'
@@ -87,7 +87,7 @@ describe.each(CLOTHS)('printed for $fabric.structure, $operation', (cloth) => {
       threadWords(bag.kit.topThread),
       threadWords(bag.kit.bobbinThread),
       bag.kit.foot,
-      ...bag.kit.extras.flatMap((extra) => LAID_OUT[extra] ?? []),
+      ...bag.kit.extras.flatMap((extra) => LAID_OUT_WORDS[extra] ?? []),
       ...bag.kit.cautions.map((caution) => cautionWords[caution]),
     ])
       expect(words).toContain(part)

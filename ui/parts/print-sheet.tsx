@@ -1,9 +1,9 @@
 import { TAG_MM } from '@/core/camera/plane'
 import { completeFabric } from '@/core/fabric/intake'
 import type { Kit, KitRequest } from '@/core/kit/request'
-import { LAID_OUT } from '@/core/knowledge/stitch/extra'
+import { LAID_OUT_WORDS } from '@/core/knowledge/stitch/extra'
 import { POINTS } from '@/core/knowledge/needle/needle'
-import { counted, plain } from '@/core/units/words'
+import { counted, named, plain } from '@/core/units/words'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import type { ThreadUseAnswer } from '@/core/thread-use/thread-use'
 import { DialDrawing } from '../drawings/dial'
@@ -33,7 +33,7 @@ export interface PrintedBag {
 export function BagLabel({ bag }: { bag: PrintedBag }) {
   const { kit, use } = bag
   // What is done rather than packed stands on the card.
-  const things = kit.extras.flatMap((extra) => LAID_OUT[extra] ?? [])
+  const things = kit.extras.flatMap((extra) => LAID_OUT_WORDS[extra] ?? [])
   return (
     <section className="paper paper-a6" aria-label={`Label for ${bag.learner}`}>
       <header className="flex items-start justify-between gap-4">
@@ -63,7 +63,7 @@ export function BagLabel({ bag }: { bag: PrintedBag }) {
           {use && `, wind ${use.bobbins}`}
         </li>
         <li>
-          <strong>Foot</strong> {kit.foot}
+          <strong>Foot</strong> {named(kit.foot)}
           {things.length > 0 && (
             <>
               {' '}
@@ -97,7 +97,7 @@ export function SwatchTags({ bag: { learner, name, tags } }: { bag: PrintedBag }
                 viewBox={`0 0 ${tags[face].size} ${tags[face].size}`}
                 style={{ width: `${TAG_MM}mm`, height: `${TAG_MM}mm` }}
                 role="img"
-                aria-label={`Swatch code, ${face}`}
+                aria-label={`Swatch code, ${named(face)}`}
                 shapeRendering="crispEdges"
               >
                 <path d={tags[face].path} fill="currentColor" />
@@ -172,7 +172,7 @@ export function KitSheet({ bag, venue }: { bag: PrintedBag; venue: PrintedVenue 
               .join(' · ')}
           />
         </div>
-        <Line name="Foot" value={`${kit.foot}, pressure ${kit.footPressure}`} />
+        <Line name="Foot" value={`${named(kit.foot)}, pressure ${named(kit.footPressure)}`} />
       </div>
       <div className="mt-3 flex items-center justify-between gap-4 border-t-2 border-dashed border-current pt-3">
         {dial && kit.dial.setting !== undefined && (

@@ -14,7 +14,7 @@ import type { Structure } from '@/core/knowledge/cloth/fabric'
 import { NAMED_FABRICS } from '@/core/knowledge/cloth/named-fabric'
 import { shownCloth, type ShownCloth } from '@/core/picture/swatch-scene'
 import { shownIn, unitOf } from '@/core/units/measure'
-import { plain, spaced } from '@/core/units/words'
+import { named, plain, spaced } from '@/core/units/words'
 import { ClothPicture } from '../picture/cloth-picture'
 import { useUnits } from './units'
 
@@ -134,16 +134,15 @@ function Found({ found }: { found: WhichCloth }) {
       </p>
       <ul className="mt-2 flex flex-wrap gap-3" aria-label="Most like">
         {found.nearest.map(({ name }) => {
-          const named = NAMED_FABRICS.find((each) => each.name === name)!
-          const { structure, traits, massGsm } = completeFabric(named)
+          const { structure, traits, massGsm } = completeFabric(NAMED_FABRICS.find((each) => each.name === name)!)
           return (
             <li key={name} className="flex flex-col gap-1 text-sm">
               <ClothPicture
                 cloth={shownCloth({ structure, traits, massGsm })}
-                label={`${name}, four times as large`}
+                label={`${named(name)}, four times as large`}
                 {...LARGE}
               />
-              {name}
+              {named(name)}
             </li>
           )
         })}

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { STITCH_FAULT_WORDS, STITCH_FAULTS, type StitchFault } from '@/core/knowledge/stitch/lockstitch'
-import { plain } from '@/core/units/words'
+import { named, plain } from '@/core/units/words'
 import { STITCH_KINDS, type StitchKind } from '@/core/stitch/geometry'
 import { sewLine, type StitchSetup } from '@/core/stitch/lockstitch'
 import { readSwatch, READING_WORDS } from '@/core/tension/reading'
@@ -152,7 +152,7 @@ export function Lab({
             look="small"
             label="Cloth"
             value={String(cloth)}
-            options={cloths.map(({ name }, index) => [String(index), name])}
+            options={cloths.map(({ name }, index) => [String(index), named(name)])}
             set={(next) => setCloth(Number(next))}
           />
           <div className="grid grid-cols-2 gap-3">

@@ -1,3 +1,4 @@
+import { named } from '@/core/units/words'
 import type { Metadata } from 'next'
 import { Link } from '@/ui/parts/link'
 import { KEY_WORDS } from '@/core/people/key'
@@ -82,7 +83,7 @@ export default async function PeoplePage() {
           invitations={invitations.map(({ invitationId, name, kind, role, expiresAt }) => ({
             invitationId,
             name,
-            words: `${kind === 'join' ? `to come in as ${role}` : 'for a new password'}, until ${formatInTimeZone(expiresAt, site.timeZone)}`,
+            words: `${kind === 'join' ? `to come in as ${named(role)}` : 'for a new password'}, until ${formatInTimeZone(expiresAt, site.timeZone)}`,
           }))}
         />
       </div>

@@ -1,5 +1,6 @@
 'use client'
 
+import { named } from '@/core/units/words'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { codeFrom } from '@/core/people/invitation'
@@ -34,8 +35,8 @@ export function StaffRow({ person, self, mails }: { person: StaffShown; self: bo
       'change-role',
       { personId, role: next },
       {
-        done: `${name} is ${next} now`,
-        undo: () => void write('change-role', { personId, role }, { done: `${name} is ${role} again` }),
+        done: `${name} is ${named(next)} now`,
+        undo: () => void write('change-role', { personId, role }, { done: `${name} is ${named(role)} again` }),
       },
     )
   const end = async () => {
@@ -46,7 +47,7 @@ export function StaffRow({ person, self, mails }: { person: StaffShown; self: bo
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
         <span className="min-w-0 flex-1 basis-48">
           <strong>{name}</strong>
-          {left ? `, ${role} until ${left}` : `, ${role}${self ? ', you' : ''}`}
+          {left ? `, ${named(role)} until ${left}` : `, ${named(role)}${self ? ', you' : ''}`}
           <span className="block text-sm">{email}</span>
         </span>
         {!left && (
@@ -54,7 +55,7 @@ export function StaffRow({ person, self, mails }: { person: StaffShown; self: bo
             <Select
               look="unseen"
               label={`Role of ${name}`}
-              options={STAFF_ROLES.map((each) => [each, each])}
+              options={STAFF_ROLES.map((each) => [each, named(each)])}
               value={role}
               disabled={busy}
               set={(next) => void become(next)}

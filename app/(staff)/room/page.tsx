@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { Link } from '@/ui/parts/link'
 import { may } from '@/core/wire/permission'
-import { plain } from '@/core/units/words'
+import { named, plain } from '@/core/units/words'
 import { standingOf, type MachineStanding, type StandingWord } from '@/core/machine/standing'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import { partsOf } from '@/core/room/walk'
@@ -203,7 +203,7 @@ function planned(
   const { state } = machine
   const setting = [
     state.dial !== undefined && `dial ${plain(state.dial)}`,
-    state.foot,
+    state.foot && named(state.foot),
     state.thread && `${plain(state.thread.tex)} tex`,
   ].filter(Boolean)
   return {
@@ -221,7 +221,7 @@ function planned(
     ...(wear &&
       state.fitting?.needle.condition !== 'unverified' && {
         lifeLeft: Math.min(1, wear.remainingHours / lifeHours),
-        hoursLeft: `${hoursWords(wear.remainingHours)} of needle left`,
+        hoursLeft: hoursWords(wear.remainingHours),
       }),
   }
 }

@@ -35,7 +35,7 @@ export function RoomList({ machines }: { machines: readonly PlanMachine[] }) {
             </td>
             <td className="font-semibold whitespace-nowrap">{machine.needle}</td>
             <td>{machine.setting}</td>
-            <td className="whitespace-nowrap">{machine.hoursLeft?.replace(' of needle left', '') ?? 'not known'}</td>
+            <td className="whitespace-nowrap">{machine.hoursLeft ?? 'not known'}</td>
             <td>{machine.who}</td>
           </tr>
         ))}

@@ -3,7 +3,7 @@
 import { type School } from '@/core/knowledge/school'
 import type { NEEDLE_SCHOOLS } from '@/core/knowledge/needle/wear'
 
-export const DEFAULT_WAY: Readonly<Record<School, string>> = {
+export const DEFAULT_WAY_WORDS: Readonly<Record<School, string>> = {
   point: 'universal, sharp for dense and sheer',
   denim: 'jeans where a crossing has over two layers',
   suede: 'universal under 1 mm, leather from there',

@@ -1,5 +1,6 @@
 'use client'
 
+import { named } from '@/core/units/words'
 import { useMemo } from 'react'
 import { type KitRoom } from '@/core/kit/for-room'
 import { ROOM_NUMBERS, type RoomNumberName } from '@/core/knowledge/room-number'
@@ -14,7 +15,7 @@ import { Text } from '@/ui/fields/text'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { type RulesBag, type RulesMachine, whatChanges, needlesChanged } from './what-changes'
-import { DEFAULT_WAY, NEEDLE_WORDS, FIRST_AID_WORDS } from './rule-words'
+import { DEFAULT_WAY_WORDS, NEEDLE_WORDS, FIRST_AID_WORDS } from './rule-words'
 import { RoomNumbersFields } from './room-numbers'
 
 interface Props {
@@ -73,7 +74,10 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
               look="beside"
               value={rules.schools[school] ?? ''}
               set={(way) => setSchool(school, way)}
-              options={[['', `usual: ${DEFAULT_WAY[school]}`], ...Object.entries(SCHOOLS[school].ways)]}
+              options={[
+                ['', `usual: ${DEFAULT_WAY_WORDS[school]}`],
+                ...Object.entries<string>(SCHOOLS[school].ways).map(([way, words]) => [way, named(words)] as const),
+              ]}
             />
           ))}
         </section>

@@ -4,7 +4,7 @@ import { Link } from '@/ui/parts/link'
 import { useRouter } from 'next/navigation'
 import { createContext, useContext, useEffect, useRef, useState } from 'react'
 import { DayPicker, type DayButtonProps } from 'react-day-picker'
-import { enGB } from 'react-day-picker/locale'
+import { LANGUAGE } from '@/core/units/language'
 import { counted } from '@/core/units/words'
 import { dayWords } from '@/ui/time'
 
@@ -23,6 +23,22 @@ const dateOf = (day: string): Date => {
 }
 const dayOf = (date: Date): string =>
   `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
+
+const said = (parts: Intl.DateTimeFormatOptions) => {
+  const format = new Intl.DateTimeFormat(LANGUAGE, parts)
+  return (date: Date): string => format.format(date)
+}
+const FORMATTERS = {
+  formatCaption: said({ month: 'long', year: 'numeric' }),
+  formatWeekdayName: (date: Date): string => said({ weekday: 'short' })(date).slice(0, 2),
+}
+const LABELS = {
+  labelNav: () => 'Months',
+  labelGrid: said({ month: 'long', year: 'numeric' }),
+  labelWeekday: said({ weekday: 'long' }),
+  labelNext: () => 'The next month',
+  labelPrevious: () => 'The month before',
+}
 
 /** More stitches than this would not be told apart on a day. */
 const MOST_STITCHES = 4
@@ -43,12 +59,12 @@ function DayOfMonth({ day: { date }, modifiers, children, className: _, ...butto
   }, [modifiers.focused])
   const day = dayOf(date)
   const its = sessionsOn.get(day) ?? []
-  const said = its.length > 1 ? counted(its.length, 'session') : its[0]?.words
+  const words = its.length > 1 ? counted(its.length, 'session') : its[0]?.words
   return (
     <button
       {...button}
       ref={self}
-      aria-label={[said, date.toDateString()].filter(Boolean).join(', ')}
+      aria-label={[words, `${dayWords(day)} ${date.getFullYear()}`].filter(Boolean).join(', ')}
       {...(its.length > 1 && { 'aria-expanded': day === shown })}
       className={`relative size-11 ${its.length > 0 ? 'border-2! border-secondary! font-bold hover:bg-base-200' : ''} ${day === shown ? 'bg-base-200' : ''} ${day === today ? 'underline decoration-4 underline-offset-4' : ''}`}
     >
@@ -85,7 +101,8 @@ export function SessionCalendar({
       <DaysOf value={{ sessionsOn, today, ...(shown && { shown }) }}>
         <DayPicker
           className="react-day-picker border-0 [&_.rdp-disabled]:opacity-100! [&_.rdp-weekday]:text-base-content! [&_.rdp-weekday]:opacity-100!"
-          locale={enGB}
+          formatters={FORMATTERS}
+          labels={LABELS}
           weekStartsOn={weekStartsOn}
           today={dateOf(today)}
           defaultMonth={dateOf(sessions.find(({ day }) => day >= today)?.day ?? today)}

@@ -1,6 +1,6 @@
 'use client'
 
-import { spaced } from '@/core/units/words'
+import { named, spaced } from '@/core/units/words'
 import { useState } from 'react'
 import {
   HOUSEHOLD_SYSTEM,
@@ -137,7 +137,7 @@ function ItemFields({ item, set }: { item: StockItem; set: (item: StockItem) => 
             look="small"
             label="Fibre"
             value={item.fibre}
-            options={FIBRES.map((fibre) => [fibre, fibre])}
+            options={FIBRES.map((fibre) => [fibre, named(fibre)])}
             set={(fibre) => set({ ...item, fibre })}
           />
           <Amount label="tex" look="small" min={1} max={1000} value={item.tex} set={(tex) => set({ ...item, tex })} />

@@ -1,3 +1,4 @@
+import { named } from '@/core/units/words'
 import type { Metadata } from 'next'
 import { headers } from 'next/headers'
 import { METRIC } from '@/core/units/measure'
@@ -31,7 +32,7 @@ export default async function YouPage() {
     <div className="mx-auto grid max-w-4xl gap-8 md:grid-cols-2">
       <section>
         <h1 className="text-3xl font-bold">
-          <bdi>{actor.name}</bdi>, {actor.role}
+          <bdi>{actor.name}</bdi>, {named(actor.role)}
         </h1>
         <p className="mt-1">{here?.user.email}</p>
         <SignIns

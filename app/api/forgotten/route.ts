@@ -9,7 +9,7 @@ import { everyVenue } from '../../_server/every-venue'
 /** A code for a new password by mail. Whether anybody signs in with the address is never said. */
 export const POST = entry('forgotten', async ({ email }) => {
   await mustReachMail()
-  const asked = [[`forgotten ${email.toLowerCase()}`, DOOR.forgotten]] as const
+  const asked = [[`forgotten:${email.toLowerCase()}`, DOOR.forgotten]] as const
   if (await isClosed(everyVenue(), asked))
     throw new Refused(429, 'too-many', 'It was asked for a few times just now: look in the mail, also among the junk')
   await countWrong(everyVenue(), asked)

@@ -11,7 +11,14 @@ export type CareJob = (typeof CARE_JOBS)[number]
 export interface CareGiven {
   readonly job: CareJob
   readonly title: string
-  readonly clocks: readonly { readonly count: FactName; readonly every: FactName; readonly words: string }[]
+  readonly clocks: readonly {
+    readonly count: FactName
+    readonly every: FactName
+    readonly one: string
+    readonly words: string
+    /** it goes on whether or not anybody sews: the day on which it is due can be told */
+    readonly byCalendar?: true
+  }[]
   /** a fact that makes it due at once, whatever the counts say */
   readonly atOnce?: FactName
   /** said then */
@@ -42,8 +49,8 @@ export const CARE: readonly Rule<CareGiven>[] = readable([
     {
       title: 'Lint out',
       clocks: [
-        { count: 'bobbinsSinceClean', every: 'cleanEveryBobbins', words: 'bobbins' },
-        { count: 'sessionDaysSinceClean', every: 'cleanEveryDays', words: 'days of use' },
+        { count: 'bobbinsSinceClean', every: 'cleanEveryBobbins', one: 'bobbin', words: 'bobbins' },
+        { count: 'sessionDaysSinceClean', every: 'cleanEveryDays', one: 'day of use', words: 'days of use' },
       ],
       atOnce: 'linty',
       atOnceWords: 'after lint-shedding cloth, at once',
@@ -58,8 +65,8 @@ export const CARE: readonly Rule<CareGiven>[] = readable([
     {
       title: 'A drop of oil in the race',
       clocks: [
-        { count: 'bobbinsSinceOil', every: 'oilEveryBobbins', words: 'bobbins' },
-        { count: 'sessionDaysSinceOil', every: 'oilEveryDays', words: 'days of use' },
+        { count: 'bobbinsSinceOil', every: 'oilEveryBobbins', one: 'bobbin', words: 'bobbins' },
+        { count: 'sessionDaysSinceOil', every: 'oilEveryDays', one: 'day of use', words: 'days of use' },
       ],
       how: 'One drop of sewing machine oil where the manual shows; then sew scrap until it comes out clean. Never cooking oil, never a water-displacing spray.',
       caution: 'Power off and foot off the pedal.',
@@ -71,7 +78,7 @@ export const CARE: readonly Rule<CareGiven>[] = readable([
     { oiling: { in: ['race-and-arm'] } },
     {
       title: 'Oil points in arm and take-up',
-      clocks: [{ count: 'daysSinceArmOil', every: 'oilArmDays', words: 'days' }],
+      clocks: [{ count: 'daysSinceArmOil', every: 'oilArmDays', one: 'day', words: 'days', byCalendar: true }],
       how: 'A drop at each point that the manual marks, wiped, and a minute of running.',
       caution: 'Power off and foot off the pedal.',
     },
@@ -82,7 +89,7 @@ export const CARE: readonly Rule<CareGiven>[] = readable([
     {},
     {
       title: 'Room check',
-      clocks: [{ count: 'sessionDaysSinceRoomCheck', every: 'roomCheckDays', words: 'days of use' }],
+      clocks: [{ count: 'sessionDaysSinceRoomCheck', every: 'roomCheckDays', one: 'day of use', words: 'days of use' }],
       atOnce: 'roomCheckDue',
       atOnceWords: 'before anybody sews',
       how: 'Cord, plug and pedal whole; lamp; screws snug; the right foot, needle and bobbins; dial and length at their marks.',
@@ -96,8 +103,8 @@ export const CARE: readonly Rule<CareGiven>[] = readable([
     {
       title: 'Service by a technician',
       clocks: [
-        { count: 'motorHoursSinceService', every: 'serviceHours', words: 'motor hours' },
-        { count: 'daysSinceService', every: 'serviceDays', words: 'days' },
+        { count: 'motorHoursSinceService', every: 'serviceHours', one: 'motor hour', words: 'motor hours' },
+        { count: 'daysSinceService', every: 'serviceDays', one: 'day', words: 'days', byCalendar: true },
       ],
       how: 'Ask for somebody who services machines of this age and kind.',
       caution: 'Timing, motor and covers are for the technician.',
@@ -109,7 +116,9 @@ export const CARE: readonly Rule<CareGiven>[] = readable([
     { electricalTestDays: { known: true } },
     {
       title: 'Electrical safety test',
-      clocks: [{ count: 'electricalTestDays', every: 'electricalTestEvery', words: 'days' }],
+      clocks: [
+        { count: 'electricalTestDays', every: 'electricalTestEvery', one: 'day', words: 'days', byCalendar: true },
+      ],
       how: 'As local rules want it, by somebody licensed.',
       caution: 'Overdue: nobody sews on it until it is tested.',
     },

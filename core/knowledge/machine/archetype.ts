@@ -1,3 +1,4 @@
+import { LONG_SHANK } from '../needle/needle'
 import type { Traits } from './trait'
 
 /** A kind of machine that rooms often have: answers to start from. Every one of them is still to be checked at the machine. */
@@ -180,7 +181,7 @@ export const ARCHETYPES: readonly Archetype[] = [
     traits: {
       ...household,
       drive: 'mechanical',
-      needleSystem: 'long shank',
+      needleSystem: LONG_SHANK.name,
       needleNm: { min: 70, max: 110 },
       shankFlat: 'left',
       eyeThreaded: 'right-to-left',

@@ -1,5 +1,6 @@
 import type { Point } from './needle'
 import { readable, type Rule } from '../fact'
+import { wayOf } from '../school'
 
 /** Points to try, best first. `only`: nothing else does this job, so the search ends with this row. */
 export interface PointProposal {
@@ -96,14 +97,14 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
       otherwise: { leather: 'The cutting wedge goes through it too, and its cut tears more easily than a round hole.' },
     },
     'At {thicknessMm} mm a universal pierces it, and its round hole tears less than a cut: this room’s way.',
-    'suede: universal',
+    wayOf('suede', 'universal'),
   ),
   propose(
     'leather-school-point',
     { structure: { in: ['leather'] }, schoolSuede: { in: ['leather-point'] }, any: SUEDE_OR_THIN },
     { points: ['leather'] },
     'This room cuts through all leather, {thicknessMm} mm too, with the leather point.',
-    'suede: leather-point',
+    wayOf('suede', 'leather-point'),
   ),
   propose(
     'leather-thin',
@@ -113,7 +114,7 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
       otherwise: { leather: 'At {thicknessMm} mm, under 1, the cutting wedge goes through too, with a larger hole.' },
     },
     'At {thicknessMm} mm, under 1, a universal pierces leather well and leaves a smaller hole.',
-    'suede: universal',
+    wayOf('suede', 'universal'),
   ),
   propose(
     'leather',
@@ -129,7 +130,7 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
       otherwise: { microtex: 'A slim sharp point pierces imitation leather without cutting it.' },
     },
     'This room sews imitation leather with the strong jeans blade.',
-    'imitation: jeans',
+    wayOf('imitation', 'jeans'),
   ),
   propose(
     'imitation-leather',
@@ -139,7 +140,7 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
       otherwise: { microtex: 'A slim sharp point pierces imitation leather without cutting it.' },
     },
     'This room sews imitation leather with the leather point; test first, its cut can tear a thin film.',
-    'imitation: leather',
+    wayOf('imitation', 'leather'),
   ),
   propose(
     'imitation',
@@ -153,7 +154,7 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
       },
     },
     'Imitation leather is pierced by a slim sharp point without cutting it.',
-    'imitation: microtex',
+    wayOf('imitation', 'microtex'),
   ),
   propose(
     'elastane-microtex',
@@ -165,21 +166,21 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
       },
     },
     'This room uses microtex on fine elastane; it may cut yarns, so stretch the test swatch and look for runs.',
-    'elastane: microtex',
+    wayOf('elastane', 'microtex'),
   ),
   propose(
     'elastane',
     { elastane: { is: true }, structure: { in: KNITTED } },
     { points: ['stretch'] },
     'Elastane makes ordinary points skip; the stretch point’s deeper scarf keeps the loop.',
-    'elastane: stretch',
+    wayOf('elastane', 'stretch'),
   ),
   propose(
     'elastane-woven',
     { elastane: { is: true }, structure: { in: ['net', 'woven', 'coated'] }, traits: { lacks: ['laminated'] } },
     { points: ['stretch'] },
     'Elastane in a {structure} makes ordinary points skip; the stretch point keeps the loop.',
-    'elastane: stretch',
+    wayOf('elastane', 'stretch'),
   ),
   propose(
     'elastic',
@@ -278,21 +279,21 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
     { traits: { has: ['denim', 'canvas'] }, schoolDenim: { in: ['jeans'] } },
     { points: ['jeans'] },
     'This room takes the jeans point for all denim and canvas.',
-    'denim: jeans',
+    wayOf('denim', 'jeans'),
   ),
   propose(
     'denim-jeans',
     { traits: { has: ['denim', 'canvas'] }, schoolDenim: { known: false }, crossingLayers: { over: 2 } },
     { points: ['jeans'] },
     'The crossing has {crossingLayers} layers, more than two: the reinforced jeans blade deflects least in denim and canvas.',
-    'denim: jeans',
+    wayOf('denim', 'jeans'),
   ),
   propose(
     'denim-jeans-heavy',
     { traits: { has: ['denim', 'canvas'] }, schoolDenim: { known: false }, massGsm: { over: 350 } },
     { points: ['jeans'] },
     'At {massGsm} g/m², over 350, the reinforced jeans blade deflects least in denim and canvas.',
-    'denim: jeans',
+    wayOf('denim', 'jeans'),
   ),
   propose(
     'coated',
@@ -312,7 +313,7 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
     { structure: { in: CLOTH }, schoolPoint: { in: ['large-eye'] } },
     { points: ['topstitch'] },
     'This room takes the topstitch needle for nearly all woven work, since thread passes the eye so often.',
-    'point: large-eye',
+    wayOf('point', 'large-eye'),
   ),
   propose(
     'sharp-school',
@@ -324,28 +325,28 @@ export const POINT_PROPOSALS: readonly Rule<PointProposal>[] = readable([
       },
     },
     'This room takes a sharp point for today’s denser wovens.',
-    'point: sharp-first',
+    wayOf('point', 'sharp-first'),
   ),
   propose(
     'dense',
     { structure: { in: CLOTH }, schoolPoint: { known: false }, traits: { has: ['dense'] } },
     { points: ['microtex'] },
     'The weave is dense: a slim sharp point goes between its yarns without picks or puckers.',
-    'point: universal-first',
+    wayOf('point', 'universal-first'),
   ),
   propose(
     'silky',
     { structure: { in: CLOTH }, schoolPoint: { known: false }, silky: { is: true } },
     { points: ['microtex'] },
     'At {massGsm} g/m² this is sheer or silky: a slim sharp point makes neither picks nor puckers.',
-    'point: universal-first',
+    wayOf('point', 'universal-first'),
   ),
   propose(
     'universal',
     { structure: { notIn: [...KNITTED, 'leather'] } },
     { points: ['universal'] },
     'A universal point does for ordinary {structure} cloth of {massGsm} g/m².',
-    'point: universal-first',
+    wayOf('point', 'universal-first'),
   ),
   propose(
     'denim-alternate',

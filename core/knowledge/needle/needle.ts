@@ -171,19 +171,21 @@ export interface NeedleSystem {
 }
 
 const ROUND_SHANK_SIZES = [70, 75, 80, 90, 100, 110, 120, 125, 130, 140]
+/** A shank by what stands on the packet, which is the same in every language. */
+const ofShank = (name: string, ...names: string[]): Pick<NeedleSystem, 'name' | 'names'> => ({ name, names })
 const roundShank = (name: string, ...names: string[]): NeedleSystem => ({
-  name,
-  names,
+  ...ofShank(name, ...names),
   household: false,
   sold: { universal: ROUND_SHANK_SIZES, leather: ROUND_SHANK_SIZES },
 })
 
 export const HOUSEHOLD_SYSTEM: NeedleSystem = {
-  name: '130/705 H',
-  names: ['HA×1', '15×1'],
+  ...ofShank('130/705 H', 'HA×1', '15×1'),
   household: true,
   sold: Object.fromEntries(Object.entries(POINTS).map(([point, knowledge]) => [point, knowledge.sizesNm])),
 }
+
+export const LONG_SHANK = ofShank('long shank', 'own long shank')
 
 export const NEEDLE_SYSTEMS: readonly NeedleSystem[] = [
   HOUSEHOLD_SYSTEM,
@@ -191,8 +193,7 @@ export const NEEDLE_SYSTEMS: readonly NeedleSystem[] = [
   roundShank('135×17', 'DP×17'),
   roundShank('16×231', 'DB×1'),
   {
-    name: 'long shank',
-    names: ['own long shank'],
+    ...LONG_SHANK,
     household: false,
     sold: { universal: [70, 80, 90, 100, 110] },
   },

@@ -25,7 +25,7 @@ export const EXTRAS = [
 export type Extra = (typeof EXTRAS)[number]
 
 /** What is laid out for an extra, in words; what is done and not laid out has none. */
-export const LAID_OUT: Readonly<Partial<Record<Extra, string>>> = {
+export const LAID_OUT_WORDS: Readonly<Partial<Record<Extra, string>>> = {
   'tape-plate-hole': 'tape for the plate',
   'straight-stitch-plate': 'the straight-stitch plate',
   'fine-pins-in-allowance': 'fine pins',

@@ -2,7 +2,7 @@ import Type from 'typebox'
 import { KitThreadSchema } from '../../knowledge/vocabulary'
 import { STAFF } from '../../room/role'
 import { strict } from '../../schema/shape'
-import { plain } from '../../units/words'
+import { named, plain } from '../../units/words'
 import { readied } from '../changes'
 import { always, ForSession, kind } from './kind'
 
@@ -22,7 +22,7 @@ export const bobbinWound = kind({
     bobbinsSinceOil: counts.bobbinsSinceOil + count,
   }),
   words: ({ count, thread }) => {
-    const what = thread ? ` of ${plain(thread.tex)} tex ${thread.fibre}` : ''
+    const what = thread ? ` of ${plain(thread.tex)} tex ${named(thread.fibre)}` : ''
     return { title: count === 1 ? 'A bobbin wound' : `${count} bobbins wound`, detail: what && `Thread${what}.` }
   },
   typed: { as: 'bobbin', defaults: { count: always(1) } },

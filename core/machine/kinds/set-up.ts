@@ -2,7 +2,7 @@ import Type from 'typebox'
 import { FootWord, KitThreadSchema } from '../../knowledge/vocabulary'
 import { STAFF } from '../../room/role'
 import { strict } from '../../schema/shape'
-import { plain } from '../../units/words'
+import { named, plain } from '../../units/words'
 import { setTo } from '../changes'
 import { kind, ProjectId } from './kind'
 
@@ -24,8 +24,8 @@ export const setUp = kind({
   words: ({ thread, foot, dial }) => ({
     title: 'Set up',
     detail: [
-      thread && `${plain(thread.tex)} tex ${thread.fibre}`,
-      foot && `${foot} foot`,
+      thread && `${plain(thread.tex)} tex ${named(thread.fibre)}`,
+      foot && `${named(foot)} foot`,
       dial !== undefined && `dial ${plain(dial)}`,
     ]
       .filter(Boolean)

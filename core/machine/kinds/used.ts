@@ -2,7 +2,7 @@ import Type from 'typebox'
 import { LOADS } from '../../knowledge/needle/wear'
 import { STAFF } from '../../room/role'
 import { Above0, From0, strict, words } from '../../schema/shape'
-import { counted } from '../../units/words'
+import { counted, named } from '../../units/words'
 import { effectiveHoursOf, motorMinutesOf, type Use } from '../../wear/wear'
 import { always, kind, ProjectId } from './kind'
 
@@ -62,7 +62,7 @@ export const used = kind({
     const finished = finishedProject ? ' A project was finished.' : ''
     return {
       title: `Sewn, ${counted(effectiveHoursOf(use), 'needle hour')}`,
-      detail: `${timeOf(use)}${meter}, ${use.load} load.${finished}`,
+      detail: `${timeOf(use)}${meter}, ${named(use.load)} load.${finished}`,
     }
   },
   typed: {

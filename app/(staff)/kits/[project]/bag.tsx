@@ -1,5 +1,6 @@
 'use client'
 
+import { named } from '@/core/units/words'
 import { Printer } from 'lucide-react'
 import { Link } from '@/ui/parts/link'
 import { useMemo, useRef, useState } from 'react'
@@ -119,7 +120,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, put
           <Select
             large
             label="On which machine"
-            options={machines.map((each) => [each.machineId, `${each.name} (${each.standing})`])}
+            options={machines.map((each) => [each.machineId, `${each.name} (${named(each.standing)})`])}
             value={machineId ?? ''}
             set={(machine) => begin({ say: 'machine', machineId: machine })}
           />
@@ -142,7 +143,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, put
             <>
               <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
                 <p className="text-xl">
-                  On <strong>{chosen.name}</strong>: <strong>{kit.verdict}</strong>
+                  On <strong>{chosen.name}</strong>: <strong>{named(kit.verdict)}</strong>
                   {kit.inStock === false && ', not in stock'}
                   {kit.confidence === 'low' && <span className="text-base"> (rests on a guess)</span>}
                 </p>

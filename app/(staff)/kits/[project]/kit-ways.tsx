@@ -1,5 +1,6 @@
 'use client'
 
+import { named } from '@/core/units/words'
 import { useState } from 'react'
 import type { Kit } from '@/core/kit/request'
 import { KitCompare } from '@/ui/parts/kit-compare'
@@ -33,7 +34,7 @@ export function KitWays({
               <span className="text-left">
                 {needleWords(each.needle)}
                 <span className="block text-sm font-normal">
-                  {each.inStock === false ? 'not in stock' : each.verdict}, {threadWords(each.topThread)}
+                  {each.inStock === false ? 'not in stock' : named(each.verdict)}, {threadWords(each.topThread)}
                 </span>
               </span>
             </button>

@@ -1,3 +1,4 @@
+import { named } from '@/core/units/words'
 import { CLAIM_PLACES, CLAIMS } from '@/core/knowledge/claim'
 import { ClaimCard } from '@/ui/parts/claim-card'
 
@@ -12,7 +13,7 @@ export function Claims() {
       <div className="mt-4 columns-1 gap-8 md:columns-2 xl:columns-3">
         {CLAIM_PLACES.map((place) => (
           <div key={place} className="mb-5 break-inside-avoid">
-            <h3 className="mb-1 font-bold">About {place === 'needle-life' ? 'needle life' : `the ${place}`}</h3>
+            <h3 className="mb-1 font-bold">About {place === 'needle-life' ? 'needle life' : `the ${named(place)}`}</h3>
             <div className="flex flex-col gap-2">
               {CLAIMS.filter(({ give }) => give.place === place).map((claim) => (
                 <ClaimCard key={claim.id} claim={claim} />

@@ -3,7 +3,7 @@
 import { Link } from '@/ui/parts/link'
 import { useState } from 'react'
 import { POINTS, type Point } from '@/core/knowledge/needle/needle'
-import { plain } from '@/core/units/words'
+import { named, plain } from '@/core/units/words'
 import type { DropTest } from '@/core/kit/needle-fit'
 import { NeedleSizeError, sizeText } from '@/core/units/needle-size'
 import { parseNeedleSize } from '@/core/kit/read-needle'
@@ -38,8 +38,8 @@ export function Desk({ tests, mayLog }: Props) {
   const [size, setSize] = useState('80/12')
   const [point, setPoint] = useState<Point>('universal')
 
-  const count = read(NotationError, () => parseThreadNotation(notation))
-  const needle = read(NeedleSizeError, () => parseNeedleSize(size))
+  const count = read(() => parseThreadNotation(notation))
+  const needle = read(() => parseNeedleSize(size))
   const thread: Thread | undefined = count.value && {
     tex: count.value.tex,
     fibre: fibre || (count.value.fibre ?? 'polyester'),
@@ -68,8 +68,8 @@ export function Desk({ tests, mayLog }: Props) {
               look="small"
               label="Fibre"
               options={[
-                ['', count.value?.fibre ?? 'polyester, if not said'],
-                ...FIBRES.map((each) => [each, each] as const),
+                ['', count.value?.fibre ? named(count.value.fibre) : 'polyester, if not said'],
+                ...FIBRES.map((each) => [each, named(each)] as const),
               ]}
               value={fibre}
               set={setFibre}
@@ -79,8 +79,8 @@ export function Desk({ tests, mayLog }: Props) {
               look="small"
               label="Finish"
               options={[
-                ['', thread ? `${usualFinish(thread.fibre)}, usual` : 'usual'],
-                ...FINISHES.map((each) => [each, each] as const),
+                ['', thread ? `${named(usualFinish(thread.fibre))}, usual` : named('usual')],
+                ...FINISHES.map((each) => [each, named(each)] as const),
               ]}
               value={finish}
               set={setFinish}
@@ -94,7 +94,7 @@ export function Desk({ tests, mayLog }: Props) {
               {count.fault}
             </p>
           )}
-          {readingsOf(notation, count.fault).map((each) => (
+          {(count.readings ?? []).map((each) => (
             <button
               key={each}
               type="button"
@@ -152,7 +152,7 @@ export function Desk({ tests, mayLog }: Props) {
                 <strong>
                   {POINTS[test.point].words} {sizeText(test.sizeNm)}
                 </strong>{' '}
-                on {plain(test.thread.tex)} tex {test.thread.fibre}: {DROP_WORDS[test.result]}
+                on {plain(test.thread.tex)} tex {named(test.thread.fibre)}: {DROP_WORDS[test.result]}
                 <span className="block text-sm opacity-80">{by}</span>
               </li>
             ))}
@@ -182,23 +182,17 @@ export function Desk({ tests, mayLog }: Props) {
   )
 }
 
-/** A reading, or the sentence that says why there is none. */
-function read<Value>(
-  Kind: typeof NotationError | typeof NeedleSizeError,
-  work: () => Value,
-): { readonly value?: Value; readonly fault?: string } {
+/** A reading, or the sentence that says why there is none, with what else could be meant. */
+function read<Value>(work: () => Value): {
+  readonly value?: Value
+  readonly fault?: string
+  readonly readings?: readonly string[]
+} {
   try {
     return { value: work() }
   } catch (error) {
-    if (error instanceof Kind) return { fault: error.message }
+    if (error instanceof NotationError) return { fault: error.message, readings: error.readings }
+    if (error instanceof NeedleSizeError) return { fault: error.message }
     throw error
   }
 }
-
-/** What an ambiguous notation can mean, to choose from. */
-const readingsOf = (notation: string, fault: string | undefined): string[] =>
-  fault?.includes('can be read as')
-    ? [...fault.slice(notation.length + 2).matchAll(/"([^"]+)"/g)]
-        .map(([, reading]) => reading!)
-        .filter((each) => !read(NotationError, () => parseThreadNotation(each)).fault)
-    : []

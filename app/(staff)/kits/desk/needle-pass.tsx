@@ -1,5 +1,6 @@
 'use client'
 
+import { named } from '@/core/units/words'
 import { POINTS, type Point } from '@/core/knowledge/needle/needle'
 import { needleFit, type DropResult, type DropTest, type NeedleFit } from '@/core/kit/needle-fit'
 import { sizeText } from '@/core/units/needle-size'
@@ -64,7 +65,7 @@ export function Pass({
         {POINTS[point].sizesNm.map((size) => (
           <li key={size} className="text-center">
             <span className={size === sizeNm ? 'font-bold underline' : ''}>{sizeText(size)}</span>
-            <span className="block text-sm">{fitOf(size).verdict}</span>
+            <span className="block text-sm">{named(fitOf(size).verdict)}</span>
           </li>
         ))}
       </ul>

@@ -1,5 +1,6 @@
 'use client'
 
+import { named } from '@/core/units/words'
 import { useMemo } from 'react'
 import { bagStanding, type KitRoom } from '@/core/kit/for-room'
 import type { KitMachine } from '@/core/kit/request'
@@ -31,7 +32,7 @@ export function WouldGet({
       <h2 className="text-xl">
         {kit && machine ? (
           <>
-            Best on <strong>{machine.name}</strong>: <strong>{kit.verdict}</strong>
+            Best on <strong>{machine.name}</strong>: <strong>{named(kit.verdict)}</strong>
             {kit.inStock === false && ', not in stock'}
             {kit.confidence === 'low' && <span className="text-base"> (rests on a guess)</span>}
           </>

@@ -1,5 +1,6 @@
 'use client'
 
+import { named } from '@/core/units/words'
 import { Link } from '@/ui/parts/link'
 import { BOOK_FILTERS, type BookFilter } from '@/core/machine/kinds/kind'
 import { BookLineCorrection } from './correct'
@@ -45,7 +46,7 @@ export function BookLines({
             className={`btn btn-sm ${only === filter ? 'btn-neutral' : 'btn-ghost'}`}
             scroll={false}
           >
-            {filter}
+            {named(filter)}
           </Link>
         ))}
       </nav>

@@ -1,3 +1,4 @@
+import { named } from '@/core/units/words'
 import { Link } from '@/ui/parts/link'
 import { TRAIT_NAMES } from '@/core/knowledge/machine/trait'
 import type { ProvenMachine } from '@/store/machine/machines'
@@ -28,7 +29,7 @@ export function Card({ machine, site, maySet }: { machine: ProvenMachine; site: 
             {traits.shankFlat === 'round'
               ? 'round shank'
               : traits.shankFlat
-                ? `flat ${traits.shankFlat}`
+                ? `flat ${named(traits.shankFlat)}`
                 : 'flat: not known'}
           </figcaption>
         </figure>

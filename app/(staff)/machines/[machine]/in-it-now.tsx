@@ -2,7 +2,7 @@ import { Link } from '@/ui/parts/link'
 import { POINTS } from '@/core/knowledge/needle/needle'
 import type { MachineStanding } from '@/core/machine/standing'
 import { threadDiameterMm, type Thread } from '@/core/units/thread'
-import { plain } from '@/core/units/words'
+import { named, plain } from '@/core/units/words'
 import type { Machine } from '@/store/machine/machines'
 import { DialDrawing } from '@/ui/drawings/dial'
 import { NeedleDrawing } from '@/ui/drawings/needle'
@@ -55,7 +55,7 @@ export function InItNow({
               </Fact>
             )}
             {state.thread && <Fact name="Thread">{threadWords(state.thread)}</Fact>}
-            {state.foot && <Fact name="Foot">{state.foot}</Fact>}
+            {state.foot && <Fact name="Foot">{named(state.foot)}</Fact>}
           </dl>
         </div>
       ) : (

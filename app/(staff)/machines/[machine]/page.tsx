@@ -81,14 +81,14 @@ export default async function MachinePage({ params, searchParams }: Props) {
           {...own}
           since={dayWords(dayIn(new Date(state.putAway.since), site.timeZone))}
           because={state.putAway.because}
-          mayTakeOut={may(actor.role, 'log taken-out')}
+          mayTakeOut={may(actor.role, 'log:taken-out')}
         />
       )}
       {state.locks.length > 0 && (
         <Stopped
           machineId={machine.machineId}
           name={machine.name}
-          mayRelease={may(actor.role, 'log released')}
+          mayRelease={may(actor.role, 'log:released')}
           locks={state.locks.map(({ kind, because, eventId, list }) => ({
             ...(list && { list }),
             kind,
@@ -181,12 +181,12 @@ export default async function MachinePage({ params, searchParams }: Props) {
               eventId: event.eventId,
               when: formatInTimeZone(event.happenedAt, site.timeZone),
               who: names.get(event.personId) ?? 'somebody',
-              mayTakeWordsOut: may(actor.role, 'log redacted') && hasWords(event.body),
+              mayTakeWordsOut: may(actor.role, 'log:redacted') && hasWords(event.body),
               mayCorrect:
                 line.counts &&
                 event.kind !== 'correction' &&
                 event.kind !== 'redacted' &&
-                may(actor.role, `log ${event.kind}`) &&
+                may(actor.role, `log:${event.kind}`) &&
                 state.locks.every(({ eventId, kind }) => eventId !== event.eventId || mayLift(actor.role, kind)),
             }))}
           />

@@ -1,3 +1,4 @@
+import { named } from '@/core/units/words'
 import type { Metadata } from 'next'
 import { Link } from '@/ui/parts/link'
 import type { CareEntry } from '@/core/care/calendar'
@@ -111,7 +112,7 @@ function Entry({
         {machine}
       </Link>
       {!short && `: ${due.title}`}{' '}
-      {due.status !== 'well' && <span className={`font-bold ${STATUS[due.status]}`}>{due.status}</span>}
+      {due.status !== 'well' && <span className={`font-bold ${STATUS[due.status]}`}>{named(due.status)}</span>}
       <span className="block text-sm">{due.because}</span>
     </li>
   )

@@ -27,7 +27,7 @@ export default async function NowPage() {
       may={{
         signOff: may(actor.role, 'sign-off'),
         giveKits: may(actor.role, 'give-kits'),
-        turnScrew: may(actor.role, 'log bobbin-screw-turned'),
+        turnScrew: may(actor.role, 'log:bobbin-screw-turned'),
       }}
       school={site.houseRules.tension}
       {...(beside && { beside })}

@@ -1,3 +1,4 @@
+import { named } from '@/core/units/words'
 import type { Metadata } from 'next'
 import { Link } from '@/ui/parts/link'
 import { faultPatterns } from '@/core/fault/patterns'
@@ -39,7 +40,7 @@ export default async function PatternsPage({ searchParams }: { searchParams: Pro
               aria-current={span === each ? 'true' : undefined}
               className={`btn btn-sm ${span === each ? 'btn-neutral' : 'btn-ghost'}`}
             >
-              {each}
+              {named(each)}
             </Link>
           ))}
         </nav>

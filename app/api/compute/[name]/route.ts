@@ -1,3 +1,4 @@
+import { named } from '@/core/units/words'
 import { compute } from '@/core/compute/computations'
 import { Refused } from '@/store/refused'
 import { readJson } from '../../../_server/answer'
@@ -11,7 +12,7 @@ const MOST_BYTES = 1_000_000
 export const POST = route<{ name: string }>({}, async ({ actor, request, params, may }) => {
   const { name } = params
   if (name === 'plan' && !may('see-sessions'))
-    throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot plan`)
+    throw new Refused(403, 'not-allowed', `Signed in as ${named(actor.role)}, you cannot plan`)
   const body = await readJson(request, MOST_BYTES)
   return name === 'plan' ? planApart(body, request.signal) : compute(name, body)
 })

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { Link } from '@/ui/parts/link'
 import { TARGET_SCORE, TARGET_WORDS, TARGETS, type Target } from '@/core/knowledge/tension/tension'
-import { counted, plain } from '@/core/units/words'
+import { counted, named, plain } from '@/core/units/words'
 import { fitDial } from '@/core/tension/dial-fit'
 import { cameraTally, readSwatch, readWritten, READING_WORDS } from '@/core/tension/reading'
 import { dialUnit, type Dial } from '@/core/units/dial'
@@ -147,7 +147,7 @@ export default async function CurvePage({ params, searchParams }: Props) {
             <p className="text-sm">{formatInTimeZone(last.happenedAt, site.timeZone)}</p>
             <dl className="mt-2 grid grid-cols-[5rem_1fr] text-sm">
               <dt>Stitch</dt>
-              <dd>{last.body.target}</dd>
+              <dd>{named(last.body.target)}</dd>
               <dt>Needle</dt>
               <dd>{machine.state.fitting ? shortNeedle(machine.state.fitting.needle) : 'not known'}</dd>
               <dt>Thread</dt>

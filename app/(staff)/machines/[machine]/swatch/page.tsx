@@ -27,7 +27,7 @@ export default async function SwatchPage({ params }: { params: Promise<{ machine
         <SwatchReader
           {...props}
           role="staff"
-          mayTurnScrew={may(actor.role, 'log bobbin-screw-turned')}
+          mayTurnScrew={may(actor.role, 'log:bobbin-screw-turned')}
           school={site.houseRules.tension}
           homeHref={home}
           faultHref={`${home}/fault`}
