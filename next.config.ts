@@ -4,7 +4,7 @@ import type { NextConfig } from 'next'
 const inAnotherLanguage: NextConfig = {
   turbopack: {
     rules: {
-      '*.{ts,tsx}': { condition: { not: 'foreign' }, loaders: ['./bin/build/language-loader.cjs'] },
+      '*.{ts,tsx}': { condition: { not: 'foreign' }, loaders: ['./bin/build/sentences/loader.cjs'] },
     },
   },
   // What a builder keeps for the next build is kept in one language.

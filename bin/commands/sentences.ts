@@ -1,5 +1,5 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
-import { english, extended, isSpoken, readLanguage } from '../build/language'
+import { english, extended, isSpoken, readLanguage } from '../build/sentences/language'
 
 /**
  * `npm run sentences` writes what is said in English, by file, to sentences/en.json; `npm run sentences -- de-AT` makes or

@@ -4,7 +4,8 @@ import type { Plugin } from 'esbuild'
 import Type, { type Static } from 'typebox'
 import { strict } from '@/core/schema/shape'
 import { check } from '@/core/schema/validate'
-import { inLanguage, namesIn, partsOf, sentencesIn, type Translation } from './sentences'
+import { namesIn } from './names'
+import { inLanguage, partsOf, sentencesIn, type Translation } from './sentences'
 
 /** The rooms whose words people read, on a screen or on paper. */
 const ROOMS = ['app', 'core', 'store', 'ui', 'workers']
@@ -60,9 +61,11 @@ export function faultsOf({ sentences }: Language): string[] {
   return Object.entries(sentences).flatMap(([said, other]) => {
     const [asked, given] = [partsOf(said), partsOf(other)]
     const lost = other === '' ? [] : asked.filter((part) => !given.includes(part))
+    const forms = other !== '' && said.includes(' | ') && other.split(' | ').length !== 2
     const strange = given.filter((part) => !asked.includes(part))
     return [
       ...lost.map((part) => `“${other}” has no ${part}, which “${said}” has`),
+      ...(forms ? [`“${other}” must have two forms with “ | ” between, as “${said}” has`] : []),
       ...strange.map((part) => `“${other}” has ${part}, which “${said}” does not have`),
     ]
   })

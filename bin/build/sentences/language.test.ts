@@ -94,6 +94,9 @@ describe('a language', () => {
     expect(faultsOf(told({ '{name} is in': 'Sie ist drin' }))).toEqual([
       '“Sie ist drin” has no {name}, which “{name} is in” has',
     ])
+    expect(faultsOf(told({ 'needle | needles': 'Nadel' }))).toEqual([
+      '“Nadel” must have two forms with “ | ” between, as “needle | needles” has',
+    ])
     expect(faultsOf(told({ 'It is in': '{name} ist drin' }))).toEqual([
       '“{name} ist drin” has {name}, which “It is in” does not have',
     ])
