@@ -1,4 +1,3 @@
-import { named, spaced } from '@/core/units/words'
 import 'server-only'
 import { headers } from 'next/headers'
 import { notFound, redirect } from 'next/navigation'
@@ -8,6 +7,7 @@ import type { Role } from '@/core/room/role'
 import { UnitsSchema } from '@/core/room/venue-settings'
 import { check } from '@/core/schema/validate'
 import type { Units } from '@/core/units/measure'
+import { named, spaced } from '@/core/units/words'
 import type { Actor } from '@/store/actor'
 import { Refused } from '@/store/refused'
 import { readMembership } from '@/store/site/people'
@@ -43,10 +43,8 @@ export const currentActor = cache(async (): Promise<SignedIn | undefined> => {
   return found
 })
 
-/** What is kept of whoever asks was changed: they are looked at anew. */
-export async function forgetActor(): Promise<void> {
-  shared.delete((await headers()).get('cookie') ?? '')
-}
+/** Somebody may be more, less or nobody from now on: everybody is looked at anew. */
+export const forgetActors = (): void => shared.clear()
 
 async function whoIs(asked: Headers): Promise<SignedIn | undefined> {
   const found = await signIn().api.getSession({ headers: asked })

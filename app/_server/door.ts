@@ -2,6 +2,7 @@ import 'server-only'
 import { createHmac, timingSafeEqual } from 'node:crypto'
 import { countWrong, DOOR, isClosed, type DoorLimit } from '@/store/site/door'
 import { Refused } from '@/store/refused'
+import { forgetActors } from './actor'
 import { settings } from './settings'
 import { signIn } from './sign-in'
 import { everyVenue } from './every-venue'
@@ -60,6 +61,8 @@ export async function atTheDoor(request: Request, body: string): Promise<Respons
   const answer = await signIn().handler(
     new Request(request.url, { method: request.method, headers: request.headers, body }),
   )
+  // Who signs in, out, or ends another sign-in is that to the next page.
+  forgetActors()
   if (answer.status === 401) await countWrong(everyVenue(), tries)
   if (answer.ok && path.endsWith('/sign-in/email')) {
     const secure = settings.origins.every((origin) => origin.startsWith('https:')) ? ';Secure' : ''

@@ -35,7 +35,7 @@ export function eventStream<Name extends EventAsk>(
           try {
             const said = await read()
             const text = JSON.stringify(said)
-            if (text !== last) say(`data:${JSON.stringify({ now: new Date().toISOString(), ...said })}\n\n`)
+            if (text !== last) say(`data: ${JSON.stringify({ now: new Date().toISOString(), ...said })}\n\n`)
             last = text
           } catch (error) {
             journal.warn(error, 'what a screen watches could not be read; it is read again at the next beat')
@@ -62,7 +62,7 @@ export function eventStream<Name extends EventAsk>(
         }
       }
       request.signal.addEventListener('abort', () => end())
-      say('retry:1000\n\n')
+      say('retry: 1000\n\n')
       void look()
     },
     cancel: () => end(),

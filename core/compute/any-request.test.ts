@@ -7,7 +7,8 @@ import { compute, COMPUTATIONS } from './computations'
 /** The paths at which an answer holds something that JSON cannot. */
 function unspeakable(value: unknown, path = ''): string[] {
   if (typeof value === 'number') return Number.isFinite(value) ? [] : [`${path}: ${value}`]
-  if (typeof value === 'string') return /\bNaN\b|\bundefined\b|\[object/.test(value) ? [`${path}: ${value}`] : []
+  if (typeof value === 'string')
+    return /\bNaN\b|\bInfinity\b|\bundefined\b|\[object/.test(value) ? [`${path}: ${value}`] : []
   if (value === null || typeof value === 'boolean') return []
   if (typeof value !== 'object') return [`${path}: ${typeof value}`]
   return Object.entries(value).flatMap(([name, inside]) => unspeakable(inside, `${path}.${name}`))

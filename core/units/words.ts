@@ -1,8 +1,12 @@
 /** How words and numbers are written everywhere, on screens, in books and in reasons. */
 import { NAMES } from './language'
 
+/** Above it a number has no decimals left to round. */
+const MOST_WITH_DECIMALS = 1e13
+
 /** A number as a person writes it: at most two decimals, no trailing noughts. */
-export const plain = (value: number): string => String(Math.round(value * 100) / 100)
+export const plain = (value: number): string =>
+  String(Math.abs(value) < MOST_WITH_DECIMALS ? Math.round(value * 100) / 100 : value)
 
 /** A number with its word, one or many: "1 minute", "2.5 minutes", "0 needles". */
 export const counted = (count: number, one: string, many = `${one}s`): string => {

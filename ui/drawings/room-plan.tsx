@@ -96,7 +96,7 @@ export function RoomPlan({
 
 function Table({ machine }: { machine: PlanMachine }) {
   const { width, height } = TABLE
-  const words = `${machine.call ? `${machine.call}. ` : ''}${machine.name}, ${named(machine.standing)}${machine.because ? `: ${machine.because}` : ''}. In it: ${machine.needle}. ${machine.setting}.`
+  const words = `${machine.call ? `${machine.call}. ` : ''}${machine.name}, ${named(machine.standing)}${machine.because ? `: ${machine.because.replace(/\.$/, '')}` : ''}. In it: ${machine.needle}. ${machine.setting}.`
   return (
     <a href={machine.href} aria-label={words} className="plan-table">
       <g transform={`translate(${machine.place.x - width / 2} ${machine.place.y - height / 2})`}>

@@ -28,7 +28,7 @@ const looksLikeStyle = (text: string): boolean =>
 
 /** Text that no person reads: a style, a column, a drawing's path, a selector. */
 const isCode = (text: string): boolean =>
-  /^[A-Z]+( \d+)?$|^distinct |^(is not|not in)$/.test(text) ||
+  /^[A-Z]+( \d+)?$|^distinct |^(is not|not in)$|^(data|retry): /.test(text) ||
   looksLikeStyle(text) ||
   COLUMN.test(text) ||
   PATH_OF_DRAWING.test(text) ||

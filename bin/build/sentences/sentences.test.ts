@@ -32,6 +32,7 @@ describe('what people read in a file', () => {
     ['a column', `<i look={query.select('happened_at as at')} />`],
     ['a query', '<i look={sql`select name from site`} />'],
     ['a name of the code’s', `<i look={name ? 'even-feed' : 'taken-out'} />`],
+    ['a line of a stream', '<i look={`data: ${name}`} />'],
     ['a key', `<i onKeyDown={({ key }) => key === 'Enter' && count} />`],
   ])('is not %s', (_, code) => {
     expect(sentencesIn('page.tsx', page(code))).toEqual([])

@@ -1,5 +1,5 @@
 import { runCommand } from '@/store/commands/run'
-import { forgetActor } from '../../../_server/actor'
+import { forgetActors } from '../../../_server/actor'
 import { countWrite } from '../../../_server/metrics'
 import { readJson } from '../../../_server/answer'
 import { inTurn } from '../../../_server/writes'
@@ -22,6 +22,7 @@ export const POST = route<{ name: string }>({ writes: true }, async ({ actor, re
   const envelope = await readJson(request, SIZES[name])
   const landed = await inTurn(() => runCommand(storeOf(actor.siteId), actor, name, envelope))
   countWrite(name)
-  if (name === 'set-own-units') await forgetActor()
+  // A line in a book changes nobody's part in the room; whatever else is written may.
+  if (name !== 'log') forgetActors()
   return landed
 })
