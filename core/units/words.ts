@@ -24,4 +24,5 @@ export const named = (name: string): string => (Object.hasOwn(NAMES, name) ? NAM
 export const spaced = (name: string): string => named(name).replaceAll('-', ' ')
 
 /** A name like "lengthMm" as it is read: "length mm". */
-export const camelWords = (name: string): string => name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()
+export const camelWords = (name: string): string =>
+  Object.hasOwn(NAMES, name) ? NAMES[name]! : name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()

@@ -2,6 +2,8 @@ import ts from 'typescript'
 import { isClothByName, parsed } from './source'
 
 const NAME = /^[a-z][a-z\d]*(-[a-z\d]+)*$/
+/** A trait of a machine is named as the code names its parts: `footPressure`. */
+const TRAIT_NAME = /^[a-z][A-Za-z\d]*(-[a-z\d]+)*$/
 
 function textsIn(node: ts.Node): string[] {
   const found: string[] = []
@@ -30,12 +32,13 @@ export function namesIn(file: string, source: string): string[] {
         if (ts.isStringLiteral(each) && NAME.test(each.text)) found.push(each.text)
     if (ts.isTypeAliasDeclaration(node) && ts.isUnionTypeNode(node.type))
       found.push(...textsIn(node.type).filter((text) => NAME.test(text)))
-    if (ts.isCallExpression(node) && /^(named|spaced)$/.test(node.expression.getText())) found.push(...textsIn(node))
+    if (ts.isCallExpression(node) && /^(named|spaced)$/.test(node.expression.getText()))
+      found.push(...textsIn(node).filter((text) => NAME.test(text)))
     if (ts.isPropertyAssignment(node) && node.name.getText() === 'name' && isClothByName(file))
       found.push(...textsIn(node))
     if (ts.isPropertyAssignment(node) && isRowOfTable(node)) {
       const name = node.name.getText().replaceAll(/['"]/g, '')
-      if (NAME.test(name)) found.push(name)
+      if ((file.startsWith('core/knowledge/machine/') ? TRAIT_NAME : NAME).test(name)) found.push(name)
     }
     ts.forEachChild(node, walk)
   }

@@ -1,7 +1,7 @@
 import Type, { type Static } from 'typebox'
 import { FootWord } from '../../knowledge/vocabulary'
 import { From0, strict, words } from '../../schema/shape'
-import { camelWords, plain } from '../../units/words'
+import { named, plain } from '../../units/words'
 
 /** Where a machine's hands-on settings stand; only what is known is said. */
 export const SettingsSchema = strict(
@@ -19,12 +19,23 @@ export const SettingsSchema = strict(
 )
 export type Settings = Static<typeof SettingsSchema>
 
+const SETTING_WORDS: Readonly<Record<keyof Settings, string>> = {
+  dial: 'dial',
+  stitch: 'stitch',
+  lengthMm: 'length',
+  widthMm: 'width',
+  needlePosition: 'needle position',
+  footPressure: 'foot pressure',
+  foot: 'foot',
+  speed: 'speed',
+}
+
 /** Settings in words: "dial 4, length 2.5 mm". */
 export const settingsWords = (settings: Settings): string =>
-  Object.entries(settings)
-    .map(([name, value]) =>
-      name.endsWith('Mm')
-        ? `${camelWords(name.slice(0, -2))} ${plain(value as number)} mm`
-        : `${camelWords(name)} ${typeof value === 'number' ? plain(value) : value}`,
-    )
+  (Object.keys(settings) as (keyof Settings)[])
+    .map((name) => {
+      const value = settings[name]!
+      const said = typeof value === 'number' ? plain(value) : named(value)
+      return `${SETTING_WORDS[name]} ${said}${name.endsWith('Mm') ? ' mm' : ''}`
+    })
     .join(', ')
