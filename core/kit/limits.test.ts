@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest'
+import type { Thread } from '../units/thread'
+import { ORDINARY_MACHINE } from '../testing/ordinary-machine'
+import { computeKit } from './kit'
+import type { KitMachine, Refusal } from './request'
+
+const canvas = { structure: 'woven', massGsm: 400, thicknessMm: 0.7 } as const
+const layers = { seam: 2, crossing: 2 }
+
+/** What is said against a thread because of its weight on a machine, if anything. */
+const againstThread = (thread: Thread, machine: Partial<KitMachine> = {}): Refusal | undefined =>
+  computeKit({
+    fabric: canvas,
+    layers,
+    operation: 'seam',
+    thread,
+    machine: { ...ORDINARY_MACHINE, needleNm: { min: 60, max: 140 }, ...machine },
+  }).refusals.find(({ limit, value }) => limit === 'thread' && value === thread.tex)
+
+const bonded = (tex: number): Thread => ({ tex, fibre: 'nylon', finish: 'bonded' })
+const spun = (tex: number): Thread => ({ tex, fibre: 'polyester' })
+
+describe('the heaviest thread of a machine', () => {
+  it('is 70 tex bonded on a household machine whose card says nothing, and 70 itself is sewn', () => {
+    expect(againstThread(bonded(70))).toBeUndefined()
+    expect(againstThread(bonded(71))).toMatchObject({ allowed: 70 })
+    expect(againstThread(bonded(71))?.because).toMatch(/heaviest bonded thread for a household machine/)
+  })
+
+  it('is no matter for thread that is not bonded, unless the card says so', () => {
+    expect(againstThread(spun(90))).toBeUndefined()
+    expect(againstThread(spun(90), { heaviestTex: 80 })).toMatchObject({ allowed: 80 })
+    expect(againstThread(spun(80), { heaviestTex: 80 })).toBeUndefined()
+  })
+
+  it('is what its card says where it says so, above and below the usual', () => {
+    expect(againstThread(bonded(100), { heaviestTex: 135 })).toBeUndefined()
+    expect(againstThread(bonded(60), { heaviestTex: 40 })?.because).toMatch(/this machine’s card allows/)
+  })
+
+  it('is none on an industrial machine, until its card says one', () => {
+    const industrial = { needleSystem: '134' }
+    expect(againstThread(bonded(100), industrial)).toBeUndefined()
+    expect(againstThread(bonded(100), { ...industrial, heaviestTex: 90 })).toMatchObject({ allowed: 90 })
+  })
+})
+
+describe('a foot that is missing', () => {
+  const leather = { structure: 'leather', thicknessMm: 1.2 } as const
+  const withFeet = (feet: KitMachine['feet']) =>
+    computeKit({ fabric: leather, layers, operation: 'zip', machine: { ...ORDINARY_MACHINE, feet } }).refusals.find(
+      ({ limit }) => limit === 'foot',
+    )
+
+  it('is refused with the feet that the machine has, by name', () => {
+    const refusal = withFeet(['darning'])
+    expect(refusal?.allowed).toEqual(['darning'])
+    expect(refusal?.because).toMatch(/The machine has darning\.$/)
+    expect(withFeet([])?.because).toMatch(/The machine has none\.$/)
+  })
+})
