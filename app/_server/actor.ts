@@ -2,12 +2,12 @@ import 'server-only'
 import { headers } from 'next/headers'
 import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
-import { may, type Action, type Sight } from '@/core/wire/permission'
+import { actionWords, may, type Action, type Sight } from '@/core/wire/permission'
 import type { Role } from '@/core/room/role'
 import { UnitsSchema } from '@/core/room/venue-settings'
 import { check } from '@/core/schema/validate'
 import type { Units } from '@/core/units/measure'
-import { named, spaced } from '@/core/units/words'
+import { named } from '@/core/units/words'
 import type { Actor } from '@/store/actor'
 import { Refused } from '@/store/refused'
 import { readMembership } from '@/store/site/people'
@@ -69,7 +69,7 @@ export async function mustBeAllowed(action: Action): Promise<SignedIn> {
   const actor = await currentActor()
   if (!actor) throw new Refused(401, 'signed-out', 'Sign in first; what you typed is still here')
   if (!may(actor.role, action))
-    throw new Refused(403, 'not-allowed', `Signed in as ${named(actor.role)}, you cannot ${spaced(action)}`)
+    throw new Refused(403, 'not-allowed', `Signed in as ${named(actor.role)}, you cannot ${actionWords(action)}`)
   return actor
 }
 

@@ -32,7 +32,7 @@ function triesOf(path: string, network: string, body: Readonly<Record<string, un
     const email = text('email')
     if (known) return []
     return [
-      [`address:${email}:${network}`, DOOR.addressHere],
+      [`here:${network}:${email}`, DOOR.addressHere],
       [`address:${email}`, DOOR.addressAnywhere],
       [`network:${network}`, DOOR.network],
     ]
@@ -61,8 +61,8 @@ export async function atTheDoor(request: Request, body: string): Promise<Respons
   const answer = await signIn().handler(
     new Request(request.url, { method: request.method, headers: request.headers, body }),
   )
-  // Who signs in, out, or ends another sign-in is that to the next page.
-  forgetActors()
+  // Who signs in, out, or ends another sign-in is that to the next page; a wrong try changes nobody.
+  if (answer.ok) forgetActors()
   if (answer.status === 401) await countWrong(everyVenue(), tries)
   if (answer.ok && path.endsWith('/sign-in/email')) {
     const secure = settings.origins.every((origin) => origin.startsWith('https:')) ? ';Secure' : ''

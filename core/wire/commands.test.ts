@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { LineBody } from '../machine/event'
-import { ACTIONS, permissionFor } from './permission'
+import { ACTIONS, actionWords, permissionFor } from './permission'
 import { check } from '../schema/validate'
 import { ASK_PATHS } from './ask-paths'
 import { ASKS, type Asked, type LineOf, type ShownCall, type ShownLeft } from './asks'
@@ -13,6 +13,8 @@ describe('what can be written', () => {
     // Seeing calls is a page's sight as well as what a screen says of itself.
     expect([...asked].sort()).toEqual([...known, 'see-calls'].sort())
     expect(permissionFor('log', { kind: 'oiled' })).toBe('log:oiled')
+    expect(actionWords('log:needle-changed')).toBe('log needle changed')
+    expect(actionWords('end-person')).toBe('end person')
   })
 
   it('is told by name and body when it is compiled', () => {

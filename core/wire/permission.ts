@@ -1,5 +1,6 @@
 import { EVENT_KINDS, writersOf, type EventKind } from '../machine/event'
 import { COORDINATOR, EVERYONE, STAFF, TEACHING, type Role } from '../room/role'
+import { spaced } from '../units/words'
 import { COMMAND_NAMES, COMMANDS, type CommandName } from './commands'
 
 /** Pages that staff see; a learner sees their own station and nothing else. */
@@ -28,6 +29,9 @@ const ALLOWED = new Map<Action, readonly Role[]>([
   ...COMMAND_NAMES.filter(isDeed).map((name): [Action, readonly Role[]] => [name, COMMANDS[name].mayWrite]),
   ...(Object.entries(MAY_SEE) as [Sight, readonly Role[]][]),
 ])
+
+/** What somebody may or may not do, as it is read: "log needle changed". */
+export const actionWords = (action: Action): string => action.split(':').map(spaced).join(' ')
 
 export const ACTIONS: readonly Action[] = [...ALLOWED.keys()]
 

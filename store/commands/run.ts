@@ -1,9 +1,9 @@
 import { stringify as stableText } from 'safe-stable-stringify'
-import { spaced } from '@/core/units/words'
+import { named } from '@/core/units/words'
 import { createHash } from 'node:crypto'
 import Type from 'typebox'
 import { aboutOf } from '@/core/wire/about'
-import { may } from '@/core/wire/permission'
+import { actionWords, may } from '@/core/wire/permission'
 import { check } from '@/core/schema/validate'
 import type { CommandName } from '@/core/wire/commands'
 import { strict } from '@/core/schema/shape'
@@ -154,7 +154,7 @@ export async function runCommand(
   const body: unknown = check(found.schema, raw)
   const action = found.action(body)
   if (!may(actor.role, action)) {
-    throw new Refused(403, 'not-allowed', `Signed in as ${actor.role}, you cannot ${spaced(action)}`)
+    throw new Refused(403, 'not-allowed', `Signed in as ${named(actor.role)}, you cannot ${actionWords(action)}`)
   }
   try {
     return await landOnce(store, actor, name, commandId, body, found, now)

@@ -39,6 +39,7 @@ export function Desk({ tests, mayLog }: Props) {
   const [point, setPoint] = useState<Point>('universal')
 
   const count = read(() => parseThreadNotation(notation))
+  const readings = (count.readings ?? []).filter((each) => !read(() => parseThreadNotation(each)).fault)
   const needle = read(() => parseNeedleSize(size))
   const thread: Thread | undefined = count.value && {
     tex: count.value.tex,
@@ -94,7 +95,7 @@ export function Desk({ tests, mayLog }: Props) {
               {count.fault}
             </p>
           )}
-          {(count.readings ?? []).map((each) => (
+          {readings.map((each) => (
             <button
               key={each}
               type="button"
