@@ -100,6 +100,38 @@ test.describe('the door', () => {
     await request.dispose()
   })
 
+  test('shows whoever was made more or less what they are now, at once, on pages and at doors', async ({
+    baseURL,
+    demo,
+  }) => {
+    const [coordinator, helper] = await Promise.all(
+      (['coordinator', 'helper'] as const).map((who) =>
+        playwrightRequest.newContext({ baseURL: baseURL!, storageState: stateFile(who) }),
+      ),
+    )
+    const client = new pg.Client({ connectionString: demo.databaseUrl })
+    await client.connect()
+    const { rows } = await client.query<{ person_id: string }>(
+      `select person_id from membership join sign_in_user u on u.id = user_id where u.email = $1`,
+      [SIGN_INS.helper.email],
+    )
+    await client.end()
+    const seen: (readonly [string, boolean, number])[] = []
+    for (const role of ['coordinator', 'helper', 'coordinator', 'helper'] as const) {
+      const data = { commandId: randomUUID(), body: { personId: rows[0]!.person_id, role } }
+      expect((await coordinator!.post('/api/commands/change-role', { data })).status()).toBe(200)
+      const room = await (await helper!.get('/room')).text()
+      seen.push([role, room.includes('href="/people"'), (await helper!.get(`/api/people/${rows[0]!.person_id}`)).status()])
+    }
+    expect(seen).toEqual([
+      ['coordinator', true, 200],
+      ['helper', false, 403],
+      ['coordinator', true, 200],
+      ['helper', false, 403],
+    ])
+    await Promise.all([coordinator!.dispose(), helper!.dispose()])
+  })
+
   test('lets a learner in for hours and not for weeks', async ({ baseURL, demo }) => {
     const request = await playwrightRequest.newContext({ baseURL: baseURL! })
     await request.post('/api/sign-in/station', { data: { classCode: 'salt-boathouse', firstName: 'Juna' } })

@@ -25,13 +25,18 @@ export interface SignedIn extends Actor {
 /** A page asks many things at once: for this long its answers share one look at the sign-in. One ended elsewhere ends then. */
 const SHARED_MS = 1_000
 const MOST_SHARED = 1_000
-const shared = new Map<string, { readonly until: number; readonly found: Promise<SignedIn | undefined> }>()
+
+type Looks = Map<string, { readonly until: number; readonly found: Promise<SignedIn | undefined> }>
+// Pages and routes of one process load this module each for itself: what one of them forgets, the other must not remember.
+const held = globalThis as { orthodexLooks?: Looks }
+const looks = (): Looks => (held.orthodexLooks ??= new Map())
 
 /** Whoever asks, or undefined: decided once a request. */
 export const currentActor = cache(async (): Promise<SignedIn | undefined> => {
   const asked = await headers()
   const cookie = asked.get('cookie')
   if (!cookie) return undefined
+  const shared = looks()
   const before = shared.get(cookie)
   if (before && before.until > performance.now()) return before.found
   if (shared.size >= MOST_SHARED) shared.clear()
@@ -44,7 +49,7 @@ export const currentActor = cache(async (): Promise<SignedIn | undefined> => {
 })
 
 /** Somebody may be more, less or nobody from now on: everybody is looked at anew. */
-export const forgetActors = (): void => shared.clear()
+export const forgetActors = (): void => looks().clear()
 
 async function whoIs(asked: Headers): Promise<SignedIn | undefined> {
   const found = await signIn().api.getSession({ headers: asked })
