@@ -28,6 +28,19 @@ export default tseslint.config(
     },
   },
   {
+    files: ['app/_server/**/*.ts', 'app/api/**/*.ts'],
+    ignores: ['**/*.test.ts', 'app/_server/of-process.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...["[kind='let']", ' > VariableDeclarator > NewExpression[arguments.length=0]'].map((what) => ({
+          selector: `:matches(Program, ExportNamedDeclaration) > VariableDeclaration${what}`,
+          message: 'Pages and routes each load this module: what the process keeps stands in ofProcess().',
+        })),
+      ],
+    },
+  },
+  {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {

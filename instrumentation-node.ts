@@ -1,6 +1,8 @@
 import http from 'node:http'
+import { ofProcess } from '@/app/_server/of-process'
+import type { News } from '@/store/live/news'
 
-const held = globalThis as { orthodexNews?: { close(): Promise<void> } }
+const held = ofProcess<{ news: News }>()
 const servers = new Set<http.Server>()
 const IDLE_LOOK_MS = 200
 let ending = false
@@ -12,7 +14,7 @@ let ending = false
 function end(): void {
   if (ending) return
   ending = true
-  void held.orthodexNews?.close()
+  void held.news?.close()
   setInterval(() => {
     for (const server of servers) server.closeIdleConnections()
   }, IDLE_LOOK_MS).unref()

@@ -121,7 +121,11 @@ test.describe('the door', () => {
       const data = { commandId: randomUUID(), body: { personId: rows[0]!.person_id, role } }
       expect((await coordinator!.post('/api/commands/change-role', { data })).status()).toBe(200)
       const room = await (await helper!.get('/room')).text()
-      seen.push([role, room.includes('href="/people"'), (await helper!.get(`/api/people/${rows[0]!.person_id}`)).status()])
+      seen.push([
+        role,
+        room.includes('href="/people"'),
+        (await helper!.get(`/api/people/${rows[0]!.person_id}`)).status(),
+      ])
     }
     expect(seen).toEqual([
       ['coordinator', true, 200],

@@ -11,6 +11,7 @@ import { named } from '@/core/units/words'
 import type { Actor } from '@/store/actor'
 import { Refused } from '@/store/refused'
 import { readMembership } from '@/store/site/people'
+import { ofProcess } from './of-process'
 import { signIn } from './sign-in'
 import { everyVenue } from './every-venue'
 
@@ -27,9 +28,8 @@ const SHARED_MS = 1_000
 const MOST_SHARED = 1_000
 
 type Looks = Map<string, { readonly until: number; readonly found: Promise<SignedIn | undefined> }>
-// Pages and routes of one process load this module each for itself: what one of them forgets, the other must not remember.
-const held = globalThis as { orthodexLooks?: Looks }
-const looks = (): Looks => (held.orthodexLooks ??= new Map())
+const held = ofProcess<{ looks: Looks }>()
+const looks = (): Looks => (held.looks ??= new Map())
 
 /** Whoever asks, or undefined: decided once a request. */
 export const currentActor = cache(async (): Promise<SignedIn | undefined> => {

@@ -1,17 +1,14 @@
 import 'server-only'
 import { connect, type Store } from '@/store/connect'
 import { journal } from './journal'
+import { ofProcess } from './of-process'
 import { settings } from './settings'
 
-const held = globalThis as { orthodexStore?: Store }
+const held = ofProcess<{ store: Store }>()
 
 /**
  * The one pool of this process, made at the first question, with no wall about a venue: for doors alone, where it is not known yet
  * whose venue is entered, and for what is done to a venue as a whole.
  */
 export const everyVenue = (): Store =>
-  (held.orthodexStore ??= connect(
-    settings.databaseUrl,
-    (error) => journal.warn(error, 'a database connection was lost'),
-    true,
-  ))
+  (held.store ??= connect(settings.databaseUrl, (error) => journal.warn(error, 'a database connection was lost'), true))

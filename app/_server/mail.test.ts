@@ -1,11 +1,12 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { startInbox, type Inbox } from '@/stand-ins/inbox'
+import { ofProcess } from './of-process'
 
 let inbox: Inbox
 const letter = { subject: 'x', text: 'y' }
 // The transport is made once in the life of a process.
-const fresh = async () => {
-  vi.resetModules()
+const fresh = () => {
+  delete ofProcess<{ mailServer: unknown }>().mailServer
   return import('./mail')
 }
 beforeEach(async () => {

@@ -4,11 +4,12 @@ import type SMTPTransport from 'nodemailer/lib/smtp-transport'
 import type { Letter } from '@/core/people/letters'
 import { Refused } from '@/store/refused'
 import { journal } from './journal'
+import { ofProcess } from './of-process'
 import { settings } from './settings'
 
 const WAIT_MS = 8_000
 
-let transport: Transporter<SMTPTransport.SentMessageInfo> | undefined
+const held = ofProcess<{ mailServer: Transporter<SMTPTransport.SentMessageInfo> }>()
 function mailServer(): Transporter<SMTPTransport.SentMessageInfo> {
   const { mail } = settings
   if (!mail)
@@ -17,7 +18,7 @@ function mailServer(): Transporter<SMTPTransport.SentMessageInfo> {
       'no-mail',
       'This server sends no mail: hand the code over in another way, or ask a coordinator',
     )
-  return (transport ??= createTransport({
+  return (held.mailServer ??= createTransport({
     url: mail.server,
     connectionTimeout: WAIT_MS,
     greetingTimeout: WAIT_MS,

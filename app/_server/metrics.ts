@@ -2,6 +2,7 @@ import 'server-only'
 import { collectDefaultMetrics, Counter, Gauge, Histogram, Registry } from 'prom-client'
 import type PQueue from 'p-queue'
 import type { News } from '@/store/live/news'
+import { ofProcess } from './of-process'
 
 interface Metrics {
   readonly registry: Registry
@@ -9,15 +10,15 @@ interface Metrics {
   readonly writes: Counter<'command'>
 }
 
-const held = globalThis as { orthodexMetrics?: Metrics; orthodexSolvers?: PQueue; orthodexNews?: News }
+const held = ofProcess<{ metrics: Metrics; solvers: PQueue; news: News }>()
 
 /** Of one process, made at its first answer: no name of anybody or anything of a venue stands in it. */
 function metrics(): Metrics {
-  if (held.orthodexMetrics) return held.orthodexMetrics
+  if (held.metrics) return held.metrics
   const registry = new Registry()
   collectDefaultMetrics({ register: registry })
   const registers = [registry]
-  held.orthodexMetrics = {
+  held.metrics = {
     registry,
     answers: new Histogram({
       name: 'orthodex_answer_seconds',
@@ -39,8 +40,8 @@ function metrics(): Metrics {
     labelNames: ['state'],
     registers,
     collect() {
-      this.set({ state: 'running' }, held.orthodexSolvers?.pending ?? 0)
-      this.set({ state: 'waiting' }, held.orthodexSolvers?.size ?? 0)
+      this.set({ state: 'running' }, held.solvers?.pending ?? 0)
+      this.set({ state: 'waiting' }, held.solvers?.size ?? 0)
     },
   })
   new Gauge({
@@ -48,10 +49,10 @@ function metrics(): Metrics {
     help: 'Screens that are told of news as it comes',
     registers,
     collect() {
-      this.set(held.orthodexNews?.watching() ?? 0)
+      this.set(held.news?.watching() ?? 0)
     },
   })
-  return held.orthodexMetrics
+  return held.metrics
 }
 
 /** The first two steps of an address: further ones are ids and secrets. */

@@ -9,6 +9,7 @@ import { Refused } from '@/store/refused'
 import type { CourseReply } from '@/workers/course.worker'
 import type { SessionMessage, SessionReply } from '@/workers/session.worker'
 import type { PlanReply } from '@/workers/plan.worker'
+import { ofProcess } from './of-process'
 
 /** A plan that takes longer than this has come to grief. */
 const LONGEST_MS = 40_000
@@ -23,8 +24,8 @@ interface Spare {
   readonly thread: Worker
   readonly ends: NodeJS.Timeout
 }
-const held = globalThis as { orthodexSolvers?: PQueue; orthodexSpare?: Spare | undefined }
-const solvers = () => (held.orthodexSolvers ??= new PQueue({ concurrency: AT_ONCE }))
+const held = ofProcess<{ solvers: PQueue; spare: Spare | undefined }>()
+const solvers = () => (held.solvers ??= new PQueue({ concurrency: AT_ONCE }))
 
 /**
  * Every solver of this process waits its turn here, and stops when whoever asked has gone.
@@ -106,7 +107,7 @@ export const planApart = (request: unknown, stop: AbortSignal): Promise<object> 
 /** So long a thread that nobody has asked for keeps its memory. */
 const SPARE_MS = 10 * 60_000
 
-const standsBy = (thread: Worker): boolean => held.orthodexSpare?.thread === thread
+const standsBy = (thread: Worker): boolean => held.spare?.thread === thread
 
 const sessionThread = () => new Worker(new URL('../../workers/session.worker.ts', import.meta.url))
 
@@ -116,7 +117,7 @@ const sessionThread = () => new Worker(new URL('../../workers/session.worker.ts'
  * @param rehearsal what it thinks through; asked for only where no thread stands by yet
  */
 export async function readySolver(rehearsal: () => SessionRequest | Promise<SessionRequest>): Promise<void> {
-  if (held.orthodexSpare) return
+  if (held.spare) return
   const thread = sessionThread()
   standBy(thread)
   const rehearse = await rehearsal()
@@ -126,25 +127,25 @@ export async function readySolver(rehearsal: () => SessionRequest | Promise<Sess
 
 /** A thread that has planned knows its way: the next plan comes sooner from it than from a new one. */
 function standBy(thread: Worker): void {
-  if (held.orthodexSpare) return ended(thread)
+  if (held.spare) return ended(thread)
   // It keeps no process alive, and one that comes to grief is no spare.
   thread.unref()
   thread.once('error', () => takeSpare(thread))
-  held.orthodexSpare = { thread, ends: setTimeout(() => ended(takeSpare(thread)), SPARE_MS).unref() }
+  held.spare = { thread, ends: setTimeout(() => ended(takeSpare(thread)), SPARE_MS).unref() }
 }
 
 /** Whoever takes it looks after it from then on. */
 function takeSpare(thread: Worker): Worker {
-  if (held.orthodexSpare && standsBy(thread)) {
-    clearTimeout(held.orthodexSpare.ends)
-    held.orthodexSpare = undefined
+  if (held.spare && standsBy(thread)) {
+    clearTimeout(held.spare.ends)
+    held.spare = undefined
   }
   thread.removeAllListeners('error')
   thread.ref()
   return thread
 }
 
-const takeThread = (): Worker => (held.orthodexSpare ? takeSpare(held.orthodexSpare.thread) : sessionThread())
+const takeThread = (): Worker => (held.spare ? takeSpare(held.spare.thread) : sessionThread())
 
 /**
  * Plans a session on a thread of its own.

@@ -6,11 +6,12 @@ import { runCommand } from '@/store/commands/run'
 import type { Store } from '@/store/connect'
 import { readSessions } from '@/store/session/sessions'
 import { aProject, aVenue, freshStore } from '@/store/testing/store'
+import { ofProcess } from './of-process'
 import { readReport } from './report'
 import { readSeams } from './seams'
 import { readSessionFacts } from './session-facts'
 
-const held = globalThis as { orthodexStore?: Store }
+const held = ofProcess<{ store: Store }>()
 const [courseId, machineId, sessionId] = [uuid(), uuid(), uuid()]
 const ida = aProject('Ida')
 const jon = {
@@ -24,22 +25,21 @@ const ago = (minutes: number) => new Date(now.getTime() - minutes * 60_000).toIS
 let who: Actor
 let end: () => Promise<void>
 
-const run = (name: string, body: object, commandId = uuid()) =>
-  runCommand(held.orthodexStore!, who, name, { commandId, body })
+const run = (name: string, body: object, commandId = uuid()) => runCommand(held.store!, who, name, { commandId, body })
 const log = (minutes: number, kind: string, body: object, id = uuid()) =>
   run('log', { machineId, happenedAt: ago(minutes), kind, body }, id)
 const seams = async () => {
-  const [session] = await readSessions(held.orthodexStore!, who.siteId, { sessionId })
+  const [session] = await readSessions(held.store!, who.siteId, { sessionId })
   return readSeams(who.siteId, await readSessionFacts(who.siteId, session!), now)
 }
 const report = async (of = sessionId) => {
-  const [session] = await readSessions(held.orthodexStore!, who.siteId, { sessionId: of })
+  const [session] = await readSessions(held.store!, who.siteId, { sessionId: of })
   return readReport(who.siteId, session!)
 }
 
 beforeAll(async () => {
   const fresh = await freshStore()
-  held.orthodexStore = fresh.store
+  held.store = fresh.store
   end = fresh.end
   who = await aVenue(fresh.store, 'room')
   const place = { x: 10, y: 10 }
@@ -54,7 +54,7 @@ beforeAll(async () => {
   await run('set-plan', { sessionId, basedOn: null, plan: { seats, leftOut: [] } })
 })
 afterAll(async () => {
-  delete held.orthodexStore
+  delete held.store
   await end()
 })
 

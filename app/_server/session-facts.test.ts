@@ -11,13 +11,14 @@ import { readPlannedSeats } from '@/store/session/planned-seats'
 import { readSessions } from '@/store/session/sessions'
 import { readSite } from '@/store/site/site'
 import { aProject, aVenue, freshStore } from '@/store/testing/store'
+import { ofProcess } from './of-process'
 import { askedNow, planRequest, readSessionFacts } from './session-facts'
 import { finderProps } from './finder'
 import { promisesOf } from './promises'
 import { seatCheckProps, swatchProps } from './seat'
 
 /** One room with two machines, a class of three, and two sessions of it. */
-const held = globalThis as { orthodexStore?: Store }
+const held = ofProcess<{ store: Store }>()
 const courseId = uuid()
 const [heron, dunlin] = [uuid(), uuid()]
 const [first, second] = [uuid(), uuid()]
@@ -29,7 +30,7 @@ let end: () => Promise<void>
 let who: Actor
 beforeAll(async () => {
   const fresh = await freshStore()
-  held.orthodexStore = fresh.store
+  held.store = fresh.store
   end = fresh.end
   who = await aVenue(fresh.store, 'room')
   const placed = [
@@ -49,16 +50,15 @@ beforeAll(async () => {
   })
 })
 afterAll(async () => {
-  delete held.orthodexStore
+  delete held.store
   await end()
 })
 
-const run = (name: string, body: object, commandId = uuid()) =>
-  runCommand(held.orthodexStore!, who, name, { commandId, body })
+const run = (name: string, body: object, commandId = uuid()) => runCommand(held.store!, who, name, { commandId, body })
 const log = (machineId: string, kind: string, body: object, at = new Date()) =>
   run('log', { machineId, happenedAt: at.toISOString(), kind, body })
 const whole = async (sessionId: string) => {
-  const [session] = await readSessions(held.orthodexStore!, who.siteId, { sessionId })
+  const [session] = await readSessions(held.store!, who.siteId, { sessionId })
   return readSessionFacts(who.siteId, session!)
 }
 const seat = (projectId: string, machineId: string, block: number, pinned = false) => ({
@@ -72,7 +72,7 @@ const plan = async (sessionId: string, seats: object[], basedOn: string | null =
   await run('set-plan', { sessionId, basedOn, plan: { seats, leftOut: [] } }, planId)
   return planId
 }
-const machineOf = async (machineId: string) => (await readMachine(held.orthodexStore!, who.siteId, machineId))!
+const machineOf = async (machineId: string) => (await readMachine(held.store!, who.siteId, machineId))!
 
 describe('a session as it is asked about', () => {
   it('has everybody of its class, the machines in walking order, and time in equal blocks', async () => {
@@ -171,7 +171,7 @@ describe('a seat', () => {
   it('shows a swatch what is wanted of the kit that was given, and goes on from the dial as it stands', async () => {
     const give = { projectId: ida.projectId, machineId: heron, needle: { point: 'universal', sizeNm: 70 } }
     await run('give-kit', give)
-    const [project] = await readProjects(held.orthodexStore!, who.siteId, { projectId: ida.projectId })
+    const [project] = await readProjects(held.store!, who.siteId, { projectId: ida.projectId })
     const props = (await swatchProps(who.siteId, await machineOf(heron), project))!
     expect(props).toMatchObject({ target: 'straight', projectId: ida.projectId, stackMm: 0.6 })
     expect(props.start).toBe(project!.given!.kit.dial.setting)
@@ -188,7 +188,7 @@ describe('a seat', () => {
 
 describe('the finder', () => {
   it('is told what the machine’s book knows, and remembers a strike for a week', async () => {
-    const site = await readSite(held.orthodexStore!, who.siteId)
+    const site = await readSite(held.store!, who.siteId)
     const known = async () => (await finderProps(site, await machineOf(heron), undefined, {})).known
     expect(await known()).toMatchObject({ needlePoint: 'universal', needleHours: 0 })
     expect((await known()).recentStrike).toBeUndefined()
@@ -201,7 +201,7 @@ describe('the finder', () => {
   })
 
   it('begins with the symptom that somebody came with, and with none that is none', async () => {
-    const site = await readSite(held.orthodexStore!, who.siteId)
+    const site = await readSite(held.store!, who.siteId)
     const asked = async (symptom?: string) =>
       (await finderProps(site, await machineOf(dunlin), undefined, symptom ? { symptom } : {})).symptom
     expect(await asked('skipped')).toBe('skipped')
@@ -215,8 +215,7 @@ it('somebody of block 2 is told before the session where and when they sit, and 
   const facts = { startsAt: '2030-02-07T18:00:00.000Z', endsAt: '2030-02-07T20:00:00.000Z', blocks: 2 }
   await run('add-sessions', { courseId, sessions: [{ sessionId, ...facts }] })
   await plan(sessionId, [seat(ida.projectId, heron, 1), seat(jon.projectId, heron, 2)])
-  const told = (at: string, person = jon.personId) =>
-    readPlannedSeats(held.orthodexStore!, who.siteId, person, new Date(at))
+  const told = (at: string, person = jon.personId) => readPlannedSeats(held.store!, who.siteId, person, new Date(at))
   expect(await told('2030-02-07T17:30:00Z')).toMatchObject([
     { machine: 'Heron', block: 2, from: new Date('2030-02-07T19:00:00Z'), to: new Date('2030-02-07T20:00:00Z') },
   ])

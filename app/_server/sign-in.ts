@@ -10,6 +10,7 @@ import { strict } from '@/core/schema/shape'
 import { countWrong, DOOR, isClosed } from '@/store/site/door'
 import { learnerSignIn, learnersUntil, readMembership } from '@/store/site/people'
 import { endsAsleep, holderOf, keepAwake, readTablet, setPin } from '@/store/site/tablet'
+import { ofProcess } from './of-process'
 import { passkeys, passkeysForStaff } from './passkeys'
 import { settings } from './settings'
 import { storeOf } from './store'
@@ -163,7 +164,7 @@ const make = () =>
     telemetry: { enabled: false },
   })
 
-let made: ReturnType<typeof make> | undefined
+const held = ofProcess<{ signIn: ReturnType<typeof make> }>()
 
 /** The sign-in library, configured once; its sessions live in the database. */
-export const signIn = (): ReturnType<typeof make> => (made ??= make())
+export const signIn = (): ReturnType<typeof make> => (held.signIn ??= make())

@@ -2,19 +2,20 @@ import { sql } from 'kysely'
 import { Refused } from '@/store/refused'
 import { answering } from '../../_server/answer'
 import { everyVenue } from '../../_server/every-venue'
+import { ofProcess } from '../../_server/of-process'
 
 export const dynamic = 'force-dynamic'
 
 /** Whoever watches is answered within this time, though the database is frozen. */
 const LONGEST_MS = 1_500
 
-let asking: Promise<unknown> | undefined
+const held = ofProcess<{ asking: Promise<unknown> | undefined }>()
 
 /** Whether this copy can reach its database. Several that ask at once ask once, so that asking never eats the connections. */
 export const GET = (request: Request): Promise<Response> =>
   answering(request, async () => {
-    asking ??= sql`select 1`.execute(everyVenue()).finally(() => (asking = undefined))
-    const asked = asking.then(
+    held.asking ??= sql`select 1`.execute(everyVenue()).finally(() => (held.asking = undefined))
+    const asked = held.asking.then(
       () => true,
       () => false,
     )
