@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright'
+import axe from 'axe-core'
 import type { Page } from '@playwright/test'
 import { expect, openMachine } from './people'
 
@@ -105,14 +105,17 @@ export async function foundIn(page: Page, rules?: readonly string[]): Promise<st
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
   // While a page is drawn anew its title comes last.
   await expect(page).toHaveTitle(/\S/)
-  // A colour on its way from one theme to the other is neither's. What goes on for ever is not waited for.
-  await page.evaluate(async () => {
-    const passing = document.getAnimations().filter((each) => each.effect?.getComputedTiming().endTime !== Infinity)
-    const still = new Promise((resolve) => setTimeout(resolve, 1_000))
-    await Promise.race([Promise.allSettled(passing.map((each) => each.finished)), still])
-  })
-  // No view has a frame in it, for which it would open a page of its own each time. Where everything stands that is well is not asked.
-  const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'], selectors: false })
-  const { violations } = await (rules ? axe.withRules([...rules]) : axe).analyze()
+  // Read once a page, and asked again of what it holds by then.
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
+  // Where everything stands that is well is not asked.
+  const options: axe.RunOptions = {
+    resultTypes: ['violations'],
+    selectors: false,
+    ...(rules && { runOnly: [...rules] }),
+  }
+  const { violations } = await page.evaluate(
+    (asked) => (window as unknown as { axe: typeof axe }).axe.run(document, asked),
+    options,
+  )
   return violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)
 }
