@@ -290,7 +290,7 @@ function assemble(
     lengthMm: chosenStitch.stitch.lengthMm,
     needleSwings: chosenStitch.stitch.iso !== '301' || isTwin(kind),
     footByEye: chosenFoot.byEye,
-    footSticks: question.facts['holesStay'] === true && chosenFoot.byEye && chosenFoot.wanted,
+    footSticks: question.facts['holesStay'] === true && chosenFoot.byEye,
     // Not laid out for a line beside the middle either, whether this needle moves or not.
     straightPlateFits:
       machine?.straightPlate === true &&

@@ -123,11 +123,14 @@ export function parseThreadNotation(notation: string): ThreadCount {
           ...Object.fromEntries([wt, ...systems].map((each) => [each, ''])),
           ...(BONDED_TEX[count!] !== undefined && { [`#${count}`]: ' (bonded)' }),
         }
-    const said = Object.entries(readings).map(([each, more]) => `"${each}"${more}`)
+    // Only what is a thread when it is written out: of none at all, or of more digits than a number holds, nothing is.
+    const threads = Object.entries(readings).filter(([each]) => isNotation(each))
+    if (threads.length === 0 || Number(plies) === 0) throw notAbove(notation)
+    const said = threads.map(([each, more]) => `"${each}"${more}`)
     throw new NotationError(
       'ambiguous',
       `"${notation}" can be read as ${said.join(', ')}: write which one is meant`,
-      Object.keys(readings),
+      threads.map(([each]) => each),
     )
   }
   for (const { pattern, tex } of SYSTEMS) {
@@ -139,9 +142,20 @@ export function parseThreadNotation(notation: string): ThreadCount {
       const value = tex(count, plies)
       if (Number.isFinite(value) && value > 0) return { tex: value }
     }
-    throw new NotationError('invalid', `"${notation}": the count and the plies must be above 0`)
+    throw notAbove(notation)
   }
   throw new NotationError('invalid', `"${notation}" is no thread notation; allowed are ${NOTATIONS}`)
+}
+
+const notAbove = (notation: string): NotationError =>
+  new NotationError('invalid', `"${notation}": the count and the plies must be above 0`)
+
+function isNotation(text: string): boolean {
+  try {
+    return parseThreadNotation(text).tex > 0
+  } catch {
+    return false
+  }
 }
 
 /** Thread classes: another colour of the same class needs no new test swatch. Source: common practice. */

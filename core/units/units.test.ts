@@ -36,8 +36,23 @@ describe('thread notations', () => {
     expect(read).toThrow(/can be read as "/)
   })
 
-  it.each(['thickish', '', '0 wt', 'V93', 'tex -3', 'Ne 50/0'])('%s is refused', (notation) =>
-    expect(() => parseThreadNotation(notation)).toThrow(NotationError),
+  it('names no reading that is refused when it is written out', () =>
+    fc.assert(
+      fc.property(fc.stringMatching(/^(0|[1-9]\d{0,320})(\.\d{1,3})?( ?\/ ?\d{1,2})?$/), (text) => {
+        try {
+          parseThreadNotation(text)
+          expect.unreachable('a bare number is no notation')
+        } catch (error) {
+          const { code, readings } = error as NotationError
+          expect(code).toBe(readings.length > 0 ? 'ambiguous' : 'invalid')
+          for (const each of readings) expect(parseThreadNotation(each).tex).toBeGreaterThan(0)
+        }
+      }),
+    ))
+
+  it.each(['thickish', '', '0', '0.0', '0/3', '50/0', '0 wt', 'V93', 'tex -3', 'Ne 50/0'])(
+    '%s is refused',
+    (notation) => expect(() => parseThreadNotation(notation)).toThrow(NotationError),
   )
 
   it('agree with each other for the same thread', () =>

@@ -39,7 +39,7 @@ export function Desk({ tests, mayLog }: Props) {
   const [point, setPoint] = useState<Point>('universal')
 
   const count = read(() => parseThreadNotation(notation))
-  const readings = (count.readings ?? []).filter((each) => !read(() => parseThreadNotation(each)).fault)
+  const { readings = [] } = count
   const needle = read(() => parseNeedleSize(size))
   const thread: Thread | undefined = count.value && {
     tex: count.value.tex,
