@@ -88,7 +88,8 @@ try {
   await aClassThatIsOn(copies[0]!.url, signedIn[0]!.headers)
   const seated = await Promise.all(copies.map(({ url }) => takeSeat(url)))
   for (const [index, screen] of told.entries()) {
-    const who = index < SCREENS ? { path: '/api/live', of: signedIn } : { path: '/api/seat', of: seated }
+    const who =
+      index < SCREENS ? { path: '/api/told?of=live-room', of: signedIn } : { path: '/api/told?of=own-seat', of: seated }
     void follow(`${copies[index % 2]!.url}${who.path}`, who.of[index % 2]!.headers, screen).catch(() => undefined)
   }
   while (told.some(({ times }) => times === 0)) await new Promise((resolve) => setTimeout(resolve, 50))

@@ -92,12 +92,37 @@ test('a wall shows no names where the venue says so, and says how old it is when
   await page.goto('/room/wall')
   await expect(page.getByText('Heron')).toBeVisible()
   await expect(page.getByText('Farah')).toHaveCount(0)
-  await page.route('**/api/live', (route) => route.abort())
+  await page.route('**/api/told?*', (route) => route.abort())
   await page.reload()
   await expect(page.getByRole('status')).toContainText('The line to the room’s server is down')
-  await page.unroute('**/api/live')
+  await page.unroute('**/api/told?*')
   await expect(page.getByRole('status')).toHaveCount(0)
   await desk.context().close()
+})
+
+test('a server that answers with an error for a while is asked again, and the screen is live once more', async ({
+  page,
+}) => {
+  await page.route('**/api/told?*', (route) => route.fulfill({ status: 502, body: 'Bad gateway' }))
+  await page.goto('/room/wall')
+  await expect(page.getByRole('status')).toContainText('The line to the room’s server is down')
+  await page.unroute('**/api/told?*')
+  await expect(page.getByRole('status')).toHaveCount(0)
+})
+
+test('five windows of one browser are all live, and each still goes on to another page', async ({ context, page }) => {
+  // A browser has six lines to one server, and each of these keeps one.
+  const windows = await Promise.all(Array.from({ length: 4 }, () => context.newPage()))
+  for (const window of windows) {
+    const told = window.waitForResponse((answer) => answer.url().includes('/api/told?') && answer.ok())
+    await window.goto('/room/now')
+    await told
+  }
+  await page.goto('/room')
+  await page.getByRole('link', { name: 'Now', exact: true }).click()
+  await expect(page).toHaveTitle(/^Now/)
+  await expect(page.getByRole('listitem').filter({ has: page.getByText('Curlew', { exact: true }) })).toBeVisible()
+  await Promise.all(windows.map((window) => window.close()))
 })
 
 test('a learner’s turn ends by one tap, is written in the book, and goes on by another', async ({ browser, page }) => {

@@ -200,7 +200,6 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
 /** Route handlers, each checked in this file or open on purpose. */
 const HANDLERS = [
   '/api/archive',
-  '/api/calls',
   '/api/care/[secret]',
   '/api/commands/[name]',
   '/api/compute/[name]',
@@ -214,21 +213,19 @@ const HANDLERS = [
   '/api/kits/sheet',
   '/api/letters',
   '/api/line',
-  '/api/live',
   '/api/machines',
   '/api/machines/[machine]/photograph',
   '/api/machines/sheet',
-  '/api/machines/versions',
   '/api/meter',
   '/api/people/[person]',
   '/api/practice',
   '/api/practice-room',
-  '/api/seat',
   '/api/sessions/[session]/plan',
   '/api/sessions/[session]/sheet',
   '/api/sessions/[session]/report',
   '/api/setup',
   '/api/stores/sheet',
+  '/api/told',
   '/api/sign-in/[...all]',
   '/livez',
   '/metrics',
@@ -443,6 +440,32 @@ for (const role of ROLES) {
       expect(sheet.status()).toBe(MATRIX['see-sessions'][role] ? 404 : 403)
     })
 
+    test('is told of what they may see, and of nothing if something else is asked along with it', async ({
+      request,
+      baseURL,
+    }) => {
+      const { cookies } = await request.storageState()
+      const cookie = cookies.map(({ name, value }) => `${name}=${value}`).join('; ')
+      const status = async (...names: string[]) => {
+        const over = new AbortController()
+        const of = new URLSearchParams(names.map((name) => ['of', name])).toString()
+        const answer = await fetch(`${baseURL}/api/told?${of}`, { headers: { cookie }, signal: over.signal })
+        over.abort()
+        return answer.status
+      }
+      for (const [name, sight] of [
+        ['live-room', 'see-room'],
+        ['machines', 'see-room'],
+        ['own-seat', 'see-station'],
+      ] as const) {
+        const may = MATRIX[sight][role] ? 200 : 403
+        expect([name, await status(name), await status('calls', name)]).toEqual([name, may, may])
+      }
+      expect([await status('calls'), await status(), await status('calls', 'calls'), await status('weather')]).toEqual([
+        200, 400, 400, 400,
+      ])
+    })
+
     test('sees the pages they may and nothing else', async ({ request, baseURL }) => {
       const ids = await knownIds(baseURL!)
       for (const [path, needs] of Object.entries(PAGES)) {
@@ -487,6 +510,7 @@ test.describe('somebody who is signed out', () => {
     expect((await request.post(`/api/sessions/${nowhere}/plan`, { data: ask })).status()).toBe(401)
     expect((await request.post(`/api/courses/${nowhere}/plan`)).status()).toBe(401)
     expect((await request.get(`/api/sessions/${nowhere}/sheet`)).status()).toBe(401)
+    expect((await request.get('/api/told?of=calls')).status()).toBe(401)
     for (const [path, needs] of Object.entries(PAGES)) {
       if (needs === 'anyone') continue
       const answer = await request.get(path.replace(/\[\w+\]/, nowhere), { maxRedirects: 0 })

@@ -108,7 +108,10 @@ test('a storm: fifty cuts, both copies and the database killed while ten write a
     const which = screen % 2
     while (!over.signal.aborted) {
       try {
-        const stream = await fetch(at(which, '/api/live'), { headers: headers[which]!, signal: over.signal })
+        const stream = await fetch(at(which, '/api/told?of=live-room'), {
+          headers: headers[which]!,
+          signal: over.signal,
+        })
         const decoder = new TextDecoder()
         let text = ''
         for await (const chunk of stream.body!) {
@@ -116,8 +119,8 @@ test('a storm: fifty cuts, both copies and the database killed while ten write a
           const parts = text.split('\n\n')
           text = parts.pop()!
           for (const part of parts)
-            if (part.startsWith('data: ')) {
-              const { room } = JSON.parse(part.slice(6)) as { room: unknown }
+            if (part.startsWith('event: live-room')) {
+              const { room } = JSON.parse(part.slice(part.indexOf('data: ') + 6)) as { room: unknown }
               told[screen] = JSON.stringify(room)
             }
         }

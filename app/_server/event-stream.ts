@@ -1,5 +1,4 @@
 import 'server-only'
-import type { EventAsk, EventOf } from '@/core/wire/asks'
 import type { News, Topic } from '@/store/live/news'
 import { journal } from './journal'
 
@@ -8,46 +7,39 @@ const BEAT_MS = 15_000
 /** A stream ends after so long and the browser opens it anew, so that an ended sign-in does not watch on. */
 const LONGEST_MS = 10 * 60_000
 
-/** Server-sent events: what `read` says now, and again whenever the venue has news of the topic and it says something else. */
-export function eventStream<Name extends EventAsk>(
-  request: Request,
-  news: News,
-  { siteId, topic }: { readonly siteId: string; readonly topic: Topic },
-  read: () => Promise<Omit<EventOf<Name>, 'now'>>,
-): Response {
+/** One of the things that a page watches. */
+export interface Watched {
+  readonly name: string
+  readonly topic: Topic
+  readonly read: () => Promise<object>
+}
+
+/**
+ * Server-sent events: what each of them reads now, under its name, and again whenever the venue has news of its topic and it says
+ * something else.
+ */
+export function eventStream(request: Request, news: News, siteId: string, watched: readonly Watched[]): Response {
   const encoder = new TextEncoder()
   let end = () => {}
   const stream = new ReadableStream<Uint8Array>({
     start: (controller) => {
-      let last = ''
       let ended = false
-      let reading = false
-      let again = false
       const say = (text: string) => {
         if (!ended) controller.enqueue(encoder.encode(text))
       }
-      /** One question at a time: news that come while it is asked are asked for once more after it. */
-      const look = async () => {
-        if (reading) return void (again = true)
-        reading = true
-        do {
-          again = false
-          try {
-            const said = await read()
-            const text = JSON.stringify(said)
-            if (text !== last) say(`data: ${JSON.stringify({ now: new Date().toISOString(), ...said })}\n\n`)
-            last = text
-          } catch (error) {
-            journal.warn(error, 'what a screen watches could not be read; it is read again at the next beat')
-          }
-        } while (again && !ended)
-        reading = false
-      }
+      const looks = watched.map(({ name, topic, read }) => ({
+        topic,
+        look: looking(
+          read,
+          (said) => say(`event: ${name}\ndata: ${said}\n\n`),
+          () => ended,
+        ),
+      }))
       const beat = setInterval(() => {
         say(': still here\n\n')
-        void look()
+        for (const { look } of looks) look()
       }, BEAT_MS)
-      const stops = [news.onNews(siteId, topic, () => void look()), news.onClose(() => end())]
+      const stops = [...looks.map(({ topic, look }) => news.onNews(siteId, topic, look)), news.onClose(() => end())]
       const longest = setTimeout(() => end(), LONGEST_MS)
       end = () => {
         if (ended) return
@@ -63,7 +55,7 @@ export function eventStream<Name extends EventAsk>(
       }
       request.signal.addEventListener('abort', () => end())
       say('retry: 1000\n\n')
-      void look()
+      for (const { look } of looks) look()
     },
     cancel: () => end(),
   })
@@ -74,4 +66,31 @@ export function eventStream<Name extends EventAsk>(
       'x-accel-buffering': 'no',
     },
   })
+}
+
+/**
+ * Reads again, and says what is read where it is another than it was. One question at a time: news that come while it is asked are
+ * asked for once more after it.
+ */
+function looking(read: () => Promise<object>, say: (said: string) => void, ended: () => boolean): () => void {
+  let last = ''
+  let reading = false
+  let again = false
+  const look = async () => {
+    if (reading) return void (again = true)
+    reading = true
+    do {
+      again = false
+      try {
+        const said = await read()
+        const text = JSON.stringify(said)
+        if (text !== last) say(JSON.stringify({ now: new Date().toISOString(), ...said }))
+        last = text
+      } catch (error) {
+        journal.warn(error, 'what a screen watches could not be read; it is read again at the next beat')
+      }
+    } while (again && !ended())
+    reading = false
+  }
+  return () => void look()
 }

@@ -11,10 +11,7 @@ export const ASK_PATHS = {
   'plan-course': '/api/courses/{course}/plan',
   'practice-room': '/api/practice-room',
   'mail-code': '/api/letters',
-  calls: '/api/calls',
-  'live-room': '/api/live',
-  'own-seat': '/api/seat',
-  machines: '/api/machines/versions',
+  told: '/api/told',
 } as const
 
 export type AskName = keyof typeof ASK_PATHS

@@ -71,10 +71,10 @@ const Left = strict({
 export interface Ask {
   /** absent: it is only read */
   readonly body?: TSchema
-  /** whole, or a line of JSON at a time, or an event at a time */
+  /** whole, or a line of JSON at a time, or events of these names as they come */
   readonly answer?: TSchema
   readonly line?: TSchema
-  readonly event?: TSchema
+  readonly events?: Readonly<Record<string, TSchema>>
 }
 
 /** What a page asks over HTTP besides pages and writes, with the one schema of each question and answer. */
@@ -133,27 +133,30 @@ export const ASKS = {
   },
   /** a code that was just made, to whom it is for; the address is kept nowhere */
   'mail-code': { body: strict({ code: OneTimeCode, email: Email }), answer: strict({ sent: Type.Literal(true) }) },
-  calls: { event: strict({ now: Words, calls: Type.Array(Call), left: Type.Array(Left) }) },
-  /** the room, and a text that changes whenever anything that its pages are drawn of does */
-  'live-room': { event: strict({ now: Words, room: reckoned<LiveRoom>(), version: Words }) },
-  /**
-   * another text whenever a learner sits elsewhere, or anything that their pages show of it is another than it was; and which of the
-   * machines that they sat at are stopped
-   */
-  'own-seat': {
-    event: strict({
-      now: Words,
-      seat: Words,
-      whole: Words,
-      machineId: Type.Optional(Id),
-      stopped: Type.Array(strict({ machineId: Id, name: Words })),
-    }),
+  /** all that one page watches, on one line to the server: whole at once, each again whenever it is another */
+  told: {
+    events: {
+      calls: strict({ now: Words, calls: Type.Array(Call), left: Type.Array(Left) }),
+      /** the room, and a text that changes whenever anything that its pages are drawn of does */
+      'live-room': strict({ now: Words, room: reckoned<LiveRoom>(), version: Words }),
+      /**
+       * another text whenever a learner sits elsewhere, or anything that their pages show of it is another than it was; and which of
+       * the machines that they sat at are stopped
+       */
+      'own-seat': strict({
+        now: Words,
+        seat: Words,
+        whole: Words,
+        machineId: Type.Optional(Id),
+        stopped: Type.Array(strict({ machineId: Id, name: Words })),
+      }),
+      /** another text whenever the room, or the machine of that id, is another than it was */
+      machines: strict({ now: Words, whole: Words, each: Type.Record(Id, Words) }),
+    },
   },
-  /** another text whenever the room, or the machine of that id, is another than it was */
-  machines: { event: strict({ now: Words, whole: Words, each: Type.Record(Id, Words) }) },
 } as const satisfies Readonly<Record<AskName, Ask>>
 
-type Part<Name extends AskName, Of extends 'body' | 'answer' | 'line' | 'event'> = (typeof ASKS)[Name] extends {
+type Part<Name extends AskName, Of extends 'body' | 'answer' | 'line'> = (typeof ASKS)[Name] extends {
   readonly [_ in Of]: infer Schema extends TSchema
 }
   ? Static<Schema>
@@ -161,12 +164,15 @@ type Part<Name extends AskName, Of extends 'body' | 'answer' | 'line' | 'event'>
 export type Asked<Name extends AskName> = Part<Name, 'body'>
 export type Answered<Name extends AskName> = Part<Name, 'answer'>
 export type LineOf<Name extends AskName> = Part<Name, 'line'>
-export type EventOf<Name extends AskName> = Part<Name, 'event'>
 
-type Named<Kind extends 'answer' | 'line' | 'event'> = {
+type Events = (typeof ASKS)['told']['events']
+/** What a page can be told of. */
+export type EventAsk = keyof Events
+export type EventOf<Name extends EventAsk> = Static<Events[Name]>
+
+type Named<Kind extends 'answer' | 'line'> = {
   [Name in AskName]: (typeof ASKS)[Name] extends { readonly [_ in Kind]: TSchema } ? Name : never
 }[AskName]
-export type EventAsk = Named<'event'>
 export type WholeAsk = Named<'answer'>
 export type LinesAsk = Named<'line'>
 

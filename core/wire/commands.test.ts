@@ -64,10 +64,12 @@ describe('what can be asked', () => {
       decided: { taken: true, by: 'Ada' },
     }
     const told = { now: '2026-03-05T18:00:00.000Z', calls: [call], left: [left] }
-    expect(check(ASKS.calls.event, told)).toEqual(told)
-    expect(() => check(ASKS.calls.event, { ...told, calls: [{ ...call, email: 'ada@room.example' }] })).toThrow(
+    expect(check(ASKS.told.events.calls, told)).toEqual(told)
+    expect(() => check(ASKS.told.events.calls, { ...told, calls: [{ ...call, email: 'ada@room.example' }] })).toThrow(
       'not known',
     )
-    expect(() => check(ASKS.calls.event, { ...told, left: [{ ...left, personId: call.callId }] })).toThrow('not known')
+    expect(() => check(ASKS.told.events.calls, { ...told, left: [{ ...left, personId: call.callId }] })).toThrow(
+      'not known',
+    )
   })
 })

@@ -1,6 +1,7 @@
 'use client'
 
-import { useNow, type Told } from './use-told'
+import type { Told } from './line'
+import { useNow } from './use-told'
 
 /** From so long without a line to the server on, a screen says how old it is. */
 const SAYS_AFTER_MS = 60_000

@@ -1,0 +1,131 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { makeLine } from './line'
+
+/** A browser's line to a server, as far as it matters here. */
+class Source extends EventTarget {
+  static readonly CLOSED = 2
+  static made: Source[] = []
+  readyState = 0
+  onopen?: () => void
+  onerror?: () => void
+  constructor(readonly url: string) {
+    super()
+    Source.made.push(this)
+  }
+  close() {
+    this.readyState = Source.CLOSED
+  }
+  opens() {
+    this.readyState = 1
+    this.onopen?.()
+  }
+  /** @param forGood answered with an error, which a browser does not try again */
+  fails(forGood: boolean) {
+    this.readyState = forGood ? Source.CLOSED : 0
+    this.onerror?.()
+  }
+  tells(name: string, what: object) {
+    const data = JSON.stringify({ now: new Date().toISOString(), ...what })
+    this.dispatchEvent(Object.assign(new Event(name), { data }))
+  }
+}
+
+let page: EventTarget & { visibilityState: string }
+const last = () => Source.made.at(-1)!
+const asks = () => new URL(last().url, 'http://room').searchParams.getAll('of')
+const isOpen = () => Source.made.filter(({ readyState }) => readyState !== Source.CLOSED).length
+
+beforeEach(() => {
+  vi.useFakeTimers()
+  Source.made = []
+  page = Object.assign(new EventTarget(), { visibilityState: 'visible' })
+  vi.stubGlobal('EventSource', Source)
+  vi.stubGlobal('document', page)
+  vi.stubGlobal('window', new EventTarget())
+})
+afterEach(() => {
+  vi.unstubAllGlobals()
+  vi.useRealTimers()
+})
+
+describe('the line of a page', () => {
+  it('is one for all that is watched, and is another only when something else is', () => {
+    const line = makeLine()
+    line.watch('calls', () => {})
+    const leave = line.watch('live-room', () => {})
+    vi.advanceTimersByTime(0)
+    expect([asks(), Source.made.length]).toEqual([['calls', 'live-room'], 1])
+    // From one page of the room to the next: the same is watched there, and what was told stands.
+    last().tells('live-room', { version: 'a' })
+    leave()
+    line.watch('live-room', () => {})
+    vi.advanceTimersByTime(10_000)
+    expect(line.now('live-room')).toMatchObject({ told: { version: 'a' }, live: true })
+    expect(Source.made.length).toBe(1)
+    line.watch('machines', () => {})
+    vi.advanceTimersByTime(0)
+    expect([asks(), isOpen()]).toEqual([['calls', 'live-room', 'machines'], 1])
+  })
+
+  it('forgets what nobody watches any more, so that whoever comes later is told what is so then', () => {
+    const line = makeLine()
+    line.watch('calls', () => {})
+    const leave = line.watch('live-room', () => {})
+    vi.advanceTimersByTime(0)
+    last().tells('live-room', { version: 'a' })
+    leave()
+    vi.advanceTimersByTime(5_000)
+    expect([asks(), line.now('live-room')]).toEqual([['calls'], undefined])
+  })
+
+  it('that is answered with an error is made again, later each time, and says so meanwhile', () => {
+    const line = makeLine()
+    line.watch('calls', () => {})
+    vi.advanceTimersByTime(0)
+    const began = Date.now()
+    const made: number[] = []
+    for (let tries = 0; tries < 6; tries += 1) {
+      last().fails(true)
+      const before = Source.made.length
+      while (Source.made.length === before) vi.advanceTimersByTime(500)
+      made.push(Math.round((Date.now() - began) / 1000))
+    }
+    expect(made).toEqual([1, 3, 7, 15, 30, 45])
+    expect(line.now('calls')).toMatchObject({ live: false, lostAt: began })
+    last().opens()
+    expect(line.now('calls')).toEqual({ live: true, aheadMs: 0 })
+    expect(isOpen()).toBe(1)
+  })
+
+  it('that ends and is there again in a moment alarms nobody', () => {
+    const line = makeLine()
+    const told: boolean[] = []
+    line.watch('calls', () => told.push(line.now('calls')!.live))
+    vi.advanceTimersByTime(0)
+    last().opens()
+    last().fails(false)
+    vi.advanceTimersByTime(1_000)
+    last().opens()
+    vi.advanceTimersByTime(10_000)
+    expect(told).not.toContain(false)
+    last().fails(false)
+    vi.advanceTimersByTime(3_000)
+    expect(told).toContain(false)
+    // A line that broke the browser makes again by itself.
+    expect(Source.made.length).toBe(1)
+  })
+
+  it('is there only while somebody looks, and is told the whole again to whoever comes back', () => {
+    const line = makeLine()
+    line.watch('calls', () => {})
+    vi.advanceTimersByTime(0)
+    page.visibilityState = 'hidden'
+    page.dispatchEvent(new Event('visibilitychange'))
+    vi.advanceTimersByTime(0)
+    expect(isOpen()).toBe(0)
+    page.visibilityState = 'visible'
+    page.dispatchEvent(new Event('visibilitychange'))
+    vi.advanceTimersByTime(0)
+    expect([isOpen(), Source.made.length]).toEqual([1, 2])
+  })
+})

@@ -1,0 +1,28 @@
+import Type from 'typebox'
+import { words } from '@/core/schema/shape'
+import { check } from '@/core/schema/validate'
+import { ASKS, type EventAsk } from '@/core/wire/asks'
+import { mustBeAllowed } from '../../_server/actor'
+import { answerTo } from '../../_server/asked'
+import { eventStream } from '../../_server/event-stream'
+import { theNews } from '../../_server/news'
+import { WATCHES } from '../../_server/told'
+
+const NAMES = Object.keys(ASKS.told.events) as EventAsk[]
+const OfSchema = Type.Array(words(NAMES), { minItems: 1, uniqueItems: true })
+
+/**
+ * `?of=calls&of=machines`: whatever a page watches, on one line, each whole at once and again with every change. Whoever comes back
+ * after sleep or a lost line is told the whole again, so nothing is missed.
+ */
+export const GET = answerTo('told', {}, async ({ actor, may, request, query }) => {
+  const names = check(OfSchema, query.getAll('of'))
+  const watched = names.map((name) => ({ name, ...WATCHES[name] }))
+  for (const { may: needed } of watched) if (needed) await mustBeAllowed(needed)
+  return eventStream(
+    request,
+    theNews(),
+    actor.siteId,
+    watched.map(({ name, topic, reader }) => ({ name, topic, read: reader({ actor, may }) })),
+  )
+})
