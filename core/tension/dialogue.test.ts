@@ -140,6 +140,9 @@ describe('how far the dial is turned', () => {
       after([at(4, top), at(3.5, 'own', under), at(3.75, 'dots')]).next
     expect(nearer('dots', 'loops')).toEqual({ do: 'done', dial: 3.75 })
     expect(nearer('line', 'dots').dial).toBe(3.5)
+    // Nearer to what this stitch wants, which is not always balance.
+    const embroidered = [at(4, 'dots'), at(3.5, 'own', 'loops'), at(3.75, 'dots')]
+    expect(after(embroidered, { target: 'embroidery' }).next).toEqual({ do: 'done', dial: 3.5 })
     // Of several swatches at one mark the best counts.
     expect(after([at(3.5, 'own', 'loops'), at(3.75, 'line'), at(3.5, 'own', 'dots')]).next.dial).toBe(3.5)
   })
@@ -209,6 +212,18 @@ describe('who takes over when the dial leads nowhere', () => {
     expect(after([at(3, 'dots'), at(2, 'dots')], { start: 3 }).next).toEqual({ do: 'dial', dial: 0 })
     expect(after([at(6, 'line'), at(5, 'dots')], { start: 6 }).next.dial).toBeGreaterThan(1.5)
     expect(after([at(6, 'dots'), at(5, 'own', 'dots')], { start: 6 }).next).toEqual({ do: 'dial', dial: 5.5 })
+    // In numbers of its own scale.
+    expect(after([at(4.5, 'dots'), at(4, 'dots')], { dial: narrow, start: 4.5 }).next).toEqual({
+      do: 'dial',
+      dial: 2.5,
+    })
+    const wide = { min: 0, max: 90, normal: 40, step: 5 }
+    const slow = [at(60, 'line'), at(50, 'line'), at(40, 'dots')]
+    expect(after(slow, { dial: wide, start: 60 }).next.do).toBe('dial')
+    // Once: the third is on its own.
+    const fine = { ...ordinary, step: 0.1 }
+    const third = after([at(6, 'dots'), at(5, 'dots'), at(4.8, 'dots')], { start: 6, dial: fine }).next
+    expect(third.dial).toBeGreaterThan(3)
     // A learner is not sent there.
     expect(after([at(4, 'dots'), at(3, 'dots')], asLearner).next.dial).toBeGreaterThanOrEqual(2)
   })
