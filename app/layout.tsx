@@ -7,6 +7,7 @@ import { Toaster } from 'sonner'
 import { LANGUAGE } from '@/core/units/language'
 import { EarlyTouch } from './_parts/early-touch'
 import { KeepFocus } from './_parts/keep-focus'
+import { Leaving } from './_parts/leaving'
 
 export const metadata: Metadata = {
   title: { default: 'Orthodex', template: '%s · Orthodex' },
@@ -46,6 +47,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
         </a>
         {children}
         <KeepFocus />
+        <Leaving />
         <Toaster
           position="bottom-center"
           containerAriaLabel="What was done"

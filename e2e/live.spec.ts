@@ -94,7 +94,7 @@ test('a wall shows no names where the venue says so, and says how old it is when
   await expect(page.getByText('Farah')).toHaveCount(0)
   await page.route('**/api/told?*', (route) => route.abort())
   await page.reload()
-  await expect(page.getByRole('status')).toContainText('The line to the room’s server is down')
+  await expect(page.getByRole('status')).toContainText('the line to the room’s server is down')
   await page.unroute('**/api/told?*')
   await expect(page.getByRole('status')).toHaveCount(0)
   await desk.context().close()
@@ -105,7 +105,7 @@ test('a server that answers with an error for a while is asked again, and the sc
 }) => {
   await page.route('**/api/told?*', (route) => route.fulfill({ status: 502, body: 'Bad gateway' }))
   await page.goto('/room/wall')
-  await expect(page.getByRole('status')).toContainText('The line to the room’s server is down')
+  await expect(page.getByRole('status')).toContainText('the line to the room’s server is down')
   await page.unroute('**/api/told?*')
   await expect(page.getByRole('status')).toHaveCount(0)
 })

@@ -35,6 +35,26 @@ test.describe('a note that is written', () => {
     await expect(lines(page)).toHaveCount(1)
   })
 
+  test('where a guest network answers in the place of the room, and sounds content, waits all the same', async ({
+    page,
+  }) => {
+    let tries = 0
+    await page.route(WRITES, (route) => {
+      tries += 1
+      return route.fulfill({ contentType: 'text/html', body: '<h1>Welcome to our guest network</h1>' })
+    })
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    const waits = page.getByRole('region', { name: 'What waits' })
+    await expect(waits).toContainText('1 line waits for the network')
+    const before = tries
+    await page.reload()
+    await expect.poll(() => tries).toBeGreaterThan(before)
+    await expect(waits).toContainText('1 line waits for the network')
+    await page.unroute(WRITES)
+    await expect(lines(page)).toHaveCount(1)
+    await expect(waits).toHaveCount(0)
+  })
+
   test('and whose answer is lost on the way back lands once', async ({ page }) => {
     let sent = 0
     await page.route(WRITES, async (route) => {
@@ -156,4 +176,37 @@ test('a line that is typed faster than the room’s words come is written once t
   await expect(line).toBeHidden()
   await openMachine(page, 'Plover')
   await expect(page.getByRole('list', { name: 'Lines of the book, newest first' })).toContainText('2 bobbins wound')
+})
+
+test('whoever signs out while the server is away is told that they are signed in still, and is not as soon as it is back', async ({
+  browser,
+  baseURL,
+}) => {
+  // A sign-in of their own: the one that other journeys share is not ended.
+  const context = await browser.newContext({ baseURL: baseURL!, storageState: { cookies: [], origins: [] } })
+  await context.request.post('/api/sign-in/sign-in/email', { data: SIGN_INS.helper, headers: { origin: baseURL! } })
+  const [page, beside] = [await context.newPage(), await context.newPage()]
+  await beside.goto('/kits')
+  await page.goto('/room')
+  await context.route('**/api/sign-in/sign-out', (route) =>
+    route.fulfill({ status: 502, body: '<h1>Bad gateway</h1>' }),
+  )
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  for (const each of [page, beside])
+    await expect(each.getByRole('alert').filter({ hasText: 'You are still signed in on this device' })).toBeVisible()
+  // Whoever opens it again in between finds it so, too.
+  await page.goto('/room')
+  await expect(page.getByText('You are still signed in on this device')).toBeVisible()
+  await context.unroute('**/api/sign-in/sign-out')
+  for (const each of [page, beside]) await each.waitForURL('**/sign-in')
+  await page.goto('/room')
+  await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible()
+  // And whoever signs in next stays.
+  await page.getByLabel('Email').fill(SIGN_INS.helper.email)
+  await page.getByLabel('Password').fill(SIGN_INS.helper.password)
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await page.waitForURL('**/room')
+  await page.reload()
+  await expect(page.getByRole('heading', { level: 1, name: 'Room' })).toBeVisible()
+  await context.close()
 })

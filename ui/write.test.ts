@@ -3,13 +3,19 @@ import * as kept from './offline/waiting'
 import { logLine, send } from './write'
 
 const sent: { url: string; commandId: string; body: unknown }[] = []
+type Answer = Response | Error | ((commandId: string) => Response)
 /** A network that gives these answers one after another. */
-const network = (...answers: (Response | Error)[]) =>
+const network = (...answers: Answer[]) =>
   vi.stubGlobal('fetch', (url: string, { body }: { body: string }) => {
-    sent.push({ url, ...(JSON.parse(body) as { commandId: string; body: unknown }) })
+    const write = JSON.parse(body) as { commandId: string; body: unknown }
+    sent.push({ url, ...write })
     const answer = answers.shift() ?? new Error('the network is away')
-    return answer instanceof Error ? Promise.reject(answer) : Promise.resolve(answer)
+    if (answer instanceof Error) return Promise.reject(answer)
+    return Promise.resolve(answer instanceof Response ? answer : answer(write.commandId))
   })
+const landed: Answer = (commandId) => Response.json({ commandId, landed: 'now' })
+/** What stands between a device and its server answers by itself, and sounds content. */
+const somethingElse = () => new Response('<h1>Welcome to our guest network</h1>', { status: 200 })
 beforeEach(() => {
   sent.length = 0
   vi.useFakeTimers()
@@ -25,7 +31,7 @@ const settled = async <Answer>(answer: Promise<Answer>): Promise<Answer> => {
 }
 
 it('a write over a bad network is sent again as the very same write, and lands once', async () => {
-  network(new Error('lost'), Response.json({ error: {} }, { status: 502 }), Response.json({ landed: 'before' }))
+  network(new Error('lost'), Response.json({ error: {} }, { status: 502 }), landed)
   const outcome = await settled(send('take-stock', { item, count: 1 }))
   expect(outcome.ok).toBe(true)
   expect(sent).toHaveLength(3)
@@ -33,6 +39,14 @@ it('a write over a bad network is sent again as the very same write, and lands o
   expect(sent.map(({ url, body }) => [url, body])).toEqual(
     Array.from({ length: 3 }, () => ['/api/commands/take-stock', { item, count: 1 }]),
   )
+})
+
+it('a write has landed when the room says so, and not when anything else answers in its place', async () => {
+  network(somethingElse(), Response.json({ commandId: 'of another write', landed: 'now' }), landed)
+  expect((await settled(send('take-stock', { item, count: 1 }))).ok).toBe(true)
+  expect(sent).toHaveLength(3)
+  network(somethingElse(), new Response('Not Found', { status: 404 }), Response.json({}, { status: 403 }))
+  expect(await settled(send('take-stock', { item, count: 1 }))).toMatchObject({ ok: false, error: { code: 'away' } })
 })
 
 it('what the room refuses is said at once and not sent again', async () => {
@@ -53,7 +67,7 @@ it('a server that stays away is told of kindly, and trying again is the same wri
 
 it('a line in a book says which machine, what, and that it happens now', async () => {
   vi.setSystemTime('2026-11-26T18:05:00.000Z')
-  network(Response.json({ landed: 'now' }))
+  network(landed)
   await settled(logLine('heron', 'cleaned', { found: 'lint' }, 'Cleaned'))
   expect(sent[0]!.body).toEqual({
     machineId: 'heron',
@@ -87,6 +101,14 @@ describe('without a network', () => {
       ['one', 'cleaned'],
       ['two', 'correction'],
     ])
+  })
+
+  it('a line waits, too, where a guest network answers in the place of the room', async () => {
+    network(somethingElse(), somethingElse(), somethingElse())
+    expect(await settled(logLine('heron', 'cleaned', { found: 'lint' }, 'Cleaned', 'one'))).toMatchObject({
+      waits: true,
+    })
+    expect(waiting.map(({ commandId }) => commandId)).toEqual(['one'])
   })
 
   it('who calls somebody is told that nobody comes, also by way of a correction', async () => {

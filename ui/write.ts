@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid'
 import type { Correction, EventKind, Happening, LineBody } from '@/core/machine/event'
 import { callsSomebody } from '@/core/people/calling'
 import { keepWaiting } from './offline/waiting'
+import { saidOfWrite } from './said-of-write'
 import type { Fault } from '@/core/schema/invalid'
 import type { CommandName, CommandSent } from '@/core/wire/commands'
 
@@ -40,8 +41,9 @@ export async function send<Name extends CommandName>(
     }).catch((error: unknown) => {
       throw new Error('The network or the server is away', { cause: error })
     })
-    if (response.ok) return { ok: true, commandId }
-    const answer = (await response.json()) as { error: Fault }
+    const answer = await saidOfWrite(response, commandId)
+    if (answer === undefined) throw new Error('Something else answered in the place of the server')
+    if ('landed' in answer) return { ok: true, commandId }
     if (response.status < 500) return { ok: false, error: answer.error }
     said = answer.error
     throw new Error(said.message)

@@ -1,22 +1,12 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { forgetPages } from '@/ui/offline/kept'
 import { TABLET_AWAKE_MINUTES } from '@/core/people/pin'
+import { leave } from './leaving'
 
 const AWAKE_MS = TABLET_AWAKE_MINUTES * 60_000
 /** How often touches are told to the server, whose clock decides. */
 const TELL_MS = 30_000
-
-const post = (path: string) =>
-  fetch(`/api/sign-in/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })
-
-/** Puts a tablet of the room down: nobody is signed in on it any more. */
-export const putDown = async (): Promise<void> => {
-  // Neither waits for the other: whatever the device does, the sign-in is ended.
-  await Promise.allSettled([post('sign-out'), forgetPages()])
-  window.location.assign('/tablet')
-}
 
 /** A tablet that nobody touches falls asleep: what it showed is covered at once, whether the server can be reached or not. */
 export function TabletWatch() {
@@ -28,13 +18,14 @@ export function TabletWatch() {
       touched = Date.now()
       if (touched - told < TELL_MS) return
       told = touched
-      void post('awake').catch(() => undefined)
+      const said = { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }
+      void fetch('/api/sign-in/awake', said).catch(() => undefined)
     }
     const look = setInterval(() => {
       if (Date.now() - touched < AWAKE_MS) return
       setAsleep(true)
       clearInterval(look)
-      void putDown()
+      leave('/tablet')
     }, 1_000)
     const kinds = ['pointerdown', 'keydown', 'scroll'] as const
     for (const kind of kinds) window.addEventListener(kind, touch, { passive: true })

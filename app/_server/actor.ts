@@ -40,7 +40,7 @@ export const currentActor = cache(async (): Promise<SignedIn | undefined> => {
   const before = shared.get(cookie)
   if (before && before.until > performance.now()) return before.found
   if (shared.size >= MOST_SHARED) shared.clear()
-  const found = whoIs(asked)
+  const found = actorOf(asked)
   shared.set(cookie, { until: performance.now() + SHARED_MS, found })
   // Only who was found is shared: whoever has just signed in is let in at once, and a database that was away is asked again.
   const forget = () => shared.delete(cookie)
@@ -51,7 +51,8 @@ export const currentActor = cache(async (): Promise<SignedIn | undefined> => {
 /** Somebody may be more, less or nobody from now on: everybody is looked at anew. */
 export const forgetActors = (): void => looks().clear()
 
-async function whoIs(asked: Headers): Promise<SignedIn | undefined> {
+/** Whoever asks, looked at anew: for what is open longer than a page takes to be drawn. */
+export async function actorOf(asked: Headers): Promise<SignedIn | undefined> {
   const found = await signIn().api.getSession({ headers: asked })
   if (!found) return undefined
   const membership = await readMembership(everyVenue(), found.user.id)

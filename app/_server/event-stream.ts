@@ -4,7 +4,7 @@ import { journal } from './journal'
 
 /** Proxies cut a silent line; and what nobody told of is read again this often, should a notice ever be lost. */
 const BEAT_MS = 15_000
-/** A stream ends after so long and the browser opens it anew, so that an ended sign-in does not watch on. */
+/** A stream ends after so long and the browser opens it anew, whatever became of it on the way. */
 const LONGEST_MS = 10 * 60_000
 
 /** One of the things that a page watches. */
@@ -17,8 +17,15 @@ export interface Watched {
 /**
  * Server-sent events: what each of them reads now, under its name, and again whenever the venue has news of its topic and it says
  * something else.
+ * @param still asked at each beat: whoever is signed out, or is another role by now, watches no longer
  */
-export function eventStream(request: Request, news: News, siteId: string, watched: readonly Watched[]): Response {
+export function eventStream(
+  request: Request,
+  news: News,
+  siteId: string,
+  watched: readonly Watched[],
+  still: () => Promise<boolean>,
+): Response {
   const encoder = new TextEncoder()
   let end = () => {}
   const stream = new ReadableStream<Uint8Array>({
@@ -38,6 +45,11 @@ export function eventStream(request: Request, news: News, siteId: string, watche
       const beat = setInterval(() => {
         say(': still here\n\n')
         for (const { look } of looks) look()
+        // While the database is away nobody is known, and nobody is sent away for it.
+        still().then(
+          (allowed) => allowed || end(),
+          () => undefined,
+        )
       }, BEAT_MS)
       const stops = [...looks.map(({ topic, look }) => news.onNews(siteId, topic, look)), news.onClose(() => end())]
       const longest = setTimeout(() => end(), LONGEST_MS)

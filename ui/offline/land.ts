@@ -1,6 +1,6 @@
 'use client'
 
-import type { Fault } from '@/core/schema/invalid'
+import { saidOfWrite } from '../said-of-write'
 import { dropWaiting, readWaiting, refuseWaiting, underWay, type WaitingLine } from './waiting'
 
 let landing = false
@@ -12,15 +12,16 @@ interface Landed {
   left: number
 }
 
-const post = (name: 'log' | 'leave-line', { commandId, personId, body }: WaitingLine): Promise<Response | undefined> =>
-  fetch(`/api/commands/${name}`, {
+/** What the server says of it; undefined while it is away or busy, or nobody is signed in: it waits on. */
+async function post(name: 'log' | 'leave-line', { commandId, personId, body }: WaitingLine) {
+  const response = await fetch(`/api/commands/${name}`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ commandId, as: personId, body }),
   }).catch(() => undefined)
-
-/** Not so while the server is away or busy, or nobody is signed in: it waits on. */
-const isSaid = ({ status }: Response): boolean => status < 500 && status !== 401 && status !== 429
+  if (!response || response.status >= 500 || response.status === 401 || response.status === 429) return undefined
+  return saidOfWrite(response, commandId)
+}
 
 /**
  * Sends what waits, in the order in which it was written, as whoever wrote it. It stops where the network does; what the
@@ -35,22 +36,21 @@ export async function landWaiting(personId: string, staffDecide: boolean): Promi
     for (const line of await readWaiting()) {
       if (line.personId !== personId || line.refused) continue
       underWay.add(line.commandId)
-      const response = await post('log', line).finally(() => underWay.delete(line.commandId))
-      if (!response || !isSaid(response)) break
-      if (response.ok) {
+      const said = await post('log', line).finally(() => underWay.delete(line.commandId))
+      if (!said) break
+      if ('landed' in said) {
         await dropWaiting(line.seq)
         landed.lines += 1
-      } else {
-        const { error } = (await response.json()) as { error: Fault }
-        // Somebody else is signed in on this device by now: it waits for whoever wrote it.
-        if (error.code === 'not-you') break
-        const left = staffDecide ? await post('leave-line', line) : response
-        if (!left || !isSaid(left)) break
-        if (left.ok) {
-          await dropWaiting(line.seq)
-          landed.left += 1
-        } else await refuseWaiting(line, error)
+        continue
       }
+      // Somebody else is signed in on this device by now: it waits for whoever wrote it.
+      if (said.error.code === 'not-you') break
+      const left = staffDecide ? await post('leave-line', line) : said
+      if (!left) break
+      if ('landed' in left) {
+        await dropWaiting(line.seq)
+        landed.left += 1
+      } else await refuseWaiting(line, said.error)
     }
   } finally {
     landing = false

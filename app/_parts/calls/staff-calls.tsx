@@ -9,6 +9,7 @@ import type { ShownCall } from '@/core/wire/asks'
 import { send } from '@/ui/write'
 import { DRAWN_CALLS } from './drawn-calls'
 import { LeftLines } from './left-lines'
+import { lostWords, SignInAgain } from '../live/as-of'
 import { useNow, useTold } from '../live/use-told'
 
 const waited = (ms: number): string => {
@@ -20,7 +21,8 @@ const NOBODY: readonly ShownCall[] = []
 
 /** Every open call, on every page of staff: who, where, since when, and what the finder found. */
 export function StaffCalls({ personId }: { personId: string }) {
-  const { told, live, aheadMs } = useTold('calls')
+  const line = useTold('calls')
+  const { told, live, aheadMs } = line
   const calls = told?.calls ?? NOBODY
   const now = useNow()
   const router = useRouter()
@@ -52,7 +54,7 @@ export function StaffCalls({ personId }: { personId: string }) {
     <section aria-label="Calls for help" aria-live="assertive" className="print:hidden">
       {!live && (
         <p className="border-b border-warning bg-base-200 px-4 py-1 text-center text-sm">
-          The line to the room’s server is down: calls may be missing here. It is being made again.
+          Calls may be missing here: {lostWords(line)}. <SignInAgain {...line} />
         </p>
       )}
       {calls.length > 0 && (

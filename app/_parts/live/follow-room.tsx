@@ -9,7 +9,7 @@ import { useTold } from './use-told'
  * @param drawn what the page was drawn of
  */
 export function FollowRoom({ drawn }: { drawn: string }) {
-  const { told, live, lostAt } = useTold('live-room')
-  useRedrawn(told?.version, drawn)
-  return <AsOf live={live} {...(lostAt !== undefined && { lostAt })} />
+  const line = useTold('live-room')
+  useRedrawn(line.told?.version, drawn)
+  return <AsOf line={line} />
 }

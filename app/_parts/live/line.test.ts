@@ -53,7 +53,7 @@ describe('the line of a page', () => {
     const line = makeLine()
     line.watch('calls', () => {})
     const leave = line.watch('live-room', () => {})
-    vi.advanceTimersByTime(0)
+    vi.advanceTimersByTime(100)
     expect([asks(), Source.made.length]).toEqual([['calls', 'live-room'], 1])
     // From one page of the room to the next: the same is watched there, and what was told stands.
     last().tells('live-room', { version: 'a' })
@@ -63,7 +63,7 @@ describe('the line of a page', () => {
     expect(line.now('live-room')).toMatchObject({ told: { version: 'a' }, live: true })
     expect(Source.made.length).toBe(1)
     line.watch('machines', () => {})
-    vi.advanceTimersByTime(0)
+    vi.advanceTimersByTime(100)
     expect([asks(), isOpen()]).toEqual([['calls', 'live-room', 'machines'], 1])
   })
 
@@ -71,7 +71,7 @@ describe('the line of a page', () => {
     const line = makeLine()
     line.watch('calls', () => {})
     const leave = line.watch('live-room', () => {})
-    vi.advanceTimersByTime(0)
+    vi.advanceTimersByTime(100)
     last().tells('live-room', { version: 'a' })
     leave()
     vi.advanceTimersByTime(5_000)
@@ -81,7 +81,7 @@ describe('the line of a page', () => {
   it('that is answered with an error is made again, later each time, and says so meanwhile', () => {
     const line = makeLine()
     line.watch('calls', () => {})
-    vi.advanceTimersByTime(0)
+    vi.advanceTimersByTime(100)
     const began = Date.now()
     const made: number[] = []
     for (let tries = 0; tries < 6; tries += 1) {
@@ -97,11 +97,24 @@ describe('the line of a page', () => {
     expect(isOpen()).toBe(1)
   })
 
+  it('that nobody may have any more says so, and not that it is being made', async () => {
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(null, { status: 401 })))
+    const line = makeLine()
+    line.watch('calls', () => {})
+    vi.advanceTimersByTime(100)
+    last().fails(true)
+    await vi.advanceTimersByTimeAsync(10)
+    expect(line.now('calls')).toMatchObject({ live: false, signedOut: true })
+    await vi.advanceTimersByTimeAsync(1_000)
+    last().opens()
+    expect(line.now('calls')).toEqual({ live: true, aheadMs: 0 })
+  })
+
   it('that ends and is there again in a moment alarms nobody', () => {
     const line = makeLine()
     const told: boolean[] = []
     line.watch('calls', () => told.push(line.now('calls')!.live))
-    vi.advanceTimersByTime(0)
+    vi.advanceTimersByTime(100)
     last().opens()
     last().fails(false)
     vi.advanceTimersByTime(1_000)
@@ -118,14 +131,14 @@ describe('the line of a page', () => {
   it('is there only while somebody looks, and is told the whole again to whoever comes back', () => {
     const line = makeLine()
     line.watch('calls', () => {})
-    vi.advanceTimersByTime(0)
+    vi.advanceTimersByTime(100)
     page.visibilityState = 'hidden'
     page.dispatchEvent(new Event('visibilitychange'))
-    vi.advanceTimersByTime(0)
+    vi.advanceTimersByTime(100)
     expect(isOpen()).toBe(0)
     page.visibilityState = 'visible'
     page.dispatchEvent(new Event('visibilitychange'))
-    vi.advanceTimersByTime(0)
+    vi.advanceTimersByTime(100)
     expect([isOpen(), Source.made.length]).toEqual([1, 2])
   })
 })

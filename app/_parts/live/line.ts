@@ -1,13 +1,18 @@
 import { ASK_PATHS } from '@/core/wire/ask-paths'
 import type { EventAsk, EventOf } from '@/core/wire/asks'
 
-export interface Told<Name extends EventAsk> {
-  /** the newest that the server has told; absent: nothing yet */
-  readonly told?: EventOf<Name>
+export interface Line {
   /** whether the line to the room's server is up */
   readonly live: boolean
   /** since when it is not; ms, this device's clock */
   readonly lostAt?: number
+  /** because nobody is signed in here any more: it comes back when somebody is */
+  readonly signedOut?: true
+}
+
+export interface Told<Name extends EventAsk> extends Line {
+  /** the newest that the server has told; absent: nothing yet */
+  readonly told?: EventOf<Name>
   /** how far this device's clock is ahead of the server's, ms */
   readonly aheadMs: number
 }
@@ -18,6 +23,8 @@ type Tell = () => void
 const PAUSES_MS = [1_000, 2_000, 4_000, 8_000, 15_000]
 /** A server ends each line after a while, and it is there again in a moment: nobody is alarmed by less than this. */
 const SAID_AFTER_MS = 2_500
+/** The parts of a page begin to watch one after another, and ask together. */
+const JOIN_MS = 80
 /** From one page to the next something else is watched: what nobody watches any more stays on the line for so long. */
 const LEAVE_MS = 2_000
 
@@ -28,7 +35,7 @@ const LEAVE_MS = 2_000
  */
 export function makeLine() {
   const watched = new Map<EventAsk, { readonly tells: Set<Tell>; now: Told<EventAsk> }>()
-  let up: { readonly live: boolean; readonly lostAt?: number } = { live: true }
+  let up: Line = { live: true }
   let source: EventSource | undefined
   let asked = ''
   let tries = 0
@@ -39,13 +46,13 @@ export function makeLine() {
     each.now = now
     for (const tell of [...each.tells]) tell()
   }
-  const is = (state: typeof up) => {
+  const is = (state: Line) => {
     clearTimeout(alarm)
     alarm = undefined
     if (state.live && up.live) return
     up = state
     for (const each of watched.values()) {
-      const { lostAt: _, ...now } = each.now
+      const { lostAt: _, signedOut: __, ...now } = each.now
       change(each, { ...now, ...up })
     }
   }
@@ -57,7 +64,8 @@ export function makeLine() {
   const open = (names: readonly EventAsk[]) => {
     close()
     asked = names.join()
-    source = new EventSource(`${ASK_PATHS.told}?${new URLSearchParams(names.map((name) => ['of', name])).toString()}`)
+    const address = `${ASK_PATHS.told}?${new URLSearchParams(names.map((name) => ['of', name])).toString()}`
+    source = new EventSource(address)
     source.onopen = () => {
       tries = 0
       is({ live: true })
@@ -68,6 +76,8 @@ export function makeLine() {
       // A browser makes a line that broke again by itself, and one that was answered with an error never.
       if (source?.readyState !== EventSource.CLOSED) return
       close()
+      // With which error a browser does not say.
+      void isSignedOut(address).then((out) => out && is({ live: false, lostAt, signedOut: true }))
       settleIn(PAUSES_MS[Math.min(tries, PAUSES_MS.length - 1)]!)
       tries += 1
     }
@@ -105,7 +115,7 @@ export function makeLine() {
       const each = watched.get(name) ?? { tells: new Set<Tell>(), now: { ...up, aheadMs: 0 } }
       watched.set(name, each)
       each.tells.add(tell)
-      settleIn(0)
+      settleIn(JOIN_MS)
       return () => {
         each.tells.delete(tell)
         if (each.tells.size === 0) settleIn(LEAVE_MS)
@@ -113,6 +123,13 @@ export function makeLine() {
     },
     now: (name: EventAsk): Told<EventAsk> | undefined => watched.get(name)?.now,
   }
+}
+
+async function isSignedOut(address: string): Promise<boolean> {
+  const over = new AbortController()
+  const answer = await fetch(address, { signal: over.signal }).catch(() => undefined)
+  over.abort()
+  return answer?.status === 401
 }
 
 let made: ReturnType<typeof makeLine> | undefined

@@ -2,7 +2,7 @@ import Type from 'typebox'
 import { words } from '@/core/schema/shape'
 import { check } from '@/core/schema/validate'
 import { ASKS, type EventAsk } from '@/core/wire/asks'
-import { mustBeAllowed } from '../../_server/actor'
+import { actorOf, mustBeAllowed } from '../../_server/actor'
 import { answerTo } from '../../_server/asked'
 import { eventStream } from '../../_server/event-stream'
 import { theNews } from '../../_server/news'
@@ -24,5 +24,6 @@ export const GET = answerTo('told', {}, async ({ actor, may, request, query }) =
     theNews(),
     actor.siteId,
     watched.map(({ name, topic, reader }) => ({ name, topic, read: reader({ actor, may }) })),
+    async () => (await actorOf(request.headers))?.role === actor.role,
   )
 })

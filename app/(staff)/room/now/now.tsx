@@ -29,7 +29,8 @@ export function Now({
   /** of the seat that they are going to */
   beside?: AtTheirSide
 } & Pick<RoundCardProps, 'may' | 'school'>) {
-  const { told, live, lostAt, aheadMs } = useTold('live-room')
+  const line = useTold('live-room')
+  const { told, aheadMs } = line
   const clock = useNow() - aheadMs
   const nowMs = told ? clock : Date.parse(first.now)
   const { room } = told ?? first
@@ -63,7 +64,7 @@ export function Now({
           For the wall
         </Link>
       </div>
-      <AsOf live={live} {...(lostAt !== undefined && { lostAt })} />
+      <AsOf line={line} />
       {stop ? (
         <RoundCard
           key={stop.seat.projectId}

@@ -18,7 +18,8 @@ export function Wall({
   names: boolean
   first: Omit<EventOf<'live-room'>, 'version'>
 }) {
-  const { told, live, lostAt, aheadMs } = useTold('live-room')
+  const line = useTold('live-room')
+  const { told, aheadMs } = line
   const nowMs = useNow() - aheadMs
   return (
     <main id="main" className="min-h-dvh px-6 py-4">
@@ -31,7 +32,7 @@ export function Wall({
           Back to the room
         </Link>
       </header>
-      <AsOf live={live} {...(lostAt !== undefined && { lostAt })} />
+      <AsOf line={line} />
       <LiveBoard big room={(told ?? first).room} names={names} nowMs={told ? nowMs : Date.parse(first.now)} />
     </main>
   )

@@ -1,0 +1,90 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { forgetPages } from '@/ui/offline/kept'
+
+/** Stands on a device from the moment at which somebody signs out there until it is done: where whoever comes next begins. */
+const LEAVING = 'orthodex-leaving'
+const AGAIN_MS = 5_000
+
+/** Ends the sign-in on this device, in every window of it. @param to where whoever comes next begins */
+export function leave(to: '/sign-in' | '/tablet'): void {
+  localStorage.setItem(LEAVING, to)
+  window.dispatchEvent(new Event(LEAVING))
+}
+
+/** Whether the sign-in is over; what else may answer while the server is away says nothing of it. */
+async function isEnded(): Promise<boolean> {
+  try {
+    const response = await fetch('/api/sign-in/sign-out', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{}',
+    })
+    return ((await response.json()) as { readonly success?: unknown }).success === true
+  } catch {
+    return false
+  }
+}
+
+/**
+ * A sign-in that cannot be ended for want of a network is still there, and whoever sits down next would be somebody else: the device
+ * says so, covers what it showed, and goes on trying, also after it was switched off and on.
+ */
+export function Leaving() {
+  const [to, setTo] = useState<string | null>(null)
+  const [tries, setTries] = useState(0)
+  useEffect(() => {
+    const look = () => setTo(localStorage.getItem(LEAVING))
+    // Another window of this device begins to leave, or has done it for all of them.
+    const beside = ({ key, oldValue, newValue }: StorageEvent) => {
+      if (key !== LEAVING) return
+      if (newValue === null && oldValue !== null) window.location.assign(oldValue)
+      else look()
+    }
+    look()
+    window.addEventListener(LEAVING, look)
+    window.addEventListener('storage', beside)
+    return () => {
+      window.removeEventListener(LEAVING, look)
+      window.removeEventListener('storage', beside)
+    }
+  }, [])
+  useEffect(() => {
+    if (to === null) return
+    let over = false
+    let again: ReturnType<typeof setTimeout> | undefined
+    const attempt = async () => {
+      clearTimeout(again)
+      // Neither waits for the other: what the device keeps goes, whether the server can be reached or not.
+      const [ended] = await Promise.all([isEnded(), forgetPages().catch(() => undefined)])
+      if (ended) {
+        localStorage.removeItem(LEAVING)
+        window.location.assign(to)
+      } else if (!over) {
+        setTries((before) => before + 1)
+        again = setTimeout(() => void attempt(), AGAIN_MS)
+      }
+    }
+    const retry = () => void attempt()
+    retry()
+    window.addEventListener('online', retry)
+    return () => {
+      over = true
+      clearTimeout(again)
+      window.removeEventListener('online', retry)
+    }
+  }, [to])
+  if (to === null || tries === 0) return null
+  return (
+    <div role="alert" className="fixed inset-0 z-40 grid place-items-center bg-base-100 p-6 print:hidden">
+      <div className="max-w-xl space-y-3 text-lg">
+        <p className="text-2xl font-bold">You are still signed in on this device</p>
+        <p>
+          The room’s server cannot be reached, and only it can sign you out. It is asked again every few seconds, and
+          this page goes by itself once it has answered. Until then leave the device to nobody else.
+        </p>
+      </div>
+    </div>
+  )
+}
