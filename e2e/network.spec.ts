@@ -194,6 +194,9 @@ test('whoever signs out while the server is away is told that they are signed in
   await page.getByRole('button', { name: 'Sign out' }).click()
   for (const each of [page, beside])
     await expect(each.getByRole('alert').filter({ hasText: 'You are still signed in on this device' })).toBeVisible()
+  await beside.keyboard.press('Escape')
+  await beside.keyboard.press('Escape')
+  await expect(beside.getByText('You are still signed in on this device')).toBeVisible()
   // Whoever opens it again in between finds it so, too.
   await page.goto('/room')
   await expect(page.getByText('You are still signed in on this device')).toBeVisible()

@@ -77,14 +77,21 @@ export function Leaving() {
   }, [to])
   if (to === null || tries === 0) return null
   return (
-    <div role="alert" className="fixed inset-0 z-40 grid place-items-center bg-base-100 p-6 print:hidden">
-      <div className="max-w-xl space-y-3 text-lg">
+    // What lies under it is neither seen nor reached, and no key puts it away.
+    <dialog
+      ref={(cover) => {
+        if (cover && !cover.open) cover.showModal()
+      }}
+      onClose={({ currentTarget }) => currentTarget.showModal()}
+      className="m-0 h-dvh max-h-none w-dvw max-w-none bg-base-100 p-6 text-base-content open:grid open:place-items-center print:hidden"
+    >
+      <div role="alert" className="max-w-xl space-y-3 text-lg">
         <p className="text-2xl font-bold">You are still signed in on this device</p>
         <p>
           The room’s server cannot be reached, and only it can sign you out. It is asked again every few seconds, and
           this page goes by itself once it has answered. Until then leave the device to nobody else.
         </p>
       </div>
-    </div>
+    </dialog>
   )
 }

@@ -29,7 +29,7 @@ export function AsOf({ line }: { line: Line }) {
   const old = now - lostAt > SAYS_AFTER_MS
   const since = `This is ${minutes === 1 ? 'a minute' : `${minutes} minutes`} old`
   return (
-    <p role="status" className="border-l-8 border-warning bg-base-200 px-4 py-2">
+    <p role="status" className="mb-4 border-l-8 border-warning bg-base-200 px-4 py-2">
       {old ? since : 'Nothing new comes here'}: {lostWords(line)}. <SignInAgain {...line} />
     </p>
   )
