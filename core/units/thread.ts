@@ -1,6 +1,7 @@
 /**
  * Thread number systems, normalised to tex (grams per 1000 metres). All are nominal: makers vary by some per cent.
  */
+import { capital } from './words'
 
 export const FIBRES = ['polyester', 'cotton', 'nylon', 'silk', 'rayon', 'metallic'] as const
 export const FINISHES = ['spun', 'filament', 'bonded', 'monofilament'] as const
@@ -116,11 +117,14 @@ export function parseThreadNotation(notation: string): ThreadCount {
   const bare = new RegExp(`^${NUMBER}(?:\\s*/\\s*(\\d+))?$`).exec(text)
   if (bare) {
     const [, count, plies] = bare
-    const [wt, systems] = [`${count} wt`, [`tkt ${count}`, `tex ${count}`, `Ne ${count}`, `Nm ${count}`]]
     const readings: Readonly<Record<string, string>> = plies
-      ? { [`Ne ${count}/${plies}`]: '', [`Nm ${count}/${plies}`]: '', [wt]: ` of ${plies} plies` }
+      ? {
+          [spelt('ne', `${count}/${plies}`)]: '',
+          [spelt('nm', `${count}/${plies}`)]: '',
+          [spelt('wt', count!)]: ` of ${plies} plies`,
+        }
       : {
-          ...Object.fromEntries([wt, ...systems].map((each) => [each, ''])),
+          ...Object.fromEntries(BARE_MAY_BE.map((system) => [spelt(system, count!), ''])),
           ...(BONDED_TEX[count!] !== undefined && { [`#${count}`]: ' (bonded)' }),
         }
     // Only what is a thread when it is written out: of none at all, or of more digits than a number holds, nothing is.
@@ -145,6 +149,14 @@ export function parseThreadNotation(notation: string): ThreadCount {
     throw notAbove(notation)
   }
   throw new NotationError('invalid', `"${notation}" is no thread notation; allowed are ${NOTATIONS}`)
+}
+
+/** What a bare number may be. */
+const BARE_MAY_BE = ['wt', 'tkt', 'tex', 'ne', 'nm'] as const
+/** As it stands on a spool: read back by {@link parseThreadNotation} and so no sentence, but the same in every language. */
+function spelt(system: (typeof BARE_MAY_BE)[number], number: string): string {
+  if (system === 'wt') return [number, system].join(' ')
+  return [system.startsWith('n') ? capital(system) : system, number].join(' ')
 }
 
 const notAbove = (notation: string): NotationError =>

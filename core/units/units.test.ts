@@ -50,6 +50,19 @@ describe('thread notations', () => {
       }),
     ))
 
+  it('names the readings as they stand on a spool', () => {
+    const readings = (text: string) => {
+      try {
+        return [parseThreadNotation(text).tex]
+      } catch (error) {
+        return (error as NotationError).readings
+      }
+    }
+    expect(readings('40')).toEqual(['40 wt', 'tkt 40', 'tex 40', 'Ne 40', 'Nm 40'])
+    expect(readings('69').at(-1)).toBe('#69')
+    expect(readings('50/3')).toEqual(['Ne 50/3', 'Nm 50/3', '50 wt'])
+  })
+
   it.each(['thickish', '', '0', '0.0', '0/3', '50/0', '0 wt', 'V93', 'tex -3', 'Ne 50/0'])(
     '%s is refused',
     (notation) => expect(() => parseThreadNotation(notation)).toThrow(NotationError),
