@@ -81,6 +81,8 @@ test('behind the proxy that ships, a call reaches staff by an open stream, and a
   })
   const signedIn = async (path: string, data: object) => {
     const context = await browser.newContext({ baseURL: origin, ignoreHTTPSErrors: true, serviceWorkers: 'block' })
+    // In a browser of one's own nothing says where a journey stands that waits for ever.
+    context.setDefaultTimeout(60_000)
     const page = await context.newPage()
     await page.goto('/sign-in')
     const status = await page.evaluate(

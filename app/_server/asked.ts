@@ -4,7 +4,7 @@ import type { AskName } from '@/core/wire/ask-paths'
 import { ASKS, type Ask, type Answered, type Asked as Question, type WholeAsk } from '@/core/wire/asks'
 import { may, type Action } from '@/core/wire/permission'
 import { Refused } from '@/store/refused'
-import { currentActor, mustBeAllowed, type SignedIn } from './actor'
+import { currentActor, forgetActors, mustBeAllowed, type SignedIn } from './actor'
 import { answering, readJson, sameSiteOnly } from './answer'
 
 export interface Asked<Params> {
@@ -16,27 +16,36 @@ export interface Asked<Params> {
   readonly may: (action: Action) => boolean
 }
 
+interface Door<Params> {
+  /** what whoever asks must be allowed */
+  readonly may?: Action
+  /** only from a page of ours */
+  readonly writes?: true
+  /** of what is written: whether it leaves everybody what they are in their venue */
+  readonly changesNobody?: (params: Params) => boolean
+}
+
 /**
- * The one door of everything that is asked over HTTP by somebody who is signed in.
- * @param door `may`: what they must be allowed; `writes`: only from a page of ours
+ * The one door of everything that is asked over HTTP by somebody who is signed in. After a write whoever asks next is looked at anew:
+ * it may have made them more, less or nobody.
  * @param answer its object is sent as JSON; what it throws becomes the status and words of an error
  */
 export const route =
-  <Params = unknown>(
-    door: { readonly may?: Action; readonly writes?: true },
-    answer: (asked: Asked<Params>) => Promise<object>,
-  ) =>
+  <Params = unknown>(door: Door<Params>, answer: (asked: Asked<Params>) => Promise<object>) =>
   (request: Request, { params }: { params: Promise<Params> }): Promise<Response> =>
     answering(request, async () => {
       if (door.writes) sameSiteOnly(request)
       const actor = door.may ? await mustBeAllowed(door.may) : await signedIn()
-      return answer({
+      const asked = await params
+      const answered = await answer({
         actor,
         request,
-        params: await params,
+        params: asked,
         query: new URL(request.url).searchParams,
         may: (action) => may(actor.role, action),
       })
+      if (door.writes && !door.changesNobody?.(asked)) forgetActors()
+      return answered
     })
 
 /** @throws Refused 401 */
@@ -52,7 +61,7 @@ async function signedIn(): Promise<SignedIn> {
  */
 export const answerTo = <Name extends AskName, Params = unknown>(
   name: Name,
-  door: { readonly may?: Action; readonly writes?: true; readonly mostBytes?: number },
+  door: Door<Params> & { readonly mostBytes?: number },
   answer: (asked: Asked<Params> & { readonly body: Question<Name> }) => Answer<Name> | Promise<Answer<Name>>,
 ) =>
   route<Params>(door, async (asked) => {

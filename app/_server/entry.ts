@@ -3,6 +3,7 @@ import { check } from '@/core/schema/validate'
 import { ENTRIES, type EntryAnswer, type EntryBody, type EntryName } from '@/core/wire/entries'
 import { countWrong, DOOR, isClosed } from '@/store/site/door'
 import { Refused } from '@/store/refused'
+import { forgetActors } from './actor'
 import { answering, readJson, sameSiteOnly } from './answer'
 import { everyVenue } from './every-venue'
 
@@ -21,7 +22,10 @@ export const entry =
         throw new Refused(429, 'too-many', 'Too many wrong codes; wait a quarter of an hour')
       const asked = check(ENTRIES[name], await readJson(request)) as EntryBody<Name>
       try {
-        return await enter(asked)
+        const answer = await enter(asked)
+        // A new password ends whatever else was open of theirs.
+        forgetActors()
+        return answer
       } catch (error) {
         if (error instanceof Refused && error.status === 401) await countWrong(everyVenue(), tries)
         throw error

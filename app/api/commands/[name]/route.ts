@@ -1,5 +1,4 @@
 import { runCommand } from '@/store/commands/run'
-import { forgetActors } from '../../../_server/actor'
 import { countWrite } from '../../../_server/metrics'
 import { readJson } from '../../../_server/answer'
 import { inTurn } from '../../../_server/writes'
@@ -16,13 +15,14 @@ const SIZES: Readonly<Record<string, number>> = {
   'set-plan': 1_000_000,
 }
 
+// A line in a book changes nobody's part in the room; whatever else is written may.
+const changesNobody = ({ name }: { name: string }) => name === 'log'
+
 /** Every write comes through here: `{ "commandId": uuid, "body": … }`, landed once however often it is sent. */
-export const POST = route<{ name: string }>({ writes: true }, async ({ actor, request, params }) => {
+export const POST = route<{ name: string }>({ writes: true, changesNobody }, async ({ actor, request, params }) => {
   const { name } = params
   const envelope = await readJson(request, SIZES[name])
   const landed = await inTurn(() => runCommand(storeOf(actor.siteId), actor, name, envelope))
   countWrite(name)
-  // A line in a book changes nobody's part in the room; whatever else is written may.
-  if (name !== 'log') forgetActors()
   return landed
 })
