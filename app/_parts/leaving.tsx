@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { sendOfSignIn } from '@/ui/of-sign-in'
 import { forgetPages } from '@/ui/offline/kept'
 
 /** Stands on a device from the moment at which somebody signs out there until it is done: where whoever comes next begins. */
@@ -11,20 +12,6 @@ const AGAIN_MS = 5_000
 export function leave(to: '/sign-in' | '/tablet'): void {
   localStorage.setItem(LEAVING, to)
   window.dispatchEvent(new Event(LEAVING))
-}
-
-/** Whether the sign-in is over; what else may answer while the server is away says nothing of it. */
-async function isEnded(): Promise<boolean> {
-  try {
-    const response = await fetch('/api/sign-in/sign-out', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: '{}',
-    })
-    return ((await response.json()) as { readonly success?: unknown }).success === true
-  } catch {
-    return false
-  }
 }
 
 /**
@@ -57,8 +44,8 @@ export function Leaving() {
     const attempt = async () => {
       clearTimeout(again)
       // Neither waits for the other: what the device keeps goes, whether the server can be reached or not.
-      const [ended] = await Promise.all([isEnded(), forgetPages().catch(() => undefined)])
-      if (ended) {
+      const [became] = await Promise.all([sendOfSignIn('sign-out', {}), forgetPages().catch(() => undefined)])
+      if (became === 'done') {
         localStorage.removeItem(LEAVING)
         window.location.assign(to)
       } else if (!over) {

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { GATES, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../knowledge/tension/tension'
 import { topLook, underLook } from '../stitch/lockstitch'
+import { after as ask, ORDINARY_DIAL } from '../testing/dials'
 import { dialUnit, type Dial } from '../units/dial'
 import { fitDial } from './dial-fit'
 import { nextStep, type SwatchAt, type TensionQuestion } from './next-step'
@@ -31,23 +32,12 @@ const anyQuestion: fc.Arbitrary<TensionQuestion> = anyDial.chain((dial) => {
     bobbinScrew: fc.boolean(),
   })
 })
-const dial = { min: 0, max: 9, normal: 4, step: 0.5 }
+const dial = ORDINARY_DIAL
 const at = (mark: number, top: SwatchAt['top'], under: SwatchAt['under'] = 'own'): SwatchAt => ({
   dial: mark,
   top,
   under,
 })
-const ask = (swatches: readonly SwatchAt[], more: Partial<TensionQuestion> = {}) =>
-  nextStep({
-    dial,
-    target: 'straight',
-    done: [...GATES],
-    swatches,
-    role: 'staff',
-    school: 'hands-on',
-    bobbinScrew: false,
-    ...more,
-  })
 
 describe('the next dial', () => {
   it('is a place that was not tried, within reach, on the side that the reading asks for', () =>

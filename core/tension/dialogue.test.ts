@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { GATES, type Gate, type SwatchSign, type Target } from '../knowledge/tension/tension'
-import { nextStep, type SwatchAt, type TensionQuestion } from './next-step'
+import { type Gate, type SwatchSign, type Target } from '../knowledge/tension/tension'
+import { after, ORDINARY_DIAL } from '../testing/dials'
+import type { SwatchAt, TensionQuestion } from './next-step'
 import { cameraCorrected, cameraTally, measuredScore, readSwatch, type CameraFace } from './reading'
 import { goodLookWords, targetOf } from './target'
 
-const ordinary = { min: 0, max: 9, normal: 4, step: 0.5 }
 const narrow = { min: 1, max: 5, normal: 3, step: 0.25 }
 const at = (
   dial: number,
@@ -17,17 +17,6 @@ const at = (
   under,
   ...(signs.length > 0 && { signs }),
 })
-const after = (swatches: readonly SwatchAt[], more: Partial<TensionQuestion> = {}) =>
-  nextStep({
-    dial: ordinary,
-    target: 'straight',
-    done: [...GATES],
-    swatches,
-    role: 'staff',
-    school: 'hands-on',
-    bobbinScrew: false,
-    ...more,
-  })
 const asLearner = { role: 'learner' } as const
 const NOTED = 'a note for staff'
 
@@ -44,7 +33,7 @@ describe('how far off a dial may be found', () => {
   })
 
   it('with both faces right is noted from more than two numbers on', () => {
-    const said = (dial: number, on = ordinary) => after([at(dial, 'own')], { dial: on }).because.includes(NOTED)
+    const said = (dial: number, on = ORDINARY_DIAL) => after([at(dial, 'own')], { dial: on }).because.includes(NOTED)
     expect([6, 6.5, 2, 1.5].map((dial) => said(dial))).toEqual([false, true, false, true])
     expect([3.75, 4].map((dial) => said(dial, narrow))).toEqual([false, true])
   })
@@ -221,7 +210,7 @@ describe('who takes over when the dial leads nowhere', () => {
     const slow = [at(60, 'line'), at(50, 'line'), at(40, 'dots')]
     expect(after(slow, { dial: wide, start: 60 }).next.do).toBe('dial')
     // Once: the third is on its own.
-    const fine = { ...ordinary, step: 0.1 }
+    const fine = { ...ORDINARY_DIAL, step: 0.1 }
     const third = after([at(6, 'dots'), at(5, 'dots'), at(4.8, 'dots')], { start: 6, dial: fine }).next
     expect(third.dial).toBeGreaterThan(3)
     // A learner is not sent there.

@@ -1,19 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { GATES, type Gate } from '../knowledge/tension/tension'
-import { nextStep, type SwatchAt, type TensionQuestion } from './next-step'
+import { after } from '../testing/dials'
+import type { SwatchAt, TensionQuestion } from './next-step'
 
-const dial = { min: 0, max: 9, normal: 4, step: 0.5 }
 const ask = (swatch: Partial<SwatchAt>, more: Partial<TensionQuestion> = {}) =>
-  nextStep({
-    dial,
-    target: 'straight',
-    done: [...GATES],
-    swatches: [{ dial: 4, top: 'own', under: 'own', ...swatch }],
-    role: 'staff',
-    school: 'hands-on',
-    bobbinScrew: false,
-    ...more,
-  })
+  after([{ dial: 4, top: 'own', under: 'own', ...swatch }], more)
 
 describe('the next step after a swatch', () => {
   it('is nothing when both faces are right for the stitch', () => {

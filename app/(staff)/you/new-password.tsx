@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import { toast } from 'sonner'
+import { sendOfSignIn, UNDONE } from '@/ui/of-sign-in'
 import { Text } from '@/ui/fields/text'
 
 const SHORTEST = 10
@@ -16,14 +17,11 @@ export function NewPassword() {
     if (next.length < SHORTEST) return setFault({ at: 'next', words: `At least ${SHORTEST} characters` })
     setFault(undefined)
     setBusy(true)
-    const response = await fetch('/api/sign-in/change-password', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ currentPassword: current, newPassword: next, revokeOtherSessions: true }),
-    }).catch(() => undefined)
+    const body = { currentPassword: current, newPassword: next, revokeOtherSessions: true }
+    const became = await sendOfSignIn('change-password', body)
     setBusy(false)
-    if (!response) return void toast.error('The room’s server cannot be reached; try again')
-    if (!response.ok) return setFault({ at: 'current', words: 'That is not your password now' })
+    if (became === 'undone') return void toast.error(UNDONE)
+    if (became === 'refused') return setFault({ at: 'current', words: 'That is not your password now' })
     setCurrent('')
     setNext('')
     toast.success('Your password is changed; everywhere else you are signed out')

@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import { toast } from 'sonner'
+import { sendOfSignIn, UNDONE } from '@/ui/of-sign-in'
 import { wrongWithPin } from '@/core/people/pin'
 import { Text } from '@/ui/fields/text'
 
@@ -16,14 +17,10 @@ export function OwnPin({ has }: { has: boolean }) {
     if (wrong) return setFault({ at: 'pin', words: wrong })
     setFault(undefined)
     setBusy(true)
-    const response = await fetch('/api/sign-in/pin', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ password, pin }),
-    }).catch(() => undefined)
+    const became = await sendOfSignIn('pin', { password, pin })
     setBusy(false)
-    if (!response) return void toast.error('The room’s server cannot be reached; try again')
-    if (!response.ok) return setFault({ at: 'password', words: 'That is not your password' })
+    if (became === 'undone') return void toast.error(UNDONE)
+    if (became === 'refused') return setFault({ at: 'password', words: 'That is not your password' })
     setPassword('')
     setPin('')
     toast.success('That is your PIN now')

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { toast } from 'sonner'
+import { sendOfSignIn, UNDONE } from '@/ui/of-sign-in'
 
 interface Shown {
   readonly id: string
@@ -17,14 +18,10 @@ export function SignIns({ signIns }: { signIns: readonly Shown[] }) {
   const [busy, setBusy] = useState(false)
   const endOthers = async () => {
     setBusy(true)
-    const response = await fetch('/api/sign-in/revoke-other-sessions', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: '{}',
-    }).catch(() => undefined)
+    const became = await sendOfSignIn('revoke-other-sessions', {})
     setBusy(false)
-    if (response?.ok) toast.success('You are signed in here only')
-    else toast.error('That did not work; try again in a moment')
+    if (became === 'done') toast.success('You are signed in here only')
+    else toast.error(UNDONE)
     router.refresh()
   }
   return (

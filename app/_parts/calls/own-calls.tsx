@@ -3,11 +3,13 @@
 import { UNSEEN_AFTER_MS } from '@/core/people/call-wait'
 import { useWrite } from '@/ui/parts/use-write'
 import type { ShownCall, ShownLeft } from '@/core/wire/asks'
+import { lostWords } from '../live/as-of'
 import { useNow, useTold } from '../live/use-told'
 
 /** What became of a learner's own call, on every page of theirs. */
 export function OwnCalls() {
-  const { told, live, aheadMs } = useTold('calls')
+  const line = useTold('calls')
+  const { told, live, aheadMs } = line
   const calls = (told?.calls ?? []).filter(({ about, ended }) => about !== 'visit' || !ended)
   const now = useNow()
   const { busy, write } = useWrite()
@@ -26,7 +28,7 @@ export function OwnCalls() {
             </p>
           )}
           {!call.ended && !live && (
-            <p className="text-error">The line to the room’s server is down. Put your hand up, too.</p>
+            <p className="text-error">Nothing new comes here: {lostWords(line)}. Put your hand up, too.</p>
           )}
           {!call.ended && call.about === 'help' && (
             <button

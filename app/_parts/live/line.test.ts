@@ -3,6 +3,7 @@ import { makeLine } from './line'
 
 /** A browser's line to a server, as far as it matters here. */
 class Source extends EventTarget {
+  static readonly OPEN = 1
   static readonly CLOSED = 2
   static made: Source[] = []
   readyState = 0
@@ -104,9 +105,27 @@ describe('the line of a page', () => {
     vi.advanceTimersByTime(100)
     last().fails(true)
     await vi.advanceTimersByTimeAsync(10)
-    expect(line.now('calls')).toMatchObject({ live: false, signedOut: true })
+    const { lostAt, ...lost } = line.now('calls')!
+    expect(lost).toMatchObject({ live: false, signedOut: true })
+    // Tried again and again it is as old as it was, and is lost for another reason once the server is away, too.
     await vi.advanceTimersByTimeAsync(1_000)
+    last().fails(true)
+    await vi.advanceTimersByTimeAsync(10)
+    expect(line.now('calls')).toMatchObject({ lostAt, signedOut: true })
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(null, { status: 502 })))
+    await vi.advanceTimersByTimeAsync(2_000)
+    last().fails(true)
+    await vi.advanceTimersByTimeAsync(10)
+    expect(line.now('calls')).toEqual({ live: false, lostAt, aheadMs: 0 })
+    // What is known too late says nothing of a line that is there again.
+    let late = (_: Response) => {}
+    vi.stubGlobal('fetch', () => new Promise<Response>((resolve) => (late = resolve)))
+    await vi.advanceTimersByTimeAsync(4_000)
+    last().fails(true)
+    await vi.advanceTimersByTimeAsync(8_000)
     last().opens()
+    late(new Response(null, { status: 401 }))
+    await vi.advanceTimersByTimeAsync(10)
     expect(line.now('calls')).toEqual({ live: true, aheadMs: 0 })
   })
 

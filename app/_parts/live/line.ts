@@ -76,8 +76,11 @@ export function makeLine() {
       // A browser makes a line that broke again by itself, and one that was answered with an error never.
       if (source?.readyState !== EventSource.CLOSED) return
       close()
-      // With which error a browser does not say.
-      void isSignedOut(address).then((out) => out && is({ live: false, lostAt, signedOut: true }))
+      // With which error a browser does not say. By the time that it is known the line may be there again.
+      void isSignedOut(address).then((out) => {
+        if (source?.readyState === EventSource.OPEN || (!out && !up.signedOut)) return
+        is({ live: false, lostAt: up.lostAt ?? lostAt, ...(out && { signedOut: true }) })
+      })
       settleIn(PAUSES_MS[Math.min(tries, PAUSES_MS.length - 1)]!)
       tries += 1
     }
@@ -94,8 +97,10 @@ export function makeLine() {
     for (const [name, { tells }] of watched) if (tells.size === 0) watched.delete(name)
     const names = document.visibilityState === 'visible' ? [...watched.keys()].sort() : []
     if (names.join() === asked) return
-    if (names.length === 0) close()
-    else open(names)
+    if (names.length > 0) return open(names)
+    close()
+    clearTimeout(alarm)
+    alarm = undefined
   }
   const settleIn = (ms: number) => {
     const at = performance.now() + ms

@@ -39,7 +39,6 @@ export function Desk({ tests, mayLog }: Props) {
   const [point, setPoint] = useState<Point>('universal')
 
   const count = read(() => parseThreadNotation(notation))
-  const { readings = [] } = count
   const needle = read(() => parseNeedleSize(size))
   const thread: Thread | undefined = count.value && {
     tex: count.value.tex,
@@ -95,7 +94,7 @@ export function Desk({ tests, mayLog }: Props) {
               {count.fault}
             </p>
           )}
-          {readings.map((each) => (
+          {(count.readings ?? []).map((each) => (
             <button
               key={each}
               type="button"
