@@ -3,11 +3,18 @@ import '@fontsource-variable/atkinson-hyperlegible-mono'
 import './globals.css'
 import type { Metadata, Viewport } from 'next'
 import { headers } from 'next/headers'
+import { preload } from 'react-dom'
 import { Toaster } from 'sonner'
 import { LANGUAGE } from '@/core/units/language'
 import { EarlyTouch } from './_parts/early-touch'
 import { KeepFocus } from './_parts/keep-focus'
 import { Leaving } from './_parts/leaving'
+
+/** The letters that nearly every page is written in: asked for along with it, so that it is laid out once and in the face that it keeps. */
+const LETTERS = new URL(
+  '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2',
+  import.meta.url,
+)
 
 export const metadata: Metadata = {
   title: { default: 'Orthodex', template: '%s · Orthodex' },
@@ -35,6 +42,7 @@ const TOAST_BUTTON: React.CSSProperties = {
 export default async function Layout({ children }: { children: React.ReactNode }) {
   // Reading the request makes every page dynamic, so that its scripts carry the nonce of its policy.
   const asked = await headers()
+  preload(LETTERS.pathname, { as: 'font', type: 'font/woff2', crossOrigin: 'anonymous' })
   return (
     <html lang={LANGUAGE}>
       <body className="min-h-dvh print:min-h-0 bg-base-100 text-base-content antialiased">

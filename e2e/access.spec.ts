@@ -78,3 +78,14 @@ test.describe('by keyboard', () => {
     }
   })
 })
+
+test('a page is laid out once, in its own letters: they are asked for along with it, and once', async ({ page }) => {
+  await page.goto('/sign-in')
+  await page.evaluate(() => document.fonts.ready)
+  const letters = await page.evaluate(() =>
+    (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
+      .filter(({ name }) => /next-latin-wght-normal.*\.woff2$/.test(name))
+      .map(({ initiatorType }) => initiatorType),
+  )
+  expect(letters).toEqual(['link'])
+})

@@ -101,6 +101,6 @@ test('somebody who is hurt is one tap away, and the machine stops with it', asyn
   await page.getByRole('button', { name: 'Lift red tag …' }).click()
   await page.getByLabel('Why it may run again').fill('a scratch; the needle was whole')
   await page.getByRole('button', { name: 'Write it down' }).click()
-  await expect(page.getByText('Red tag off')).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Lines of the book, newest' }).getByText('Red tag off')).toBeVisible()
   await learner.context().close()
 })

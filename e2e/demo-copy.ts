@@ -12,18 +12,20 @@ export const SECRET = given('SECRET')
 /** where letters of every journey can be read */
 export const INBOX_URL = given('INBOX')
 
-/** The demo with a database and a server of its own: whatever is done to it, no other journey sees. */
+/** The demo at the server of a worker: whatever is done to it, no other file of journeys sees. */
 export interface DemoCopy {
   readonly url: string
   readonly databaseUrl: string
-  end(): Promise<void>
 }
 
-export async function asAdmin(...statements: readonly string[]): Promise<void> {
+/** @returns the rows of the last one */
+export async function asAdmin(...statements: readonly string[]): Promise<unknown[]> {
   const client = new pg.Client({ connectionString: ADMIN_URL })
   await client.connect()
+  let rows: unknown[] = []
   try {
-    for (const statement of statements) await client.query(statement)
+    for (const statement of statements) ({ rows } = await client.query(statement))
+    return rows
   } finally {
     await client.end()
   }
@@ -55,20 +57,44 @@ async function warm(url: string): Promise<void> {
   }
 }
 
-/** @param file of journeys, which names the copy */
-export async function copyDemo(file: string): Promise<DemoCopy> {
-  const database = `copy_${file.replace(/^.*\//, '').replaceAll(/\W/g, '_')}`
-  // A worker that was started again after a failure finds what the one before it left.
-  await asAdmin(`drop database if exists ${database} with (force)`, `create database ${database} template demo`)
-  const url = databaseUrl(database)
-  const server = await serve(url)
+const PAUSE_MS = 20
+
+/** Whether a server listens to this database for news. */
+const isHeard = async (database: string): Promise<boolean> =>
+  (await asAdmin(`select from pg_stat_activity where datname = '${database}' and query like 'listen %'`)).length > 0
+
+/** The server of a worker. A start costs more than most journeys: it goes on, and the database under it is another for each file. */
+export async function demoServer(worker: number): Promise<{ anew(): Promise<DemoCopy>; end(): Promise<void> }> {
+  const [now, next, old] = ['now', 'next', 'old'].map((part) => `${part}_${worker}`) as [string, string, string]
+  const dropped = (name: string) => `drop database if exists ${name} with (force)`
+  // A worker that was started again after a failure may find what the one before it left.
+  await asAdmin(...[now, next, old].map(dropped), `create database ${now} template demo`)
+  const server = await serve(databaseUrl(now))
   await warm(server.url)
+  const copy = { url: server.url, databaseUrl: databaseUrl(now) }
+  let untouched = true
   return {
-    url: server.url,
-    databaseUrl: url,
+    anew: async () => {
+      if (untouched) {
+        untouched = false
+        return copy
+      }
+      await asAdmin(`create database ${next} template demo`)
+      const listened = await isHeard(now)
+      // As after a restart of the database that put it back to an earlier hour.
+      await asAdmin(
+        `alter database ${now} allow_connections false`,
+        `select pg_terminate_backend(pid) from pg_stat_activity where datname = '${now}'`,
+        `alter database ${now} rename to ${old}`,
+        `alter database ${next} rename to ${now}`,
+        dropped(old),
+      )
+      while (listened && !(await isHeard(now))) await new Promise((resolve) => setTimeout(resolve, PAUSE_MS))
+      return copy
+    },
     end: async () => {
       await server.stop()
-      await asAdmin(`drop database ${database} with (force)`)
+      await asAdmin(dropped(now))
     },
   }
 }

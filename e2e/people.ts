@@ -1,7 +1,7 @@
 import { expect, test as base, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test'
 import { DEMO_CLASS_CODE, DEMO_PASSWORD, DEMO_STAFF } from '@/practice/seed'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
-import { copyDemo, FOLDER, type DemoCopy } from './demo-copy'
+import { demoServer, FOLDER, type DemoCopy } from './demo-copy'
 
 export type Who = 'coordinator' | 'instructor' | 'helper' | 'learner' | 'newcomer'
 
@@ -46,7 +46,7 @@ function pagesListen(browser: Browser): Browser {
   return browser
 }
 
-/** One demo for each file, made when its first test begins. */
+/** One demo for each file, there when its first test begins. */
 interface Demos {
   of(file: string): Promise<DemoCopy>
 }
@@ -56,19 +56,16 @@ export const test = base.extend<{ demo: DemoCopy; quiet: void }, { demos: Demos 
   demos: [
     // Playwright reads from the pattern what a fixture needs: this one needs nothing.
     // eslint-disable-next-line no-empty-pattern
-    async ({}, use) => {
+    async ({}, use, { workerIndex }) => {
+      const server = await demoServer(workerIndex)
       let now: { readonly file: string; readonly copy: DemoCopy } | undefined
       await use({
         of: async (file) => {
-          if (now?.file !== file) {
-            await now?.copy.end()
-            now = undefined
-            now = { file, copy: await copyDemo(file) }
-          }
+          if (now?.file !== file) now = { file, copy: await server.anew() }
           return now.copy
         },
       })
-      await now?.copy.end()
+      await server.end()
     },
     { scope: 'worker', timeout: 60_000 },
   ],

@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { KitSchema } from '../kit/kit-schema'
 import { Name, ProjectSchema } from '../kit/project'
 import { strict } from '../schema/shape'

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { TRAIT_NAMES, TRAITS, type TraitName, type Traits } from '../knowledge/machine/trait'
 import { Invalid } from '../schema/invalid'
 import { Name } from '../kit/project'

@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { EVENT_KINDS } from '../machine/event'
 import { TRAIT_NAMES } from '../knowledge/machine/trait'
 import { TRAIT_SOURCES } from '../machine/trait-source'

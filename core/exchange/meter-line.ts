@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { Invalid } from '../schema/invalid'
 import { check } from '../schema/validate'
 import { strict } from '../schema/shape'

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { FABRIC_NUMBERS } from '../fabric/intake'
 import { DROP_RESULTS } from './needle-fit'
 import { CAUTIONS } from '../knowledge/care/caution'

@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { KitFabricSchema, LayersSchema } from './kit-schema'
 import { OperationWord } from '../knowledge/vocabulary'
 import { strict } from '../schema/shape'

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { FEET } from './stitch/foot'
 import { STRUCTURES, TRAITS_OF_FABRIC } from './cloth/fabric'
 import { POINTS, type Point } from './needle/needle'

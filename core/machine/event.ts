@@ -1,4 +1,5 @@
-import Type, { type Static, type TSchema } from 'typebox'
+import * as Type from 'typebox'
+import type { Static, TSchema } from 'typebox'
 import type { Sent } from '../schema/sent'
 import { EVERYONE, type Role } from '../room/role'
 import { strict } from '../schema/shape'

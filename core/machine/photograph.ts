@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 
 /** A machine's photograph is made as small as a page shows it before it is sent. */
 export const PHOTOGRAPH_MOST_LETTERS = 180_000

@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { CHECKS, FAULT_CHECKS } from '../knowledge/fault/fault-check'
 import { saidIn, type MachineEvent } from '../machine/event'
 import { SYMPTOMS, SYMPTOM_WORDS } from '../knowledge/fault/symptom'

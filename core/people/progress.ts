@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { TRAITS } from '../knowledge/machine/trait'
 import { strict, words } from '../schema/shape'
 import { ANSWERS, PASS, type Answered } from '../knowledge/tension/answer'

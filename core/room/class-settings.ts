@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { strict } from '../schema/shape'
 import { capital, counted } from '../units/words'
 import { HouseRulesSchema, type HouseRules } from './house-rules'

@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { NEEDLE_SCHOOLS } from '../knowledge/needle/wear'
 import { ROOM_NUMBER_NAMES, ROOM_NUMBERS, type RoomNumberName } from '../knowledge/room-number'
 import { SCHOOLS, type School, type Schools } from '../knowledge/school'

@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { strict, words } from '../schema/shape'
 
 /** 0 is Sunday. */

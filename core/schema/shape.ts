@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 
 /** One of these words, as a JSON Schema `enum`, so that a refusal can list them. */
 export const words = <const Words extends readonly (string | number)[]>(list: Words) =>

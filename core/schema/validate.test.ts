@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import Type, { type TSchema } from 'typebox'
+import * as Type from 'typebox'
+import type { TSchema } from 'typebox'
 import { describe, expect, it } from 'vitest'
 import { HouseRulesSchema, DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import { Invalid } from './invalid'

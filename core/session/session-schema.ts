@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { ACCESS_NEEDS } from '../knowledge/machine/access'
 import { From0, strict, words } from '../schema/shape'
 

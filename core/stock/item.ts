@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { isHousehold, POINTS, systemKey, systemName, systemWords } from '../knowledge/needle/needle'
 import { named, plain, spaced } from '../units/words'
 import { FibreWord, FootWord, PointWord, SizeWord, Tex, UseWord } from '../knowledge/vocabulary'

@@ -1,4 +1,5 @@
-import Type, { type Static, type TSchema } from 'typebox'
+import * as Type from 'typebox'
+import type { Static, TSchema } from 'typebox'
 import type { AlreadyHere } from '../exchange/already-here'
 import type { BadMachineRow, MachineRow } from '../exchange/machine-rows'
 import type { ReadRows } from '../exchange/project-rows'

@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { Name } from '../kit/project'
 import { strict } from '../schema/shape'
 import { UnitsSchema } from '../room/venue-settings'

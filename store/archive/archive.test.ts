@@ -117,32 +117,35 @@ describe('an archive', () => {
 
   it('of an older Orthodex comes back in the shape of today, from every migration there was', async () => {
     const names = Object.keys(MIGRATIONS)
+    const from = await emptyDatabase()
+    const store = connect(from)
+    const migrator = new Migrator({
+      db: ofEveryVenue(store),
+      provider: { getMigrations: () => Promise.resolve(MIGRATIONS) },
+    })
+    const siteId = uuid()
     for (const [index, last] of names.entries()) {
-      const [from, into] = [await emptyDatabase(), await emptyDatabase()]
-      const store = connect(from)
-      const migrator = new Migrator({
-        db: ofEveryVenue(store),
-        provider: { getMigrations: () => Promise.resolve(MIGRATIONS) },
-      })
       await migrator.migrateTo(last)
-      const siteId = uuid()
+      const into = await emptyDatabase()
       await withClient(from, async (client) => {
-        await client.query(
-          `insert into site (site_id, code, name, time_zone, house_rules) values ($1, 'old', 'The Old Room', 'UTC', $2)`,
-          [siteId, JSON.stringify(DEFAULT_HOUSE_RULES)],
-        )
-        await client.query(`insert into person (site_id, person_id, name) values ($1, $1, 'Ada')`, [siteId])
+        if (index === 0) {
+          await client.query(
+            `insert into site (site_id, code, name, time_zone, house_rules) values ($1, 'old', 'The Old Room', 'UTC', $2)`,
+            [siteId, JSON.stringify(DEFAULT_HOUSE_RULES)],
+          )
+          await client.query(`insert into person (site_id, person_id, name) values ($1, $1, 'Ada')`, [siteId])
+        }
         const old = join(folder, 'old.zip')
         const manifest = await writeArchive(client, createWriteStream(old), new Date())
         expect(manifest.migrations).toEqual(names.slice(0, index + 1))
         await restoreArchive(old, into)
       })
-      await store.destroy()
       const restored = connect(into)
       expect([last, await readSite(restored, siteId)]).toMatchObject([last, { name: 'The Old Room' }])
       expect(await pendingMigrations(restored)).toEqual([])
       await restored.destroy()
     }
+    await store.destroy()
   })
 
   it('that cannot be written says so, and takes nothing else down with it', async () => {

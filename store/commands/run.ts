@@ -1,7 +1,7 @@
 import { stringify as stableText } from 'safe-stable-stringify'
 import { named } from '@/core/units/words'
 import { createHash } from 'node:crypto'
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { aboutOf } from '@/core/wire/about'
 import { actionWords, may } from '@/core/wire/permission'
 import { check } from '@/core/schema/validate'

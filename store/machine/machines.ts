@@ -4,6 +4,7 @@ import { TRAITS, type TraitName, type Traits } from '@/core/knowledge/machine/tr
 import type { TraitSource } from '@/core/machine/trait-source'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
+import { DATABASE_RUN } from '../database-run'
 import { STATE, stateOf } from './book'
 import { STANDS_HERE } from './stands-here'
 
@@ -50,8 +51,8 @@ export async function readRoom(store: Reader, siteId: string): Promise<RoomMachi
         .onRef('machine_state.machine_id', '=', 'machine.machine_id'),
     )
     .select(['machine.machine_id', 'name', 'number', 'place_x', 'place_y'])
-    // Each write of a row gives it another version.
-    .select(sql<string>`machine_state.xmin::text || machine_state.ctid::text`.as('version'))
+    // Each write of a row gives it another version, in this run of this database.
+    .select(sql<string>`concat(machine_state.xmin, machine_state.ctid, ' ', ${DATABASE_RUN})`.as('version'))
     .where('machine.site_id', '=', siteId)
     .where(STANDS_HERE)
     .orderBy('number')

@@ -4,6 +4,7 @@ import type { StockItem } from '@/core/stock/item'
 import { itemKey } from '@/core/stock/item'
 import { shelvesAway } from '@/core/stock/ledger'
 import { reconcileNeedles } from '@/core/stock/reconcile'
+import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
@@ -133,4 +134,33 @@ describe('a shelf', () => {
     await change()
     expect((await told()).left).toBe(9)
   })
+})
+
+it('of a database that was put back to an earlier hour is asked anew, though as much was fitted since', async () => {
+  const before = await freshStore()
+  const there = await aVenue(before.store, 'putback')
+  const machineId = uuid()
+  const needle = (sizeNm: number) => ({ system: '130/705 H', point: 'universal', sizeNm })
+  const did = (in_: Store, name: string, body: object) => runCommand(in_, there, name, { commandId: uuid(), body })
+  const place = { x: 1, y: 1 }
+  const machine = { machineId, name: 'Heron', number: 1, place, traits: ORDINARY_TRAITS, source: 'manual' }
+  await did(before.store, 'add-machine', machine)
+  for (const sizeNm of [80, 90])
+    await did(before.store, 'count-stock', { item: { kind: 'needle', ...needle(sizeNm) }, count: 5 })
+  await before.store.destroy()
+  const counts: number[][] = []
+  for (const sizeNm of [80, 90]) {
+    const copy = await freshStore(before.url)
+    const line = { kind: 'needle-changed', body: { in: { ...needle(sizeNm), condition: 'new' } } }
+    await did(copy.store, 'log', { machineId, happenedAt: new Date().toISOString(), ...line })
+    const shelves = await readShelves(copy.store, there.siteId)
+    counts.push(shelves.map(({ count }) => count).sort())
+    expect(shelves.find(({ item }) => 'sizeNm' in item && item.sizeNm === sizeNm)?.count).toBe(4)
+    await copy.end()
+  }
+  expect(counts).toEqual([
+    [4, 5],
+    [4, 5],
+  ])
+  await before.end()
 })

@@ -7,6 +7,7 @@ import { StockItemSchema } from '@/core/stock/item'
 import { onHand, type NeedleFitted, type OnHand, type StockMove } from '@/core/stock/ledger'
 import { needlesFitted, type NeedleBook } from '@/core/stock/reconcile'
 import type { Database } from '../database'
+import { DATABASE_RUN } from '../database-run'
 import { asLine, LINE } from '../machine/book'
 
 type Reader = Kysely<Database> | Transaction<Database>
@@ -88,6 +89,7 @@ export async function readShelves(store: Reader, siteId: string, key?: string): 
 const MOST_REMEMBERED = 200
 
 interface Remembered {
+  readonly run: string
   readonly since: string
   readonly lines: number
   readonly fitted: readonly NeedleFitted[]
@@ -99,20 +101,20 @@ const remembered = new Map<string, Remembered>()
  * out of a book, so as many of them as last time are the same ones.
  */
 async function readFitted(store: Reader, siteId: string, since: string): Promise<readonly NeedleFitted[]> {
-  const { lines } = await store
+  const { lines, run } = await store
     .selectFrom('machine_event')
-    .select(({ fn }) => fn.countAll<number>().as('lines'))
+    .select(({ fn }) => [fn.countAll<number>().as('lines'), DATABASE_RUN.as('run')])
     .where('site_id', '=', siteId)
     .where('happened_at', '>=', new Date(since))
     .where('kind', 'in', NEEDLE_KINDS)
     .executeTakeFirstOrThrow()
   const last = remembered.get(siteId)
   const fitted =
-    last?.since === since && last.lines === lines
+    last?.run === run && last.since === since && last.lines === lines
       ? last.fitted
       : needlesFitted(await readNeedleBooks(store, siteId, since))
   remembered.delete(siteId)
-  remembered.set(siteId, { since, lines, fitted })
+  remembered.set(siteId, { run, since, lines, fitted })
   for (const [oldest] of remembered) {
     if (remembered.size <= MOST_REMEMBERED) break
     remembered.delete(oldest)

@@ -8,8 +8,11 @@ import type { StaffRole } from '@/core/room/role'
 import { createSite } from '../site/create-site'
 import { addSignIn } from '../site/people'
 
-/** A fresh, migrated database of the test's own, dropped by `end`. */
-export async function freshStore(): Promise<{ store: Store; url: string; end: () => Promise<void> }> {
+/**
+ * A fresh, migrated database of the test's own, dropped by `end`.
+ * @param of a database's address: as that one is, and nobody may be asking it
+ */
+export async function freshStore(of?: string): Promise<{ store: Store; url: string; end: () => Promise<void> }> {
   const templateUrl = inject('templateUrl')
   const name = `test_${randomUUID().replaceAll('-', '')}`
   const ask = async (statement: string) => {
@@ -18,7 +21,7 @@ export async function freshStore(): Promise<{ store: Store; url: string; end: ()
     await client.query(statement)
     await client.end()
   }
-  await ask(`create database ${name} template template`)
+  await ask(`create database ${name} template ${of ? new URL(of).pathname.slice(1) : 'template'}`)
   const url = templateUrl.replace(/\/template$/, `/${name}`)
   const store = connect(url)
   return {

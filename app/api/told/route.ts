@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { words } from '@/core/schema/shape'
 import { check } from '@/core/schema/validate'
 import { ASKS, type EventAsk } from '@/core/wire/asks'

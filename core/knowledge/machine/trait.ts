@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { DialSchema, FootWord, LengthMarksSchema, RangeMm, StitchWord, Tex } from '../vocabulary'
 import { Above0, From0, strict, words } from '../../schema/shape'
 

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { KitThreadSchema } from '../../knowledge/vocabulary'
 import { STAFF } from '../../room/role'
 import { strict } from '../../schema/shape'

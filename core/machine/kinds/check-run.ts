@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { CHECK_GROUPS, GROUP_WORDS } from '../../knowledge/check/check'
 import { EVERYONE } from '../../room/role'
 import { strict, words } from '../../schema/shape'

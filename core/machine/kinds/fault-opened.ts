@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { FAULTS } from '../../knowledge/fault/fault-kind'
 import { EVERYONE } from '../../room/role'
 import { strict, words } from '../../schema/shape'

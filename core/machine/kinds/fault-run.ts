@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { CHECKS, FAULT_CHECKS } from '../../knowledge/fault/fault-check'
 import { SYMPTOM_WORDS, SYMPTOMS } from '../../knowledge/fault/symptom'
 import { EVERYONE } from '../../room/role'

@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { NEEDLE_OUT, REASON_OF_STATE } from '../../knowledge/check/needle-out'
 import type { SetupChange } from '../../knowledge/check/check'
 import { POINTS, systemWords } from '../../knowledge/needle/needle'

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { STAFF } from '../../room/role'
 import { strict, words } from '../../schema/shape'
 import { kind } from './kind'

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { TEACHING } from '../../room/role'
 import { strict } from '../../schema/shape'
 import { withoutLock } from '../changes'

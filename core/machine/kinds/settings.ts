@@ -1,4 +1,5 @@
-import Type, { type Static } from 'typebox'
+import * as Type from 'typebox'
+import type { Static } from 'typebox'
 import { FootWord } from '../../knowledge/vocabulary'
 import { From0, strict, words } from '../../schema/shape'
 import { named, plain } from '../../units/words'

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import type { CheckGroup } from '../../knowledge/check/check'
 import { GATES, SWATCH_SIGNS, TARGETS, TOP_LOOKS, UNDER_LOOKS } from '../../knowledge/tension/tension'
 import { EVERYONE } from '../../room/role'

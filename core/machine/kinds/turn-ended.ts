@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { EVERYONE } from '../../room/role'
 import { strict } from '../../schema/shape'
 import { always, kind, ProjectId } from './kind'

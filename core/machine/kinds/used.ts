@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { LOADS } from '../../knowledge/needle/wear'
 import { STAFF } from '../../room/role'
 import { Above0, From0, strict, words } from '../../schema/shape'

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { CallFoundSchema } from '../../people/help-call'
 import { EVERYONE, STAFF } from '../../room/role'
 import { strict } from '../../schema/shape'

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { KitsFileSchema } from '../../exchange/kits-file'
 import { DropTestSchema, OverrideSchema } from '../../kit/kit-schema'
 import { Name, ProjectSchema } from '../../kit/project'

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { EVENT_KINDS } from '../../machine/event'
 import { EVERYONE, STAFF } from '../../room/role'
 import { strict, words } from '../../schema/shape'

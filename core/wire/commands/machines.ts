@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { MachinesFileSchema } from '../../exchange/machines-file'
 import { Name } from '../../kit/project'
 import { TRAIT_NAMES } from '../../knowledge/machine/trait'

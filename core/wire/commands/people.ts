@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { Name } from '../../kit/project'
 import { KEY_PURPOSES } from '../../people/key'
 import { PERSON_EVENTS } from '../../people/progress'

@@ -1,4 +1,5 @@
-import Type, { type TSchema } from 'typebox'
+import * as Type from 'typebox'
+import type { TSchema } from 'typebox'
 import type { Role } from '../../room/role'
 import { FARTHEST } from '../../room/table'
 import { strict } from '../../schema/shape'

@@ -1,4 +1,4 @@
-import Type from 'typebox'
+import * as Type from 'typebox'
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { strict } from '@/core/schema/shape'
