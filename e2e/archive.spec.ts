@@ -4,6 +4,8 @@ import { checkArchive, restoreArchive } from '@/store/archive/read'
 import { unseal } from '@/store/archive/sealed'
 import { asAdmin, databaseUrl } from './demo-copy'
 import { expect, stateFile, test } from './people'
+import { connect } from '@/store/connect'
+import { noteNightWork } from '@/store/site/night-work'
 
 test.use({ storageState: stateFile('coordinator') })
 
@@ -66,4 +68,34 @@ test('a venue is taken away by a button, closed by a passphrase, and stands on a
   // Who took it is kept.
   await page.goto('/people/deeds')
   await expect(page.getByText(/Take archive/i).first()).toBeVisible()
+})
+
+test('a copy that the server could not make for days is told to whoever answers for the venue, where they look first', async ({
+  page,
+  demo,
+  browser,
+}) => {
+  const store = connect(demo.databaseUrl)
+  const daysAgo = (days: number) => new Date(Date.now() - days * 24 * 3_600_000)
+  await noteNightWork(store, 'copying', daysAgo(4))
+  await noteNightWork(store, 'copying', daysAgo(0), 'full')
+  const undone = page.getByRole('region', { name: 'Not done at night' })
+  await page.goto('/room')
+  await expect(undone).toContainText('The server has made no copy of its books since')
+  await expect(undone).toContainText('Its disk is full.')
+  const helper = await browser.newContext({ storageState: stateFile('helper') })
+  const theirs = await helper.newPage()
+  await theirs.goto(new URL('/room', page.url()).href)
+  await expect(theirs.getByRole('heading', { level: 1 })).toBeVisible()
+  await expect(theirs.getByText('Not done at night')).toBeHidden()
+  await helper.close()
+  await undone.getByRole('link', { name: 'take a copy yourself' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'The venue' })).toBeVisible()
+  await expect(undone).toBeVisible()
+  // The disk was tidied, and the next hour it is done.
+  await noteNightWork(store, 'copying', new Date())
+  await store.destroy()
+  await page.reload()
+  await expect(page.getByText('The server made its last copy by itself')).toBeVisible()
+  await expect(undone).toBeHidden()
 })

@@ -1,4 +1,5 @@
 import type { ColumnType } from 'kysely'
+import type { NightTrouble, NightWork } from '@/core/room/night-work'
 
 /** JSON column: read as unknown and validated by its one schema, written as text. */
 type Json = ColumnType<unknown, string, string>
@@ -319,6 +320,16 @@ export interface CommandTable {
   recorded_at: WrittenAt
 }
 
+/** What the server does by itself each night; of no venue. */
+interface NightWorkTable {
+  work: NightWork
+  tried_at: Time
+  /** null: never yet */
+  done_at: Time | null
+  /** of the last try, where that one failed */
+  trouble: NightTrouble | null
+}
+
 export interface Database {
   site: SiteTable
   person: PersonTable
@@ -346,6 +357,7 @@ export interface Database {
   help_call: HelpCallTable
   left_line: LeftLineTable
   command: CommandTable
+  night_work: NightWorkTable
   sign_in_rate_limit: {
     id: string
     key: string

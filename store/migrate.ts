@@ -25,6 +25,7 @@ import * as saidToClass from './migrations/0023-said-to-class'
 import * as ownUnits from './migrations/0024-own-units'
 import * as machinePhotographs from './migrations/0025-machine-photographs'
 import * as passkeys from './migrations/0026-passkeys'
+import * as nightWork from './migrations/0027-night-work'
 import { rebuildOldStates } from './machine/book'
 import { raiseRowWall } from './row-wall'
 import { ofEveryVenue } from './site-wall'
@@ -58,6 +59,7 @@ export const MIGRATIONS = {
   '0024-own-units': ownUnits,
   '0025-machine-photographs': machinePhotographs,
   '0026-passkeys': passkeys,
+  '0027-night-work': nightWork,
 }
 
 /** The migrations that a database still lacks, in their order. */

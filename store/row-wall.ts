@@ -62,6 +62,8 @@ const quoted = (name: string): string => `"${name.replaceAll('"', '""')}"`
 
 /** The sign-in library's tables belong to no venue; a command that invites somebody or ends their sign-in writes them. */
 const SHARED = ['sign_in_user', 'sign_in_account', 'sign_in_session', 'sign_in_passkey', 'sign_in_rate_limit']
+/** What the server itself did is seen from every venue and written from none. */
+const SEEN = ['night_work']
 
 /** The venue's id is read once a query, not once a row. */
 const WALL = `do $$
@@ -89,6 +91,11 @@ begin
   for each in select unnest(array[${SHARED.map((name) => `'${name}'`).join(', ')}]) as name loop
     if not has_table_privilege('${VENUE_ROLE}', each.name, 'insert') then
       execute format('grant select, insert, update, delete on %I to ${VENUE_ROLE}', each.name);
+    end if;
+  end loop;
+  for each in select unnest(array[${SEEN.map((name) => `'${name}'`).join(', ')}]) as name loop
+    if not has_table_privilege('${VENUE_ROLE}', each.name, 'select') then
+      execute format('grant select on %I to ${VENUE_ROLE}', each.name);
     end if;
   end loop;
   grant usage on schema public to ${VENUE_ROLE};

@@ -13,7 +13,7 @@ beforeAll(async () => {
 afterAll(() => end())
 
 /** A database's own tables; those of the sign-in library and of the migrator belong to no venue. */
-const OF_NO_VENUE = /^(sign_in_|kysely_)/
+const OF_NO_VENUE = /^(sign_in_|kysely_|night_work$)/
 /** Found by who somebody is or what they hold, before it is known of which venue. */
 const DOORS = ['site', 'membership', 'access_key', 'invitation']
 

@@ -2,11 +2,10 @@ import { connect } from '@/store/connect'
 import { hasVenue, setupWord } from '@/store/site/setup'
 import { join } from 'node:path'
 import { MIGRATIONS, migrate, pendingMigrations } from '@/store/migrate'
-import { eraseWhoseTimeIsOver } from '@/store/people/retention'
-import { prunePractice, pruneSignIns } from '@/store/site/prune'
-import { backUp, everyNight, nightlyCopy } from '../serve/backups'
+import { backUp } from '../serve/backups'
 import { buildWhenChanged } from '../serve/build'
 import { startServer } from '../serve/next-server'
+import { startNights } from '../serve/nights'
 import { inWords, untilEnded } from '../serve/until-ended'
 
 const { DATABASE_URL, ORTHODEX_SECRET, ORTHODEX_ORIGIN, ORTHODEX_BACKUPS, ORTHODEX_SMTP, ORTHODEX_MAIL_FROM, HOST } =
@@ -58,21 +57,7 @@ if (missing.length > 0) {
       HOST ? { host: HOST } : {},
     ),
   )
-  const stopNights = everyNight(
-    async (now) => {
-      const pruning = connect(DATABASE_URL!)
-      try {
-        await pruneSignIns(pruning, now)
-        await prunePractice(pruning, now)
-        const erased = await eraseWhoseTimeIsOver(pruning, now)
-        if (erased > 0) console.error(`orthodex: ${erased} whose time is over are erased`)
-      } finally {
-        await pruning.destroy()
-      }
-      if (ORTHODEX_BACKUPS) await nightlyCopy(DATABASE_URL!, ORTHODEX_BACKUPS, now)
-    },
-    (words) => console.error(`orthodex: ${words}`),
-  )
+  const stopNights = startNights(DATABASE_URL!, ORTHODEX_BACKUPS, (words) => console.error(`orthodex: ${words}`))
   untilEnded(() => {
     stopNights()
     return server.stop()

@@ -4,7 +4,7 @@ import { PassThrough } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import pg from 'pg'
 import { BadArchive } from '@/store/archive/bad-archive'
-import { restoreArchive } from '@/store/archive/read'
+import { checkArchive, restoreArchive } from '@/store/archive/read'
 import { seal, SEALED, unseal } from '@/store/archive/sealed'
 import { writeArchive, type Manifest } from '@/store/archive/write'
 
@@ -21,7 +21,8 @@ export async function backUp(
   const client = new pg.Client({ connectionString: databaseUrl })
   await client.connect()
   try {
-    const out = createWriteStream(making, { mode: 0o600 })
+    // On the disk itself before it has its name: a machine that loses its power keeps no name without a file.
+    const out = createWriteStream(making, { mode: 0o600, flush: true })
     const plain = of.passphrase === undefined ? out : new PassThrough()
     const closed =
       of.passphrase === undefined ? undefined : pipeline(await seal(plain as PassThrough, of.passphrase), out)
@@ -29,6 +30,8 @@ export async function backUp(
     closed?.catch(() => undefined)
     const manifest = await writeArchive(client, plain, new Date(), of.siteId)
     await closed
+    // What nobody can read back is no copy. One that is closed was read by nobody but the one who closed it.
+    if (of.passphrase === undefined) await checkArchive(making)
     renameSync(making, file)
     return manifest
   } finally {
@@ -62,25 +65,4 @@ export async function nightlyCopy(databaseUrl: string, folder: string, now: Date
     .filter((name) => NAME.test(name) && !name.includes('-before-'))
     .sort()
   for (const old of nightly.slice(0, -NIGHTS)) rmSync(join(folder, old))
-}
-
-const HOUR_MS = 3_600_000
-
-/** Once a day, in the hour after three at night; what goes wrong is said and tried again the next hour. */
-export function everyNight(work: (now: Date) => Promise<void>, say: (words: string) => void): () => void {
-  let done = ''
-  const look = async () => {
-    const now = new Date()
-    const day = now.toISOString().slice(0, 10)
-    if (now.getHours() < 3 || done === day) return
-    try {
-      await work(now)
-      done = day
-    } catch (error) {
-      say(`the night’s work was not done: ${error instanceof Error ? error.message : String(error)}`)
-    }
-  }
-  const timer = setInterval(() => void look(), HOUR_MS)
-  void look()
-  return () => clearInterval(timer)
 }

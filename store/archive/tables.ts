@@ -1,5 +1,14 @@
-/** Tables that are no part of a venue's life: the migrator's own, and marks of wrong tries, which time takes away by itself. */
-const LEFT_OUT = ['kysely_migration', 'kysely_migration_lock', 'sign_in_rate_limit', 'sign_in_verification']
+/**
+ * Tables that are no part of a venue's life: the migrator's own, what a server did at night, and marks of wrong tries, which time
+ * takes away by itself.
+ */
+const LEFT_OUT = [
+  'kysely_migration',
+  'kysely_migration_lock',
+  'night_work',
+  'sign_in_rate_limit',
+  'sign_in_verification',
+]
 
 /**
  * Every table of an archive in an order in which none names a row of a later one.

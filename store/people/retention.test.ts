@@ -71,6 +71,20 @@ describe('retention', () => {
     expect(await eraseWhoseTimeIsOver(store, new Date('2040-01-01T00:00:00Z'))).toBe(0)
   })
 
+  it('goes on at every other venue where something stands in the way at one', async () => {
+    const bad = await aVenue(store, 'bad')
+    const of = ofEveryVenue(store).updateTable('site').where('site_id', '=', bad.siteId)
+    await of
+      .set({ settings: JSON.stringify({ ...DEFAULT_VENUE_SETTINGS, learnersAfterMonths: 'nine' }) } as never)
+      .execute()
+    await aClass('Long over', '2026-09-01', 'Nan')
+    await months(9)
+    await expect(eraseWhoseTimeIsOver(store, NOW)).rejects.toThrow('learnersAfterMonths')
+    expect(await names()).not.toContain('Nan')
+    await of.set({ settings: JSON.stringify(DEFAULT_VENUE_SETTINGS) } as never).execute()
+    await months()
+  })
+
   it('of what somebody needs ends with the last open class they are in', async () => {
     const { courseId, bags } = await aClass('Needs', undefined, 'Mia')
     const [{ personId, enrolmentId }] = bags as [(typeof bags)[number]]

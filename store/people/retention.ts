@@ -50,18 +50,29 @@ export async function readRetention(store: Reader, siteId: string, timeZone: str
   }))
 }
 
-/** Erases everywhere the learners whose time is over, as each venue has said. @returns how many */
+/**
+ * Erases everywhere the learners whose time is over, as each venue has said.
+ * @returns how many
+ * @throws what stood in the way at the first venue where something did, after all the others
+ */
 export async function eraseWhoseTimeIsOver(store: Kysely<Database>, now: Date): Promise<number> {
   let erased = 0
+  // What stands in the way at one venue holds up none of the others.
+  const failed: unknown[] = []
   for (const { site_id: siteId } of await store.selectFrom('site').select('site_id').execute()) {
-    const { settings, timeZone } = await readSite(store, siteId)
-    const months = settings.learnersAfterMonths
-    if (months === undefined) continue
-    const today = dayIn(now, timeZone)
-    for (const { personId } of whoGoes(await readRetention(store, siteId, timeZone, now), months, today)) {
-      await store.transaction().execute((tx) => erasePerson(tx, siteId, personId, now))
-      erased += 1
+    try {
+      const { settings, timeZone } = await readSite(store, siteId)
+      const months = settings.learnersAfterMonths
+      if (months === undefined) continue
+      const today = dayIn(now, timeZone)
+      for (const { personId } of whoGoes(await readRetention(store, siteId, timeZone, now), months, today)) {
+        await store.transaction().execute((tx) => erasePerson(tx, siteId, personId, now))
+        erased += 1
+      }
+    } catch (error) {
+      failed.push(error)
     }
   }
+  if (failed.length > 0) throw failed[0]
   return erased
 }

@@ -7,6 +7,8 @@ import type { Traits } from '@/core/knowledge/machine/trait'
 import { partsOf } from '@/core/room/walk'
 import type { HelpCall } from '@/core/people/help-call'
 import { readOpenCalls } from '@/store/calls/calls'
+import { readNightWork } from '@/store/site/night-work'
+import { UndoneNights } from '../../_parts/night-work'
 import { DRAWN_CALLS } from '../../_parts/calls/drawn-calls'
 import { readMachineVersions } from '@/store/machine/versions'
 import { readRoom, readTraits, type RoomMachine } from '@/store/machine/machines'
@@ -35,11 +37,12 @@ export default async function RoomPage({ searchParams }: Props) {
   const store = booksOf(actor.siteId)
   // Before all else: what changes while the rest is read is drawn anew, and never missed.
   const version = machinesVersion(await readMachineVersions(store, actor.siteId)).whole
-  const [room, site, sitters, calls, asked] = await Promise.all([
+  const [room, site, sitters, calls, nights, asked] = await Promise.all([
     readRoom(store, actor.siteId),
     siteOf(actor.siteId),
     readSitters(store, actor.siteId),
     readOpenCalls(store, actor.siteId),
+    may(actor.role, 'see-people') ? readNightWork(store) : [],
     searchParams,
   ])
   const rules = site.houseRules.needle
@@ -79,6 +82,7 @@ export default async function RoomPage({ searchParams }: Props) {
   return (
     <>
       <FollowMachines drawn={version} />
+      <UndoneNights records={nights} now={now} timeZone={site.timeZone} />
       <div className="mb-4 flex flex-wrap items-end gap-x-8 gap-y-2">
         <h1 className="text-3xl font-bold" {...{ [DRAWN_CALLS]: calls.map(({ callId }) => callId).join() }}>
           Room

@@ -11,7 +11,7 @@ export function TakeCopy({ shortest }: { shortest: number }) {
     <form
       method="post"
       action="/api/archive"
-      className="sheet mt-8 flex flex-col gap-4 p-5"
+      className="sheet mt-2 flex flex-col gap-4 p-5"
       aria-labelledby="take-copy"
     >
       <div>

@@ -1,0 +1,88 @@
+import { NIGHT_WORKS, troubleOf, type NightWork } from '@/core/room/night-work'
+import { connect, type Store } from '@/store/connect'
+import { eraseWhoseTimeIsOver } from '@/store/people/retention'
+import { forgetNightWork, noteNightWork } from '@/store/site/night-work'
+import { prunePractice, pruneSignIns } from '@/store/site/prune'
+import { nightlyCopy } from './backups'
+
+const HOUR_MS = 3_600_000
+/** By the server's own clock: after whoever sews late has gone home. */
+const FROM_HOUR = 3
+
+const dayOf = (now: Date): string => `${now.getFullYear()}-${now.getMonth()}-${now.getDate()}`
+
+type Works = Readonly<Partial<Record<NightWork, (now: Date) => Promise<void>>>>
+
+/**
+ * Once a day, in the hour after three at night, each work by itself: one that fails holds up none of the others, and is tried again
+ * the next hour.
+ * @param told of each try, with what stood in its way; may not fail itself
+ * @returns how to stop
+ */
+export function everyNight(
+  works: Works,
+  told: (work: NightWork, now: Date, failed?: NodeJS.ErrnoException) => Promise<void>,
+): () => void {
+  const done = new Map<NightWork, string>()
+  const look = async () => {
+    const now = new Date()
+    if (now.getHours() < FROM_HOUR) return
+    for (const work of NIGHT_WORKS) {
+      const run = works[work]
+      if (!run || done.get(work) === dayOf(now)) continue
+      const failed = await run(now).then(
+        () => undefined,
+        (error: unknown) => (error instanceof Error ? error : new Error(String(error))),
+      )
+      if (!failed) done.set(work, dayOf(now))
+      await told(work, now, failed)
+    }
+  }
+  const timer = setInterval(() => void look(), HOUR_MS)
+  void look()
+  return () => clearInterval(timer)
+}
+
+/**
+ * What a server does by itself each night. Whether it was done is noted in the database, from where coordinators are told: a journal
+ * that nobody reads tells nobody.
+ * @param backups the folder of nightly copies; absent: none are made, and none are promised
+ * @param say what goes into the journal
+ * @returns how to stop
+ */
+export function startNights(
+  databaseUrl: string,
+  backups: string | undefined,
+  say: (words: string) => void,
+): () => void {
+  const inStore = async (work: (store: Store) => Promise<void>): Promise<void> => {
+    const store = connect(databaseUrl)
+    try {
+      await work(store)
+    } finally {
+      await store.destroy()
+    }
+  }
+  const note = (work: (store: Store) => Promise<void>) =>
+    inStore(work).catch((error: Error) => say(`what was done at night could not be noted: ${error.message}`))
+  if (!backups) void note((store) => forgetNightWork(store, 'copying'))
+  return everyNight(
+    {
+      tidying: (now) =>
+        inStore(async (store) => {
+          await pruneSignIns(store, now)
+          await prunePractice(store, now)
+        }),
+      erasing: (now) =>
+        inStore(async (store) => {
+          const erased = await eraseWhoseTimeIsOver(store, now)
+          if (erased > 0) say(`${erased} whose time is over are erased`)
+        }),
+      ...(backups && { copying: (now: Date) => nightlyCopy(databaseUrl, backups, now) }),
+    },
+    async (work, now, failed) => {
+      if (failed) say(`the night’s ${work} was not done: ${failed.message}`)
+      await note((store) => noteNightWork(store, work, now, failed && troubleOf(failed.code)))
+    },
+  )
+}

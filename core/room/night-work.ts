@@ -1,0 +1,38 @@
+/** What a server does by itself each night: lets go of sign-ins and practice rooms that are over, erases whose time is over, keeps a copy. */
+export const NIGHT_WORKS = ['tidying', 'erasing', 'copying'] as const
+export type NightWork = (typeof NIGHT_WORKS)[number]
+
+/** What stood in its way, as far as it can be told from outside of the server. */
+export const NIGHT_TROUBLES = ['full', 'barred', 'missing', 'away', 'other'] as const
+export type NightTrouble = (typeof NIGHT_TROUBLES)[number]
+
+export interface NightRecord {
+  readonly work: NightWork
+  /** ISO; absent: never yet */
+  readonly doneAt?: string
+  /** of the last try, where that one failed */
+  readonly trouble?: NightTrouble
+}
+
+/** A night may be late by half a day (a server that was off, a clock that changed) before anybody is troubled with it. */
+const LATE_HOURS = 36
+
+/** Which of a night's works have not been done for longer than a night, as of now (ISO); in the order in which they are done. */
+export const undoneWork = (records: readonly NightRecord[], now: string): NightRecord[] =>
+  records.filter(({ doneAt }) => doneAt === undefined || Date.parse(now) - Date.parse(doneAt) > LATE_HOURS * 3_600_000)
+
+const TROUBLES: ReadonlyMap<unknown, NightTrouble> = new Map([
+  ['ENOSPC', 'full'],
+  ['EDQUOT', 'full'],
+  ['EACCES', 'barred'],
+  ['EPERM', 'barred'],
+  ['EROFS', 'barred'],
+  ['ENOENT', 'missing'],
+  ['ENOTDIR', 'missing'],
+  ['ECONNREFUSED', 'away'],
+  ['ETIMEDOUT', 'away'],
+  ['ENOTFOUND', 'away'],
+])
+
+/** @param code of a system's error; what anything else means stands in the server's journal alone */
+export const troubleOf = (code: unknown): NightTrouble => TROUBLES.get(code) ?? 'other'
