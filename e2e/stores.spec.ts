@@ -120,6 +120,22 @@ test('a key lets a run meter write needle hours, and a calendar read what care i
   const line = page.getByRole('list', { name: 'Lines of the book, newest first' }).getByRole('listitem').first()
   await expect(line).toContainText('by the run meter, 406 stitches in 5 starts')
 
+  // It tells nothing more, and the machine is sewn on: its needle would seem young for ever.
+  const machineId = new URL(page.url()).pathname.split('/').at(-1)!
+  for (const sewn of [1, 2, 3]) {
+    const body = { dial: 4, target: 'straight', top: 'own', under: 'own', done: [] }
+    const happenedAt = new Date(Date.parse(first.endedAt) + sewn * 1000).toISOString()
+    const asked = { commandId: uuid(), body: { machineId, happenedAt, kind: 'swatch-stitched', body } }
+    expect((await page.request.post('/api/commands/log', { data: asked })).ok()).toBe(true)
+  }
+  const silent = page.getByRole('region', { name: 'Run meters' })
+  await expect(silent).toContainText('Dunlin: its run meter has told nothing since')
+  await page.goto('/room')
+  await expect(silent).toContainText('Its needle is older than it says here.')
+  meter.sew(new Date(Date.parse(first.endedAt) + 4000))
+  expect(await meter.send()).toBe(1)
+  await expect(silent).toBeHidden()
+
   await page.goto('/people')
   await form.getByLabel('Called').fill('office calendar')
   await form.getByRole('button', { name: 'Make it' }).click()

@@ -1,11 +1,13 @@
 import { ofEveryVenue } from '@/store/site-wall'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
 import { aVenue, freshStore } from '../testing/store'
 import { openWith, readKeys } from './keys'
+import { readSilentMeters } from './silent-meters'
 
 let store: Store
 let end: () => Promise<void>
@@ -50,5 +52,58 @@ describe('a key', () => {
     await expect(run('make-key', { ...key, purpose: 'care-feed', secret: 'short' })).rejects.toMatchObject({
       path: 'secret',
     })
+  })
+})
+
+describe('a run meter that tells nothing while its machine is sewn on', () => {
+  it('is told of, until it tells again, somebody writes the time, or its key is ended', async () => {
+    const [machineId, other, keyId] = [uuid(), uuid(), uuid()]
+    const place = { x: 1, y: 1 }
+    for (const [number, id] of [machineId, other].entries())
+      await run('add-machine', {
+        ...{ machineId: id, name: `Heron ${number}`, number: number + 1, place, traits: ORDINARY_TRAITS },
+        source: 'manual',
+      })
+    const now = Date.now()
+    const ago = (minutes: number) => new Date(now - minutes * 60_000).toISOString()
+    await run('make-key', { keyId, purpose: 'run-meter', machineId, name: 'meter', secret: 'r'.repeat(43) })
+    await ofEveryVenue(store)
+      .updateTable('access_key')
+      .set({ made_at: new Date(ago(600)) } as never)
+      .where('key_id', '=', keyId)
+      .execute()
+    const log = async (minutes: number, kind: string, body: object) => {
+      const commandId = uuid()
+      await runCommand(store, who, 'log', { commandId, body: { machineId, happenedAt: ago(minutes), kind, body } })
+      return commandId
+    }
+    const swatch = { dial: 4, target: 'straight', top: 'own', under: 'own', done: [] }
+    const silent = (only?: string) => readSilentMeters(store.ofVenue(who.siteId), who.siteId, only)
+    const use = { load: 'ordinary', motorMinutes: 1 }
+    await log(500, 'used', { use, finishedProject: false, metered: { stitches: 400, starts: 3 } })
+    await log(499, 'swatch-stitched', swatch)
+    await log(400, 'swatch-stitched', swatch)
+    expect(await silent()).toEqual([])
+    const third = await log(300, 'turn-ended', { finished: false })
+    expect(await silent()).toEqual([{ machineId, since: ago(500) }])
+    expect(await silent(other)).toEqual([])
+
+    // A line that was never so says nothing, and one whose correction was taken back does.
+    const back = await log(299, 'correction', { corrects: third, because: 'not here' })
+    expect(await silent()).toEqual([])
+    await log(298, 'correction', { corrects: back, because: 'it was here' })
+    expect(await silent(machineId)).toHaveLength(1)
+
+    // Lines it had kept come late; then it is silent once more, and somebody writes the time.
+    await log(350, 'used', { use, finishedProject: false, metered: { stitches: 900, starts: 9 } })
+    expect(await silent()).toEqual([])
+    for (const minutes of [200, 190, 180]) await log(minutes, 'swatch-stitched', swatch)
+    expect(await silent()).toEqual([{ machineId, since: ago(350) }])
+    await log(170, 'used', { use: { load: 'ordinary', chairMinutes: 40 }, finishedProject: false })
+    expect(await silent()).toEqual([])
+    for (const minutes of [160, 150, 140]) await log(minutes, 'swatch-stitched', swatch)
+    expect(await silent()).toHaveLength(1)
+    await run('end-key', { keyId })
+    expect(await silent()).toEqual([])
   })
 })

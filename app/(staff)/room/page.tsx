@@ -8,7 +8,9 @@ import { partsOf } from '@/core/room/walk'
 import type { HelpCall } from '@/core/people/help-call'
 import { readOpenCalls } from '@/store/calls/calls'
 import { readNightWork } from '@/store/site/night-work'
+import { readSilentMeters } from '@/store/keys/silent-meters'
 import { UndoneNights } from '../../_parts/night-work'
+import { SilentMeters } from '../../_parts/silent-meters'
 import { DRAWN_CALLS } from '../../_parts/calls/drawn-calls'
 import { readMachineVersions } from '@/store/machine/versions'
 import { readRoom, readTraits, type RoomMachine } from '@/store/machine/machines'
@@ -37,12 +39,13 @@ export default async function RoomPage({ searchParams }: Props) {
   const store = booksOf(actor.siteId)
   // Before all else: what changes while the rest is read is drawn anew, and never missed.
   const version = machinesVersion(await readMachineVersions(store, actor.siteId)).whole
-  const [room, site, sitters, calls, nights, asked] = await Promise.all([
+  const [room, site, sitters, calls, nights, meters, asked] = await Promise.all([
     readRoom(store, actor.siteId),
     siteOf(actor.siteId),
     readSitters(store, actor.siteId),
     readOpenCalls(store, actor.siteId),
     may(actor.role, 'see-people') ? readNightWork(store) : [],
+    readSilentMeters(store, actor.siteId),
     searchParams,
   ])
   const rules = site.houseRules.needle
@@ -83,6 +86,11 @@ export default async function RoomPage({ searchParams }: Props) {
     <>
       <FollowMachines drawn={version} />
       <UndoneNights records={nights} now={now} timeZone={site.timeZone} />
+      <SilentMeters
+        meters={meters}
+        nameOf={(machineId) => room.find((machine) => machine.machineId === machineId)?.name}
+        timeZone={site.timeZone}
+      />
       <div className="mb-4 flex flex-wrap items-end gap-x-8 gap-y-2">
         <h1 className="text-3xl font-bold" {...{ [DRAWN_CALLS]: calls.map(({ callId }) => callId).join() }}>
           Room

@@ -10,6 +10,7 @@ import { hasWords } from '@/core/people/free-text'
 import { mayLift, whoLifts } from '@/core/people/lifting'
 import { may } from '@/core/wire/permission'
 import { readNewest } from '@/store/machine/book'
+import { readSilentMeters } from '@/store/keys/silent-meters'
 import { readNames } from '@/store/site/site'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { NeedleBars } from '@/ui/drawings/needle-bars'
@@ -21,6 +22,7 @@ import { BookLines } from './book-lines'
 import { AwayNote, WholeMachine } from './machine-away'
 import { FollowMachines } from '../../../_parts/live/follow-machines'
 import { QuickLog } from '../../../_parts/quick-log'
+import { SilentMeters } from '../../../_parts/silent-meters'
 import { Stopped } from './stopped'
 import { needleBars } from './needle-bars-of'
 import { Card } from './card'
@@ -47,10 +49,11 @@ export default async function MachinePage({ params, searchParams }: Props) {
   const only = BOOK_FILTERS.find((filter) => filter === asked.about)
   const limit = Math.min(MOST_LINES, Math.max(LINES, Number(asked.lines) || 0))
   const store = booksOf(actor.siteId)
-  const [{ machine, version, site, projects, standing }, part, names] = await Promise.all([
+  const [{ machine, version, site, projects, standing }, part, names, meters] = await Promise.all([
     machinePage(actor.siteId, machineId),
     readNewest(store, actor.siteId, machineId, { limit, kinds: only && kindsOf(only) }),
     readNames(store, actor.siteId),
+    readSilentMeters(store, actor.siteId, machineId),
   ])
   const { state, traits } = machine
   // What a lock says stands in its own box, with what lifts it.
@@ -124,6 +127,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
         </nav>
       )}
 
+      {!state.putAway && <SilentMeters meters={meters} nameOf={() => machine.name} timeZone={site.timeZone} />}
       <div className="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
         <div className="flex flex-col gap-6">
           <InItNow machine={machine} standing={standing} timeZone={site.timeZone} />
