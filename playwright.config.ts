@@ -1,8 +1,11 @@
 import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from './bin/serve/chromium'
 
-/** What takes longest begins first, so that no worker is left with it at the end. */
-const LONG = /(access-|matrix|names|server|sessions|stores).*\.spec\.ts/
+/**
+ * What takes longest begins first, so that no worker is left with it at the end; and what makes a server of its own, since it would
+ * come after all others.
+ */
+const LONG = /(access-|first-run|matrix|names|practice|server|sessions|storm|stores).*\.spec\.ts/
 
 export default defineConfig({
   testDir: 'e2e',
