@@ -42,7 +42,9 @@ export function StaffCalls({ personId }: { personId: string }) {
     const fresh = ids.some((id) => !known.current.has(id))
     const same = !fresh && ids.length === known.current.size
     known.current = new Set(ids)
-    if (fresh && typeof navigator.vibrate === 'function') navigator.vibrate(200)
+    // A browser lets a page that nobody has touched yet move nothing, and complains of the asking.
+    const touched = navigator.userActivation?.hasBeenActive ?? false
+    if (fresh && touched && typeof navigator.vibrate === 'function') navigator.vibrate(200)
     // The plan of the room shows calls, too, and a machine may have been stopped with one. A page that was drawn just before
     // a call came or ended is drawn again, though nothing has changed since this line to the server was made.
     const drawn = document.querySelector<HTMLElement>(`[${DRAWN_CALLS}]`)?.getAttribute(DRAWN_CALLS)
