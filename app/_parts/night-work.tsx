@@ -12,7 +12,7 @@ const BECAUSE: Readonly<Record<NightTrouble, string>> = {
   full: 'Its disk is full.',
   barred: 'It may not write into the folder for it.',
   missing: 'The folder for it is not there.',
-  away: 'The database was away each time that it tried.',
+  away: 'The database was away when it last tried.',
   other: 'Its own journal says why.',
 }
 
@@ -62,6 +62,7 @@ export function UndoneNights({
 /** Where copies are taken by hand: whether the server makes any by itself. */
 export function NightlyCopies({ records, timeZone }: { records: readonly NightRecord[]; timeZone: string }) {
   const copying = records.find(({ work }) => work === 'copying')
+  if (copying && !copying.doneAt) return <p className="mt-8">The server has not made a copy by itself yet.</p>
   return (
     <p className="mt-8">
       {copying?.doneAt

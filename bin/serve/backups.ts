@@ -30,7 +30,7 @@ export async function backUp(
     closed?.catch(() => undefined)
     const manifest = await writeArchive(client, plain, new Date(), of.siteId)
     await closed
-    // What nobody can read back is no copy. One that is closed was read by nobody but the one who closed it.
+    // What nobody can read back is no copy. One that a passphrase closes is not opened again.
     if (of.passphrase === undefined) await checkArchive(making)
     renameSync(making, file)
     return manifest

@@ -51,6 +51,23 @@ describe('every night', () => {
     expect(copies).toBe(1)
     stop()
   })
+
+  it('one that takes longer than an hour is not begun beside itself', async () => {
+    vi.setSystemTime(at(5, 3))
+    let begun = 0
+    const stop = everyNight(
+      {
+        copying: () => {
+          begun += 1
+          return new Promise((resolve) => setTimeout(resolve, 5 * HOUR_MS))
+        },
+      },
+      () => Promise.resolve(),
+    )
+    await vi.advanceTimersByTimeAsync(4 * HOUR_MS)
+    expect(begun).toBe(1)
+    stop()
+  })
 })
 
 describe('what a server did at night', () => {

@@ -38,8 +38,11 @@ export function everyNight(
       await told(work, now, failed)
     }
   }
-  const timer = setInterval(() => void look(), HOUR_MS)
-  void look()
+  // A night's work may take longer than an hour: it is not begun beside itself.
+  let looking: Promise<void> | undefined
+  const lookOnce = () => void (looking ??= look().finally(() => (looking = undefined)))
+  const timer = setInterval(lookOnce, HOUR_MS)
+  lookOnce()
   return () => clearInterval(timer)
 }
 

@@ -103,6 +103,11 @@ describe('a run meter that tells nothing while its machine is sewn on', () => {
     expect(await silent()).toEqual([])
     for (const minutes of [160, 150, 140]) await log(minutes, 'swatch-stitched', swatch)
     expect(await silent()).toHaveLength(1)
+    // Time that was never so is not what was told last; what stands before it is.
+    const told = await log(130, 'used', { use: { load: 'ordinary', chairMinutes: 5 }, finishedProject: false })
+    expect(await silent()).toEqual([])
+    await log(129, 'correction', { corrects: told, because: 'another machine' })
+    expect(await silent()).toEqual([{ machineId, since: ago(170) }])
     await run('end-key', { keyId })
     expect(await silent()).toEqual([])
   })

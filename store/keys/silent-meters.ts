@@ -10,8 +10,8 @@ export interface SilentMeter {
   readonly since: string
 }
 
-/** As many lines as say that a meter is silent; older ones add nothing. */
-const ENOUGH = 3
+/** Three lines say that a meter is silent; the newest may have been taken back, and those before them count then. */
+const ENOUGH = 12
 
 /** Machines whose run meter tells nothing although they are sewn on, by the book's own rule; of one machine only, where asked. */
 export async function readSilentMeters(
@@ -28,7 +28,7 @@ export async function readSilentMeters(
     [...meters].map(async ([machineId, madeAt]) => {
       const machineIds = [machineId]
       const [told, sewn] = await Promise.all([
-        readStanding(store, siteId, { kinds: ['used'], machineIds, newest: 1 }),
+        readStanding(store, siteId, { kinds: ['used'], machineIds, newest: ENOUGH }),
         readStanding(store, siteId, { kinds: SEWING, machineIds, newest: ENOUGH }),
       ])
       const lines = [...told, ...sewn].map(({ event, happening }) => ({ kind: happening.kind, at: event.happenedAt }))
