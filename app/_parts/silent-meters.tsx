@@ -1,19 +1,23 @@
+import { silentSince } from '@/core/wear/meter'
+import type { RoomMachine } from '@/store/machine/machines'
 import { Link } from '@/ui/parts/link'
 import { formatInTimeZone } from '@/ui/time'
 
 /** Run meters that tell nothing although somebody sews: where it is seen which needle is due, since those hours are not counted. */
 export function SilentMeters({
   meters,
-  nameOf,
+  machines,
   timeZone,
 }: {
-  meters: readonly { readonly machineId: string; readonly since: string }[]
-  nameOf: (machineId: string) => string | undefined
+  /** by machine, the moment from which its meter may write, ISO */
+  meters: ReadonlyMap<string, string>
+  machines: readonly Pick<RoomMachine, 'machineId' | 'name' | 'state'>[]
   timeZone: string
 }) {
-  const here = meters.flatMap(({ machineId, since }) => {
-    const name = nameOf(machineId)
-    return name === undefined ? [] : [{ machineId, name, since }]
+  const here = machines.flatMap(({ machineId, name, state }) => {
+    const given = meters.get(machineId)
+    const since = given && silentSince(given, state.care)
+    return since ? [{ machineId, name, since }] : []
   })
   if (here.length === 0) return null
   return (

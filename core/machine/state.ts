@@ -1,4 +1,5 @@
 import type { CheckGroup } from '../knowledge/check/check'
+import type { MeterCounts } from '../wear/meter'
 import type { Use } from '../wear/wear'
 import type { Reading } from '../tension/reading'
 import type { KitThread } from '../knowledge/thread/thread'
@@ -64,7 +65,7 @@ export interface LastSwatch {
 }
 
 /** Counts from which care is judged; days are those on which it was used, `YYYY-MM-DD`. */
-export interface CareCounts {
+export interface CareCounts extends MeterCounts {
   readonly firstAt?: string
   readonly bobbinsSinceClean: number
   readonly daysSinceClean: readonly string[]

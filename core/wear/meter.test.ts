@@ -1,26 +1,29 @@
 import { expect, it } from 'vitest'
-import { silentSince } from './meter'
+import { sewn, silentSince, timeTold, type MeterCounts } from './meter'
 
 const at = (minute: number) => new Date(Date.UTC(2027, 2, 5, 18, minute)).toISOString()
-const used = (minute: number) => ({ kind: 'used', at: at(minute) }) as const
-const swatch = (minute: number) => ({ kind: 'swatch-stitched', at: at(minute) }) as const
-const turn = (minute: number) => ({ kind: 'turn-ended', at: at(minute) }) as const
+const used = (minute: number) => (counts: MeterCounts) => timeTold(counts, at(minute))
+const swatch = (minute: number) => (counts: MeterCounts) => sewn(counts, at(minute))
+/** What a book comes to whose lines stand in this order. */
+const silent = (since: number, ...lines: readonly ReturnType<typeof used>[]) =>
+  silentSince(
+    at(since),
+    lines.reduce<MeterCounts>((counts, line) => line(counts), {}),
+  )
 
 it('a meter that tells each stretch is not called silent, though the last swatch and the end of a turn come after it', () => {
-  expect(silentSince(at(0), [])).toBeUndefined()
-  expect(silentSince(at(0), [used(3), swatch(4), used(6), swatch(7), used(30), swatch(31), turn(32)])).toBeUndefined()
+  expect(silent(0)).toBeUndefined()
+  expect(silent(0, used(3), swatch(4), used(6), swatch(7), used(30), swatch(31), swatch(32))).toBeUndefined()
 })
 
 it('one that has told nothing while a swatch after the other was sewn is, since what it told last', () => {
-  expect(silentSince(at(0), [turn(20), used(3), swatch(4), swatch(9)])).toBe(at(3))
-  expect(silentSince(at(2), [swatch(1), swatch(4), swatch(9), turn(20)])).toBe(at(2))
-  // What was sewn before it had its key, or by the moment of its last line, says nothing of it.
-  expect(silentSince(at(10), [swatch(1), swatch(4), turn(9)])).toBeUndefined()
-  expect(silentSince(at(0), [swatch(4), swatch(9), turn(20), used(20)])).toBeUndefined()
+  expect(silent(0, used(3), swatch(4), swatch(9), swatch(20))).toBe(at(3))
+  expect(silent(0, used(3), ...[4, 9, 20, 30, 40].map(swatch))).toBe(at(3))
+  expect(silent(2, swatch(1), swatch(4), swatch(9), swatch(20))).toBe(at(2))
 })
 
-it('lines that a meter had kept and sends late clear it', () => {
-  const lines = [swatch(4), swatch(9), turn(20)]
-  expect(silentSince(at(0), lines)).toBe(at(0))
-  expect(silentSince(at(0), [...lines, used(8)])).toBeUndefined()
+it('what was sewn before it had its key, or told since, says nothing of it', () => {
+  expect(silent(10, swatch(1), swatch(4), swatch(9), swatch(20), swatch(30))).toBeUndefined()
+  expect(silent(10, used(1), swatch(12), swatch(13), swatch(14))).toBe(at(10))
+  expect(silent(0, swatch(4), swatch(9), swatch(20), used(20))).toBeUndefined()
 })

@@ -41,6 +41,19 @@ export async function readKeys(store: Reader, siteId: string): Promise<AccessKey
   return rows.map(asKey)
 }
 
+/** The machines that have a run meter, each with the moment (ISO) from which it may write. */
+export async function readMeters(store: Reader, siteId: string): Promise<ReadonlyMap<string, string>> {
+  const keys = await readKeys(store, siteId)
+  // A meter that got another key goes on under the newer one, which comes first.
+  return new Map(
+    keys
+      .toReversed()
+      .flatMap(({ purpose, machineId, madeAt, endedAt }) =>
+        purpose === 'run-meter' && machineId && !endedAt ? [[machineId, madeAt.toISOString()] as const] : [],
+      ),
+  )
+}
+
 const asKey = (row: {
   site_id: string
   key_id: string

@@ -8,7 +8,7 @@ import { partsOf } from '@/core/room/walk'
 import type { HelpCall } from '@/core/people/help-call'
 import { readOpenCalls } from '@/store/calls/calls'
 import { readNightWork } from '@/store/site/night-work'
-import { readSilentMeters } from '@/store/keys/silent-meters'
+import { readMeters } from '@/store/keys/keys'
 import { UndoneNights } from '../../_parts/night-work'
 import { SilentMeters } from '../../_parts/silent-meters'
 import { DRAWN_CALLS } from '../../_parts/calls/drawn-calls'
@@ -45,7 +45,7 @@ export default async function RoomPage({ searchParams }: Props) {
     readSitters(store, actor.siteId),
     readOpenCalls(store, actor.siteId),
     may(actor.role, 'see-people') ? readNightWork(store) : [],
-    readSilentMeters(store, actor.siteId),
+    readMeters(store, actor.siteId),
     searchParams,
   ])
   const rules = site.houseRules.needle
@@ -86,11 +86,7 @@ export default async function RoomPage({ searchParams }: Props) {
     <>
       <FollowMachines drawn={version} />
       <UndoneNights records={nights} now={now} timeZone={site.timeZone} />
-      <SilentMeters
-        meters={meters}
-        nameOf={(machineId) => room.find((machine) => machine.machineId === machineId)?.name}
-        timeZone={site.timeZone}
-      />
+      <SilentMeters meters={meters} machines={room} timeZone={site.timeZone} />
       <div className="mb-4 flex flex-wrap items-end gap-x-8 gap-y-2">
         <h1 className="text-3xl font-bold" {...{ [DRAWN_CALLS]: calls.map(({ callId }) => callId).join() }}>
           Room

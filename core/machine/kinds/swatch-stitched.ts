@@ -5,6 +5,7 @@ import { EVERYONE } from '../../room/role'
 import { strict, words } from '../../schema/shape'
 import { cameraCorrected, READING_WORDS, readSwatch, readWritten, type SwatchLook } from '../../tension/reading'
 import { plain, spaced } from '../../units/words'
+import { sewn } from '../../wear/meter'
 import { minus, union } from '../changes'
 import { always, kind, ProjectId } from './kind'
 
@@ -53,6 +54,7 @@ export const swatchStitched = kind({
       ? { ...looked, stale: minus(looked.stale, SAID), failed: minus(looked.failed, SAID) }
       : { ...looked, stale: union(looked.stale, ['swatch']) }
   },
+  care: (counts, _, { happenedAt }) => sewn(counts, happenedAt),
   words: (body) => {
     const { reading } = readSwatch(body, body.target)
     const near = body.asNear === undefined ? '' : `; ${plain(body.asNear)} is as near as this dial comes`

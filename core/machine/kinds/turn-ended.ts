@@ -1,6 +1,7 @@
 import * as Type from 'typebox'
 import { EVERYONE } from '../../room/role'
 import { strict } from '../../schema/shape'
+import { sewn } from '../../wear/meter'
 import { always, kind, ProjectId } from './kind'
 
 /** Whoever sat at it is done for now. It says nothing of the machine itself: what it needs next follows from who comes. */
@@ -17,6 +18,7 @@ export const turnEnded = kind({
     ...state,
     turn: { endedAt: happenedAt, finished, eventId, ...(projectId && { projectId }) },
   }),
+  care: (counts, _, { happenedAt }) => sewn(counts, happenedAt),
   words: ({ finished }) => ({
     title: 'A turn is over',
     detail: finished ? 'The project is finished.' : 'The project goes on another time.',

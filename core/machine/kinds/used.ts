@@ -3,6 +3,7 @@ import { LOADS } from '../../knowledge/needle/wear'
 import { STAFF } from '../../room/role'
 import { Above0, From0, strict, words } from '../../schema/shape'
 import { counted, named } from '../../units/words'
+import { timeTold } from '../../wear/meter'
 import { effectiveHoursOf, motorMinutesOf, type Use } from '../../wear/wear'
 import { always, kind, ProjectId } from './kind'
 
@@ -46,7 +47,7 @@ export const used = kind({
   care: (counts, { use, linty = false }, { happenedAt }) => {
     const day = happenedAt.slice(0, 10)
     return {
-      ...counts,
+      ...timeTold(counts, happenedAt),
       daysSinceClean: withDay(counts.daysSinceClean, day),
       daysSinceOil: withDay(counts.daysSinceOil, day),
       daysSinceRoomCheck: withDay(counts.daysSinceRoomCheck, day),

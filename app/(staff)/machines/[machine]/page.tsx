@@ -10,7 +10,7 @@ import { hasWords } from '@/core/people/free-text'
 import { mayLift, whoLifts } from '@/core/people/lifting'
 import { may } from '@/core/wire/permission'
 import { readNewest } from '@/store/machine/book'
-import { readSilentMeters } from '@/store/keys/silent-meters'
+import { readMeters } from '@/store/keys/keys'
 import { readNames } from '@/store/site/site'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { NeedleBars } from '@/ui/drawings/needle-bars'
@@ -53,7 +53,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
     machinePage(actor.siteId, machineId),
     readNewest(store, actor.siteId, machineId, { limit, kinds: only && kindsOf(only) }),
     readNames(store, actor.siteId),
-    readSilentMeters(store, actor.siteId, machineId),
+    readMeters(store, actor.siteId),
   ])
   const { state, traits } = machine
   // What a lock says stands in its own box, with what lifts it.
@@ -127,7 +127,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
         </nav>
       )}
 
-      {!state.putAway && <SilentMeters meters={meters} nameOf={() => machine.name} timeZone={site.timeZone} />}
+      {!state.putAway && <SilentMeters meters={meters} machines={[machine]} timeZone={site.timeZone} />}
       <div className="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
         <div className="flex flex-col gap-6">
           <InItNow machine={machine} standing={standing} timeZone={site.timeZone} />
