@@ -14,9 +14,12 @@ export default tseslint.config(
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-      'no-restricted-imports': [
+      'no-restricted-syntax': [
         'error',
-        { name: 'typebox', importNames: ['default'], message: 'As * as Type: by default a page takes it whole.' },
+        {
+          selector: "ImportDeclaration[source.value='typebox'] > ImportDefaultSpecifier",
+          message: 'Import * as Type: by its default a page takes it whole.',
+        },
       ],
       'no-restricted-globals': ['error', { name: 'event', message: 'Name the event you mean.' }],
     },
