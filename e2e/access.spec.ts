@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test'
 import { expect, stateFile, test } from './people'
 import { foundIn } from './views'
 
@@ -88,4 +89,34 @@ test('a page is laid out once, in its own letters: they are asked for along with
       .map(({ initiatorType }) => initiatorType),
   )
   expect(letters).toEqual(['link'])
+})
+
+test.describe('what a page brings', () => {
+  test.use({ storageState: stateFile('coordinator') })
+
+  /** All the script that a page asks for as it stands. */
+  async function scriptOf(page: Page, path: string): Promise<string> {
+    const html = await (await page.request.get(path)).text()
+    const names = new Set(html.match(/_next\/static\/chunks\/[\w.~-]+\.js/g))
+    return (await Promise.all([...names].map(async (name) => (await page.request.get(`/${name}`)).text()))).join('\n')
+  }
+  /** What nobody but a builder of schemas says: a fifth of a page’s script, to be read by each phone before it listens. */
+  const BUILDER = '~kind'
+
+  test('is no builder of schemas: what is sent is checked by what the build made of them', async ({ page }) => {
+    for (const path of [
+      '/room',
+      '/room/now',
+      '/kits',
+      '/kits/new',
+      '/sessions',
+      '/stores',
+      '/people',
+      '/venue',
+      '/lab',
+    ])
+      expect.soft((await scriptOf(page, path)).includes(BUILDER), path).toBe(false)
+    // A bench list says in words what each tap will write, and so knows every kind of line.
+    expect(await scriptOf(page, '/room/before')).toContain(BUILDER)
+  })
 })

@@ -1,7 +1,7 @@
 import 'server-only'
 import type { Load } from '@/core/knowledge/needle/wear'
 import { loadOf } from '@/core/wear/wear'
-import { SKILL_WORDS, type Skill } from '@/core/people/progress'
+import { SKILL_WORDS, type Skill } from '@/core/people/skill'
 import { passedAll } from '@/core/trainer/exercises'
 import { seatsOf, type LiveRoom } from '@/core/session/live-room'
 import type { RoundFacts } from '@/core/session/round'

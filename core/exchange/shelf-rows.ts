@@ -2,7 +2,8 @@ import { HOUSEHOLD_SYSTEM, systemName } from '../knowledge/needle/needle'
 import { Invalid } from '../schema/invalid'
 import { From0, strict } from '../schema/shape'
 import { check } from '../schema/validate'
-import { ITEM_SCHEMAS, itemKey, STOCK_KINDS, type StockItem } from '../stock/item'
+import { itemKey, STOCK_KINDS, type StockItem } from '../stock/item'
+import { ITEM_SCHEMAS } from '../stock/item-schema'
 
 /** Columns of a sheet of shelves; each kind of thing fills its own. */
 export const SHELF_COLUMNS = [

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyHistory } from '../testing/histories'
 import { kindsOf, shownLines } from './book-lines'
-import { BOOK_FILTERS } from './kinds/kind'
+import { BOOK_FILTERS } from './book-filter'
 import { EVENT_KINDS, filterOf, type MachineEvent } from './event'
 import { applyCorrections, inOrder } from './fold'
 

@@ -1,6 +1,6 @@
 import { EVENT_KINDS, eventWords, filterOf, type EventKind, type MachineEvent } from './event'
 import { applyCorrections } from './fold'
-import type { BookFilter } from './kinds/kind'
+import type { BookFilter } from './book-filter'
 
 /** The kinds of line that a filter lets through. */
 export const kindsOf = (filter: BookFilter): EventKind[] => EVENT_KINDS.filter((kind) => filterOf(kind) === filter)

@@ -3,7 +3,8 @@ import type { Static, TSchema } from 'typebox'
 import type { Sent } from '../schema/sent'
 import { EVERYONE, type Role } from '../room/role'
 import { strict } from '../schema/shape'
-import { Id, Words, type BookFilter, type EventWords, type Kind } from './kinds/kind'
+import type { BookFilter } from './book-filter'
+import { Id, Words, type EventWords, type Kind } from './kinds/kind'
 import { KINDS } from './kinds/kinds'
 
 export type PlainKind = keyof typeof KINDS
@@ -65,9 +66,5 @@ export const writersOf = (kind: EventKind): readonly Role[] => anyKind(kind).may
 
 /** The kind of what happened, for the body that came with it: the one place where the two are taken to belong together. */
 export const kindOf = ({ kind }: Happening): Kind => KINDS[kind]
-
-/** What a line says that happened: for a correction what it puts in the place of another, if anything. */
-export const saidIn = (line: Happening | Correction): Happening | undefined =>
-  line.kind === 'correction' ? line.body.replacement : line
 
 export const eventWords = (happened: Happening): EventWords => kindOf(happened).words(happened.body)

@@ -1,14 +1,5 @@
-import * as Type from 'typebox'
-
 /** A machine's photograph is made as small as a page shows it before it is sent. */
 export const PHOTOGRAPH_MOST_LETTERS = 180_000
-
-/** How a machine looks: a whole JPEG as a data address. */
-export const PhotographSchema = Type.String({
-  maxLength: PHOTOGRAPH_MOST_LETTERS,
-  pattern: '^data:image/jpeg;base64,/9j/[A-Za-z0-9+/]+={0,2}$',
-  description: 'a small JPEG picture',
-})
 
 export const bytesOf = (photograph: string): Uint8Array =>
   Uint8Array.from(atob(photograph.slice(photograph.indexOf(',') + 1)), (letter) => letter.charCodeAt(0))

@@ -1,4 +1,5 @@
-import { saidIn, type Correction, type Happening } from '../machine/event'
+import type { Correction, Happening } from '../machine/event'
+import { saidIn } from '../machine/said'
 
 /** Whether a line calls somebody to come: what is handed on is handed to a person, and who is hurt is not alone. */
 export function callsSomebody(line: Happening | Correction): boolean {

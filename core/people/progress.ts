@@ -3,15 +3,7 @@ import type { Static } from 'typebox'
 import { TRAITS } from '../knowledge/machine/trait'
 import { strict, words } from '../schema/shape'
 import { ANSWERS, PASS, type Answered } from '../knowledge/tension/answer'
-
-/** What somebody can be signed off for. */
-export const SKILLS = ['tension', 'needle-change', 'threading'] as const
-export type Skill = (typeof SKILLS)[number]
-export const SKILL_WORDS: Readonly<Record<Skill, string>> = {
-  tension: 'reads a swatch and turns the dial',
-  'needle-change': 'changes a needle',
-  threading: 'threads and loads the bobbin',
-}
+import { SKILLS, type Skill } from './skill'
 
 const Whole = Type.Integer({ minimum: 0, maximum: 1000 })
 const SignedOff = strict({

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { check } from '../schema/validate'
-import { ClassSettingsSchema, rulesOfClass, staffWanted, supervisedAsks } from './class-settings'
+import { rulesOfClass, staffWanted, supervisedAsks } from './class-settings'
+import { ClassSettingsSchema } from './class-settings-schema'
 import { DEFAULT_HOUSE_RULES } from './house-rules'
 
 describe('a class that does something in its own way', () => {

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { check } from '../schema/validate'
-import { DEFAULT_VENUE_SETTINGS, LOGO_MOST_LETTERS, VenueSettingsSchema } from './venue-settings'
+import { DEFAULT_VENUE_SETTINGS, LOGO_MOST_LETTERS } from './venue-settings'
+import { VenueSettingsSchema } from './venue-settings-schema'
 
 const PNG = 'data:image/png;base64,iVBORw0KGgo'
 const withLogo = (logo: string) => () => check(VenueSettingsSchema, { ...DEFAULT_VENUE_SETTINGS, logo })

@@ -1,6 +1,6 @@
 import type { ErrorObject } from 'ajv'
 import type { Fault } from './invalid'
-import { MOST } from './shape'
+import { MOST } from './most'
 
 /** What is allowed where a format is asked for, if its own name does not say it. */
 const FORMAT_WORDS: Readonly<Record<string, string>> = {

@@ -1,4 +1,5 @@
 import * as Type from 'typebox'
+import { MOST } from './most'
 
 /** One of these words, as a JSON Schema `enum`, so that a refusal can list them. */
 export const words = <const Words extends readonly (string | number)[]>(list: Words) =>
@@ -8,8 +9,6 @@ export const words = <const Words extends readonly (string | number)[]>(list: Wo
 export const strict = <Shape extends Type.TProperties>(shape: Shape, options: Type.TObjectOptions = {}) =>
   Type.Object(shape, { ...options, additionalProperties: false })
 
-/** More than any room has of anything, and little enough to reckon with. */
-export const MOST = 1e9
 export const Above0 = Type.Number({ exclusiveMinimum: 0, maximum: MOST })
 export const From0 = Type.Number({ minimum: 0, maximum: MOST })
 export const Count = Type.Integer({ minimum: 1 })

@@ -11,7 +11,8 @@ import { check } from '../schema/validate'
 import { beforeClass } from '../care/before-class'
 import { UNSEEN } from '../machine/fold'
 import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
-import { itemKey, itemWords, manySystems, needleItem, StockItemSchema } from './item'
+import { itemKey, itemWords, manySystems, needleItem } from './item'
+import { StockItemSchema } from './item-schema'
 
 const machineOf = (traits: (typeof ARCHETYPES)[number]['traits']): KitMachine => {
   const known = kitMachine(traits)

@@ -2,7 +2,7 @@ import * as Type from 'typebox'
 import type { Static } from 'typebox'
 import { Name } from '../kit/project'
 import { strict } from '../schema/shape'
-import { UnitsSchema } from '../room/venue-settings'
+import { UnitsSchema } from '../room/venue-settings-schema'
 
 export const Email = Type.String({ format: 'email', maxLength: 200 })
 const Password = Type.String({ minLength: 10, maxLength: 128 })

@@ -1,6 +1,6 @@
 import { randomInt } from 'node:crypto'
 import { sql } from 'kysely'
-import { ClassSettingsSchema } from '@/core/room/class-settings'
+import { ClassSettingsSchema } from '@/core/room/class-settings-schema'
 import { check } from '@/core/schema/validate'
 import { CODE_LETTERS } from '@/core/people/invitation'
 import { notFound, Refused } from '../refused'

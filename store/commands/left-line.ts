@@ -1,5 +1,6 @@
 import { sql } from 'kysely'
-import { saidIn, type EventKind, type MachineEvent } from '@/core/machine/event'
+import type { EventKind, MachineEvent } from '@/core/machine/event'
+import { saidIn } from '@/core/machine/said'
 import { callsSomebody } from '@/core/people/calling'
 import { Invalid } from '@/core/schema/invalid'
 import { may } from '@/core/wire/permission'

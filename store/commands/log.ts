@@ -1,4 +1,5 @@
-import { eventBody, saidIn, type BodyOf, type EventKind, type MachineEvent } from '@/core/machine/event'
+import { eventBody, type BodyOf, type EventKind, type MachineEvent } from '@/core/machine/event'
+import { saidIn } from '@/core/machine/said'
 import { needleMisfit } from '@/core/machine/needle-misfit'
 import type { CommandBody } from '@/core/wire/commands'
 import { may } from '@/core/wire/permission'

@@ -1,5 +1,5 @@
 import { bytesOf, saysMoreThanItShows } from '@/core/machine/photograph'
-import { VenueSettingsSchema } from '@/core/room/venue-settings'
+import { VenueSettingsSchema } from '@/core/room/venue-settings-schema'
 import { check } from '@/core/schema/validate'
 import { readMachine } from '../machine/machines'
 import { notFound, Refused } from '../refused'

@@ -1,6 +1,6 @@
 import { check } from '@/core/schema/validate'
 import { threadsAlike } from '@/core/camera/test-threads'
-import { VenueSettingsSchema } from '@/core/room/venue-settings'
+import { VenueSettingsSchema } from '@/core/room/venue-settings-schema'
 import { Refused } from '../refused'
 import { mustBeAsSeen } from './as-seen'
 import { command } from './command'

@@ -1,5 +1,6 @@
 import type { Kysely, Transaction } from 'kysely'
-import { ClassSettingsSchema, type ClassSettings } from '@/core/room/class-settings'
+import type { ClassSettings } from '@/core/room/class-settings'
+import { ClassSettingsSchema } from '@/core/room/class-settings-schema'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 

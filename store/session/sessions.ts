@@ -1,5 +1,6 @@
 import { sql, type Kysely, type SqlBool, type Transaction } from 'kysely'
-import { ClassSettingsSchema, type ClassSettings } from '@/core/room/class-settings'
+import type { ClassSettings } from '@/core/room/class-settings'
+import { ClassSettingsSchema } from '@/core/room/class-settings-schema'
 import {
   AccessNeedsSchema,
   ComesSchema,

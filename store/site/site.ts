@@ -1,6 +1,7 @@
 import type { Kysely, Transaction } from 'kysely'
 import { HouseRulesSchema, type HouseRules } from '@/core/room/house-rules'
-import { VenueSettingsSchema, type VenueSettings } from '@/core/room/venue-settings'
+import type { VenueSettings } from '@/core/room/venue-settings'
+import { VenueSettingsSchema } from '@/core/room/venue-settings-schema'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
 

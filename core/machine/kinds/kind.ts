@@ -2,10 +2,8 @@ import * as Type from 'typebox'
 import type { Static, TSchema } from 'typebox'
 import type { Role } from '../../room/role'
 import type { Traits } from '../../knowledge/machine/trait'
+import type { BookFilter } from '../book-filter'
 import type { CareCounts, MachineState } from '../state'
-
-export const BOOK_FILTERS = ['needles', 'checks', 'swatches', 'care', 'setting up', 'trouble', 'notes'] as const
-export type BookFilter = (typeof BOOK_FILTERS)[number]
 
 /** A line of the book in words: what happened, and the numbers in it. */
 export interface EventWords {

@@ -3,7 +3,7 @@ import { Name } from '../../kit/project'
 import { KEY_PURPOSES } from '../../people/key'
 import { PERSON_EVENTS } from '../../people/progress'
 import { COORDINATOR, EVERYONE, STAFF, STAFF_ROLES, TEACHING } from '../../room/role'
-import { UnitsSchema } from '../../room/venue-settings'
+import { UnitsSchema } from '../../room/venue-settings-schema'
 import { strict, words } from '../../schema/shape'
 import { Id, OneTimeCode, type Commands } from './shape'
 

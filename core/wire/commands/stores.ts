@@ -1,7 +1,7 @@
 import * as Type from 'typebox'
 import { STAFF, TEACHING } from '../../room/role'
 import { strict } from '../../schema/shape'
-import { StockItemSchema } from '../../stock/item'
+import { StockItemSchema } from '../../stock/item-schema'
 import { Because, type Commands } from './shape'
 
 const MOST = 100_000

@@ -2,7 +2,7 @@
 
 import { named } from '@/core/units/words'
 import { Link } from '@/ui/parts/link'
-import { BOOK_FILTERS, type BookFilter } from '@/core/machine/kinds/kind'
+import { BOOK_FILTERS, type BookFilter } from '@/core/machine/book-filter'
 import { BookLineCorrection } from './correct'
 import { TakeWordsOut } from './take-words-out'
 
