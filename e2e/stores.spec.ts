@@ -141,6 +141,8 @@ test('a key lets a run meter write needle hours, and a calendar read what care i
   await form.getByRole('button', { name: 'Make it' }).click()
   await expect(shown).toContainText('/api/care/')
   const feed = (await shown.innerText()).trim()
+  const office = page.getByRole('listitem').filter({ hasText: 'office calendar' })
+  await expect(office).toContainText('not used so far')
   const calendar = await request.get(feed)
   expect(calendar.headers()['content-type']).toContain('text/calendar')
   // Long lines are folded in such a file.
@@ -150,6 +152,10 @@ test('a key lets a run meter write needle hours, and a calendar read what care i
   expect(text).toMatch(/SUMMARY:\w+: (Lint out|A drop of oil|Room check|Oil points)/)
   expect(text).toContain('SUMMARY:Camp Kit')
   expect(text).toMatch(/\/sessions\/[0-9a-f-]+\/bench/)
+  // Whether anybody is told by it stands where it was made.
+  await page.reload()
+  await expect(office).toContainText('last used')
+  await expect(office).not.toContainText('No calendar has asked')
   // Names of people stay in the room.
   for (const name of ['Mireille', 'Tobias', 'Chidi']) expect(text).not.toContain(name)
   for (const name of ['office calendar', 'meter on Dunlin']) {

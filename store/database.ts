@@ -226,6 +226,8 @@ export interface AccessKeyTable {
   made_by: string
   made_at: Time
   ended_at: ColumnType<Date | null, Date | string | null | undefined, Date | string>
+  /** to a quarter of an hour */
+  used_at: ColumnType<Date | null, never, Date>
 }
 
 /** What somebody taps at a room's tablet. */
@@ -328,6 +330,8 @@ interface NightWorkTable {
   done_at: Time | null
   /** of the last try, where that one failed */
   trouble: NightTrouble | null
+  /** when coordinators were last written to of it; null: not since it was last done */
+  told_at: Time | null
 }
 
 export interface Database {

@@ -26,6 +26,8 @@ import * as ownUnits from './migrations/0024-own-units'
 import * as machinePhotographs from './migrations/0025-machine-photographs'
 import * as passkeys from './migrations/0026-passkeys'
 import * as nightWork from './migrations/0027-night-work'
+import * as keyUsed from './migrations/0028-key-used'
+import * as nightsTold from './migrations/0029-nights-told'
 import { rebuildOldStates } from './machine/book'
 import { raiseRowWall } from './row-wall'
 import { ofEveryVenue } from './site-wall'
@@ -60,6 +62,8 @@ export const MIGRATIONS = {
   '0025-machine-photographs': machinePhotographs,
   '0026-passkeys': passkeys,
   '0027-night-work': nightWork,
+  '0028-key-used': keyUsed,
+  '0029-nights-told': nightsTold,
 }
 
 /** The migrations that a database still lacks, in their order. */

@@ -1,20 +1,6 @@
-import { undoneWork, type NightRecord, type NightTrouble, type NightWork } from '@/core/room/night-work'
+import { undoneWords, undoneWork, type NightRecord } from '@/core/room/night-work'
 import { Link } from '@/ui/parts/link'
 import { formatInTimeZone } from '@/ui/time'
-
-const UNDONE: Readonly<Record<NightWork, string>> = {
-  tidying: 'Old sign-ins and practice rooms have not been cleared away',
-  erasing: 'Learners whose time is over have not been erased',
-  copying: 'The server has made no copy of its books',
-}
-
-const BECAUSE: Readonly<Record<NightTrouble, string>> = {
-  full: 'Its disk is full.',
-  barred: 'It may not write into the folder for it.',
-  missing: 'The folder for it is not there.',
-  away: 'The database was away when it last tried.',
-  other: 'Its own journal says why.',
-}
 
 /** What the server has not done at night for longer than a night: for those who answer for the venue. */
 export function UndoneNights({
@@ -35,11 +21,8 @@ export function UndoneNights({
         Not done at night
       </p>
       <ul>
-        {undone.map(({ work, doneAt, trouble }) => (
-          <li key={work}>
-            {UNDONE[work]} {doneAt ? `since ${formatInTimeZone(doneAt, timeZone)}` : 'so far'}.{' '}
-            {trouble ? BECAUSE[trouble] : 'It has not tried since.'}
-          </li>
+        {undone.map((record) => (
+          <li key={record.work}>{undoneWords(record, (at) => formatInTimeZone(at, timeZone))}</li>
         ))}
       </ul>
       <p>

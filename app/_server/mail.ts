@@ -1,16 +1,13 @@
 import 'server-only'
-import { createTransport, type Transporter } from 'nodemailer'
-import type SMTPTransport from 'nodemailer/lib/smtp-transport'
 import type { Letter } from '@/core/people/letters'
 import { Refused } from '@/store/refused'
 import { journal } from './journal'
+import { mailServerAt, type MailServer } from './mail-server'
 import { ofProcess } from './of-process'
 import { settings } from './settings'
 
-const WAIT_MS = 8_000
-
-const held = ofProcess<{ mailServer: Transporter<SMTPTransport.SentMessageInfo> }>()
-function mailServer(): Transporter<SMTPTransport.SentMessageInfo> {
+const held = ofProcess<{ mailServer: MailServer }>()
+function mailServer(): MailServer {
   const { mail } = settings
   if (!mail)
     throw new Refused(
@@ -18,12 +15,7 @@ function mailServer(): Transporter<SMTPTransport.SentMessageInfo> {
       'no-mail',
       'This server sends no mail: hand the code over in another way, or ask a coordinator',
     )
-  return (held.mailServer ??= createTransport({
-    url: mail.server,
-    connectionTimeout: WAIT_MS,
-    greetingTimeout: WAIT_MS,
-    socketTimeout: WAIT_MS,
-  } satisfies SMTPTransport.Options))
+  return (held.mailServer ??= mailServerAt(mail.server))
 }
 
 /** Whether letters can be sent at all. */

@@ -57,7 +57,7 @@ const tablet: BetterAuthPlugin = {
   endpoints: {
     settleTablet: createAuthEndpoint('/settle', { method: 'POST' }, async (ctx) => {
       const { secret } = checked(SettleSchema, ctx.body)
-      const here = await readTablet(everyVenue(), secret)
+      const here = await readTablet(everyVenue(), secret, new Date())
       if (!here)
         throw new APIError('FORBIDDEN', {
           code: 'no-tablet',
@@ -73,7 +73,7 @@ const tablet: BetterAuthPlugin = {
     }),
     holdTablet: createAuthEndpoint('/tablet', { method: 'POST' }, async (ctx) => {
       const asked = checked(HoldSchema, ctx.body)
-      const here = await readTablet(everyVenue(), secretIn(ctx.headers?.get('cookie') ?? ''))
+      const here = await readTablet(everyVenue(), secretIn(ctx.headers?.get('cookie') ?? ''), new Date())
       if (!here) throw new APIError('FORBIDDEN', { code: 'no-tablet', message: 'This device is no tablet of a room' })
       const tries = [
         [`pin:${here.siteId}:${asked.personId}`, DOOR.pin],

@@ -18,7 +18,8 @@ export const dynamic = 'force-dynamic'
 export default async function SignInPage({ searchParams }: { searchParams: Promise<{ password?: string }> }) {
   if (!(await anyVenue())) redirect('/setup')
   const secret = secretIn((await cookies()).toString())
-  if (secret && !(await searchParams).password && (await readTablet(everyVenue(), secret))) redirect('/tablet')
+  if (secret && !(await searchParams).password && (await readTablet(everyVenue(), secret, new Date())))
+    redirect('/tablet')
   return (
     <main id="main" className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-8 px-5 py-10">
       <div>

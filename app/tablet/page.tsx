@@ -12,7 +12,7 @@ export const metadata: Metadata = { title: 'Who holds this tablet?' }
 
 /** A tablet of the room, put down: whoever takes it says so. Nothing else is to be seen on it. */
 export default async function TabletPage() {
-  const tablet = await readTablet(everyVenue(), secretIn((await cookies()).toString()))
+  const tablet = await readTablet(everyVenue(), secretIn((await cookies()).toString()), new Date())
   if (!tablet) return <Settle />
   const [site, holders] = await Promise.all([siteOf(tablet.siteId), readHolders(booksOf(tablet.siteId), tablet.siteId)])
   return (

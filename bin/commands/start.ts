@@ -1,3 +1,5 @@
+import { mailServerAt } from '@/app/_server/mail-server'
+import type { Letter } from '@/core/people/letters'
 import { connect } from '@/store/connect'
 import { hasVenue, setupWord } from '@/store/site/setup'
 import { join } from 'node:path'
@@ -57,9 +59,16 @@ if (missing.length > 0) {
       HOST ? { host: HOST } : {},
     ),
   )
-  const stopNights = startNights(DATABASE_URL!, ORTHODEX_BACKUPS, (words) => console.error(`orthodex: ${words}`))
+  const mailServer = ORTHODEX_SMTP ? mailServerAt(ORTHODEX_SMTP) : undefined
+  const post = mailServer && {
+    send: (to: string, letter: Letter) => mailServer.sendMail({ from: ORTHODEX_MAIL_FROM, to, ...letter }),
+    origin: ORTHODEX_ORIGIN!.split(/[\s,]+/)[0]!,
+  }
+  const stopNights = startNights(DATABASE_URL!, { backups: ORTHODEX_BACKUPS, post }, (words) =>
+    console.error(`orthodex: ${words}`),
+  )
   untilEnded(() => {
-    stopNights()
+    void stopNights()
     return server.stop()
   })
   if (!venue) console.log(`No venue yet: open it in a browser. The setup word is  ${setupWord(ORTHODEX_SECRET!)}`)

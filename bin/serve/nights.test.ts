@@ -2,8 +2,12 @@ import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { v7 as uuid } from 'uuid'
+import type { Letter } from '@/core/people/letters'
+import { runCommand } from '@/store/commands/run'
+import { createSite } from '@/store/site/create-site'
 import { noteNightWork, readNightWork } from '@/store/site/night-work'
-import { aVenue, freshStore } from '@/store/testing/store'
+import { aStaffedVenue, aVenue, freshStore } from '@/store/testing/store'
 import { everyNight, startNights } from './nights'
 
 const HOUR_MS = 3_600_000
@@ -25,7 +29,7 @@ describe('every night', () => {
     )
     await vi.advanceTimersByTimeAsync(50 * HOUR_MS)
     expect(ran).toEqual([503, 603, 703])
-    stop()
+    void stop()
     await vi.advanceTimersByTimeAsync(50 * HOUR_MS)
     expect(ran).toHaveLength(3)
   })
@@ -49,7 +53,7 @@ describe('every night', () => {
     await vi.advanceTimersByTimeAsync(3 * HOUR_MS)
     expect(told.slice(3)).toEqual(['tidying done'])
     expect(copies).toBe(1)
-    stop()
+    void stop()
   })
 
   it('one that takes longer than an hour is not begun beside itself', async () => {
@@ -66,7 +70,7 @@ describe('every night', () => {
     )
     await vi.advanceTimersByTimeAsync(4 * HOUR_MS)
     expect(begun).toBe(1)
-    stop()
+    void stop()
   })
 })
 
@@ -80,14 +84,14 @@ describe('what a server did at night', () => {
     const file = join(folder, 'a-file')
     writeFileSync(file, '')
     const said: string[] = []
-    const start = (backups?: string) => startNights(url, backups, (words) => said.push(words))
+    const start = (backups?: string) => startNights(url, { backups }, (words) => said.push(words))
     const seen = async () => {
       const records = await readNightWork(store.forPageOf(siteId))
       return Object.fromEntries(records.map(({ work, doneAt, trouble }) => [work, [doneAt, trouble]]))
     }
 
     const done = at(5, 4).toISOString()
-    start(join(file, 'copies'))()
+    void start(join(file, 'copies'))()
     const missing = { copying: [undefined, 'missing'], erasing: [done, undefined], tidying: [done, undefined] }
     await vi.waitFor(async () => expect(await seen()).toEqual(missing), 20_000)
     expect(said.join()).toMatch(/copying was not done: ENOTDIR/)
@@ -99,14 +103,72 @@ describe('what a server did at night', () => {
 
     const copies = join(folder, 'copies')
     vi.setSystemTime(at(5, 4))
-    start(copies)()
+    void start(copies)()
     await vi.waitFor(async () => expect((await seen())['copying']).toEqual([done, undefined]), 20_000)
     expect(readdirSync(copies)).toEqual(['orthodex-2027-03-05.zip'])
 
     // Where no copies are wanted any more, none is missed.
     vi.setSystemTime(at(5, 4))
-    start()()
+    void start()()
     await vi.waitFor(async () => expect(Object.keys(await seen()).sort()).toEqual(['erasing', 'tidying']), 20_000)
+    await end()
+  })
+
+  it('is told by letter to every coordinator, once and then once a week, until it is done', async () => {
+    const { store, url, end } = await freshStore()
+    const { coordinator, helper } = await aStaffedVenue(store, 'room')
+    await aVenue(store, 'other')
+    await store
+      .transaction()
+      .execute((tx) =>
+        createSite(
+          tx,
+          { code: 'drill', name: 'drill', timeZone: 'UTC', practice: true },
+          { name: 'Bo', email: 'bo@drill.example', password: 'long-enough-1' },
+        ),
+      )
+    const file = join(folder, 'no-folder')
+    writeFileSync(file, '')
+    let away = false
+    const sent: { readonly to: string; readonly letter: Letter }[] = []
+    const said: string[] = []
+    const post = {
+      origin: 'https://room.example',
+      send: (to: string, letter: Letter) =>
+        away ? Promise.reject(new Error('nobody answers')) : Promise.resolve(void sent.push({ to, letter })),
+    }
+    /** What was sent by a server that begins at some hour and whose copy fails then, or is made. */
+    const night = async (day: number, hour: number, backups = join(file, 'copies')) => {
+      vi.setSystemTime(at(day, hour))
+      await startNights(url, { backups, post }, (words) => said.push(words))()
+      return sent.splice(0).map(({ to, letter }) => ({ to, ...letter }))
+    }
+
+    // Nobody can be written to: that is no reason to be silent once somebody can.
+    away = true
+    expect(await night(5, 3)).toEqual([])
+    expect(said.join()).toContain('a coordinator of room could not be written to: nobody answers')
+    away = false
+    const letters = await night(5, 4)
+    expect(letters.map(({ to }) => to).sort()).toEqual(['ada@other.example', 'ada@room.example'])
+    const own = letters.find(({ to }) => to === 'ada@room.example')!
+    expect(own.subject).toBe('Not done at night: room')
+    expect(own.text).toContain('* The server has made no copy of its books so far. The folder for it is not there.')
+    expect(own.text).toContain('https://room.example/venue#take-copy')
+    expect(own.text).not.toContain('erased')
+
+    expect(await night(5, 5)).toEqual([])
+    expect(await night(12, 3)).toEqual([])
+    expect(await night(12, 4)).toHaveLength(2)
+
+    // Once it was done, what is missed is missed anew; a night's delay troubles nobody. Who has left is written to no more.
+    expect(await night(13, 3, join(folder, 'told-copies'))).toEqual([])
+    const step = { commandId: uuid(), body: { personId: helper.personId, role: 'coordinator' } }
+    await runCommand(store, coordinator, 'change-role', step)
+    expect(await night(14, 4)).toEqual([])
+    const late = await night(14, 16)
+    expect(late.map(({ to }) => to).sort()).toEqual(['ada@other.example', 'ada@room.example', 'helper@room.example'])
+    expect(late[0]!.text).toMatch(/no copy of its books since \w+ 1[234] Mar, \d\d:\d\d\. The folder/)
     await end()
   })
 

@@ -1,8 +1,11 @@
-import { NIGHT_WORKS, troubleOf, type NightWork } from '@/core/room/night-work'
+import { nightsLetter, type Letter } from '@/core/people/letters'
+import { NIGHT_WORKS, troubleOf, undoneWords, type NightWork } from '@/core/room/night-work'
 import { connect, type Store } from '@/store/connect'
 import { eraseWhoseTimeIsOver } from '@/store/people/retention'
-import { forgetNightWork, noteNightWork } from '@/store/site/night-work'
+import { readCoordinators } from '@/store/site/coordinators'
+import { forgetNightWork, noteNightWork, TOLD_AGAIN_DAYS, toTellOfNights } from '@/store/site/night-work'
 import { prunePractice, pruneSignIns } from '@/store/site/prune'
+import { formatInTimeZone } from '@/ui/time'
 import { nightlyCopy } from './backups'
 
 const HOUR_MS = 3_600_000
@@ -17,12 +20,12 @@ type Works = Readonly<Partial<Record<NightWork, (now: Date) => Promise<void>>>>
  * Once a day, in the hour after three at night, each work by itself: one that fails holds up none of the others, and is tried again
  * the next hour.
  * @param told of each try, with what stood in its way; may not fail itself
- * @returns how to stop
+ * @returns how to stop; what is being done is done to its end, which is waited for by whoever likes to
  */
 export function everyNight(
   works: Works,
   told: (work: NightWork, now: Date, failed?: NodeJS.ErrnoException) => Promise<void>,
-): () => void {
+): () => Promise<void> {
   const done = new Map<NightWork, string>()
   const look = async () => {
     const now = new Date()
@@ -43,21 +46,50 @@ export function everyNight(
   const lookOnce = () => void (looking ??= look().finally(() => (looking = undefined)))
   const timer = setInterval(lookOnce, HOUR_MS)
   lookOnce()
-  return () => clearInterval(timer)
+  return () => {
+    clearInterval(timer)
+    return looking ?? Promise.resolve()
+  }
+}
+
+/** How letters are sent, and the address under which people open the server. */
+export interface Post {
+  readonly send: (to: string, letter: Letter) => Promise<unknown>
+  readonly origin: string
+}
+
+/** Writes to coordinators of what has not been done for longer than a night, once and then once a week. */
+async function writeOfNights(store: Store, { send, origin }: Post, now: Date, say: (words: string) => void) {
+  const { undone, takeBack } = await toTellOfNights(store, now)
+  if (undone.length === 0) return
+  let sent = 0
+  for (const { name, email, venue, timeZone } of await readCoordinators(store)) {
+    const words = undone.map((record) => undoneWords(record, (at) => formatInTimeZone(at, timeZone)))
+    const letter = nightsLetter(words, {
+      ...{ name, venue, againDays: TOLD_AGAIN_DAYS },
+      ...(undone.some(({ work }) => work === 'copying') && { takeCopy: `${origin}/venue#take-copy` }),
+    })
+    await send(email, letter).then(
+      () => (sent += 1),
+      (error: Error) => say(`a coordinator of ${venue} could not be written to: ${error.message}`),
+    )
+  }
+  if (sent === 0) await takeBack()
 }
 
 /**
- * What a server does by itself each night. Whether it was done is noted in the database, from where coordinators are told: a journal
- * that nobody reads tells nobody.
+ * What a server does by itself each night. Whether it was done is noted in the database, from where coordinators are told, on their
+ * screens and by letter: a journal that nobody reads tells nobody.
  * @param backups the folder of nightly copies; absent: none are made, and none are promised
+ * @param post absent: no letters are sent
  * @param say what goes into the journal
- * @returns how to stop
+ * @returns how to stop, as {@link everyNight}
  */
 export function startNights(
   databaseUrl: string,
-  backups: string | undefined,
+  { backups, post }: { readonly backups?: string | undefined; readonly post?: Post | undefined },
   say: (words: string) => void,
-): () => void {
+): () => Promise<void> {
   const inStore = async (work: (store: Store) => Promise<void>): Promise<void> => {
     const store = connect(databaseUrl)
     try {
@@ -85,7 +117,10 @@ export function startNights(
     },
     async (work, now, failed) => {
       if (failed) say(`the night’s ${work} was not done: ${failed.message}`)
-      await note((store) => noteNightWork(store, work, now, failed && troubleOf(failed.code)))
+      await note(async (store) => {
+        await noteNightWork(store, work, now, failed && troubleOf(failed.code))
+        if (failed && post) await writeOfNights(store, post, now, say)
+      })
     },
   )
 }

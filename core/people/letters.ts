@@ -35,3 +35,32 @@ export function codeLetter(
     ),
   }
 }
+
+/**
+ * Tells a coordinator what the server has not done at night.
+ * @param undone a sentence each
+ * @param takeCopy opens the page where a copy is taken by hand; absent: copies are not what is missing
+ * @param againDays when it comes again
+ */
+export function nightsLetter(
+  undone: readonly string[],
+  to: { readonly name: string; readonly venue: string; readonly takeCopy?: string; readonly againDays: number },
+): Letter {
+  const { name, venue, takeCopy, againDays } = to
+  return {
+    subject: `Not done at night: ${venue}`,
+    text: [
+      `${name},`,
+      '',
+      'the server of your room has not done at night what it does by itself:',
+      '',
+      ...undone.map((each) => `* ${each}`),
+      '',
+      'Whoever runs the server can mend this; tell them.',
+      ...(takeCopy ? ['Until then take a copy yourself:', '', takeCopy] : []),
+      '',
+      `As long as it is not done, this letter comes again in ${againDays} days.`,
+      '',
+    ].join('\n'),
+  }
+}

@@ -36,3 +36,20 @@ const TROUBLES: ReadonlyMap<unknown, NightTrouble> = new Map([
 
 /** @param code of a system's error; what anything else means stands in the server's journal alone */
 export const troubleOf = (code: unknown): NightTrouble => TROUBLES.get(code) ?? 'other'
+
+const UNDONE: Readonly<Record<NightWork, string>> = {
+  tidying: 'Old sign-ins and practice rooms have not been cleared away',
+  erasing: 'Learners whose time is over have not been erased',
+  copying: 'The server has made no copy of its books',
+}
+const BECAUSE: Readonly<Record<NightTrouble, string>> = {
+  full: 'Its disk is full.',
+  barred: 'It may not write into the folder for it.',
+  missing: 'The folder for it is not there.',
+  away: 'The database was away when it last tried.',
+  other: 'Its own journal says why.',
+}
+
+/** What was not done, since when and why. @param moment says a moment (ISO) by the venue's clock */
+export const undoneWords = ({ work, doneAt, trouble }: NightRecord, moment: (at: string) => string): string =>
+  `${UNDONE[work]} ${doneAt ? `since ${moment(doneAt)}` : 'so far'}. ${trouble ? BECAUSE[trouble] : 'It has not tried since.'}`

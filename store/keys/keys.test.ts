@@ -21,22 +21,23 @@ afterAll(() => end())
 
 const run = (name: string, body: object) => runCommand(store, who, name, { commandId: uuid(), body })
 const secret = 's'.repeat(43)
+const now = new Date('2026-05-01T10:00:00Z')
 
 describe('a key', () => {
   it('opens what it is for and nothing else, until it is ended; its secret is not kept', async () => {
     const keyId = uuid()
     await run('make-key', { keyId, purpose: 'care-feed', name: 'office', secret })
-    expect(await openWith(store, 'care-feed', secret)).toMatchObject({
+    expect(await openWith(store, 'care-feed', secret, now)).toMatchObject({
       keyId,
       siteId: who.siteId,
       madeBy: who.personId,
     })
-    expect(await openWith(store, 'run-meter', secret)).toBeUndefined()
-    expect(await openWith(store, 'care-feed', 'x'.repeat(43))).toBeUndefined()
+    expect(await openWith(store, 'run-meter', secret, now)).toBeUndefined()
+    expect(await openWith(store, 'care-feed', 'x'.repeat(43), now)).toBeUndefined()
     const kept = await ofEveryVenue(store).selectFrom('access_key').selectAll().execute()
     expect(JSON.stringify(kept)).not.toContain(secret)
     await run('end-key', { keyId })
-    expect(await openWith(store, 'care-feed', secret)).toBeUndefined()
+    expect(await openWith(store, 'care-feed', secret, now)).toBeUndefined()
     expect((await readKeys(store, who.siteId))[0]!.endedAt).toBeInstanceOf(Date)
     await expect(run('end-key', { keyId })).rejects.toMatchObject({ status: 404 })
   })
@@ -53,6 +54,25 @@ describe('a key', () => {
     await expect(run('make-key', { ...key, purpose: 'care-feed', secret: 'short' })).rejects.toMatchObject({
       path: 'secret',
     })
+  })
+
+  it('says when it was last used, to a quarter of an hour; what does not open was not used', async () => {
+    const own = { keyId: uuid(), secret: 'u'.repeat(43) }
+    await run('make-key', { ...own, purpose: 'care-feed', name: 'workshop' })
+    const usedAt = async () =>
+      (await readKeys(store, who.siteId)).find(({ keyId }) => keyId === own.keyId)!.usedAt?.toISOString()
+    const at = (time: string) => openWith(store, 'care-feed', own.secret, new Date(`2026-05-02T${time}Z`))
+    await openWith(store, 'run-meter', own.secret, now)
+    expect(await usedAt()).toBeUndefined()
+    await at('10:00:00')
+    expect(await usedAt()).toBe('2026-05-02T10:00:00.000Z')
+    await at('10:14:59')
+    expect(await usedAt()).toBe('2026-05-02T10:00:00.000Z')
+    await at('10:15:00')
+    expect(await usedAt()).toBe('2026-05-02T10:15:00.000Z')
+    await run('end-key', { keyId: own.keyId })
+    await at('11:00:00')
+    expect(await usedAt()).toBe('2026-05-02T10:15:00.000Z')
   })
 })
 

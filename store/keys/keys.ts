@@ -16,10 +16,20 @@ export interface AccessKey {
   readonly madeBy: string
   readonly madeAt: Date
   readonly endedAt?: Date
+  /** to a quarter of an hour; absent: nothing has come with it yet */
+  readonly usedAt?: Date
 }
 
-/** The key that this secret belongs to, while it is in force and for this purpose only. */
-export async function openWith(store: Reader, purpose: KeyPurpose, secret: string): Promise<AccessKey | undefined> {
+/** A calendar asks every few minutes: not each time is worth a write. */
+const USED_TO_MS = 15 * 60_000
+
+/** The key that this secret belongs to, while it is in force and for this purpose only; that it was used now is noted. */
+export async function openWith(
+  store: Reader,
+  purpose: KeyPurpose,
+  secret: string,
+  now: Date,
+): Promise<AccessKey | undefined> {
   const row = await store
     .selectFrom('access_key')
     .selectAll()
@@ -27,7 +37,15 @@ export async function openWith(store: Reader, purpose: KeyPurpose, secret: strin
     .where('purpose', '=', purpose)
     .where('ended_at', 'is', null)
     .executeTakeFirst()
-  return row && asKey(row)
+  if (!row) return undefined
+  if (!row.used_at || now.getTime() - row.used_at.getTime() >= USED_TO_MS)
+    await store
+      .updateTable('access_key')
+      .set({ used_at: now })
+      .where('site_id', '=', row.site_id)
+      .where('key_id', '=', row.key_id)
+      .execute()
+  return asKey(row)
 }
 
 /** Every key of a venue, newest first, those that were ended too. */
@@ -63,6 +81,7 @@ const asKey = (row: {
   made_by: string
   made_at: Date
   ended_at: Date | null
+  used_at: Date | null
 }): AccessKey => ({
   siteId: row.site_id,
   keyId: row.key_id,
@@ -72,4 +91,5 @@ const asKey = (row: {
   madeBy: row.made_by,
   madeAt: row.made_at,
   ...(row.ended_at !== null && { endedAt: row.ended_at }),
+  ...(row.used_at !== null && { usedAt: row.used_at }),
 })

@@ -1,4 +1,4 @@
-import type { Transaction } from 'kysely'
+import type { Kysely, Transaction } from 'kysely'
 import type { Database } from '../database'
 import { Refused } from '../refused'
 
@@ -28,3 +28,19 @@ export async function mustLeaveACoordinator(
       'personId',
     )
 }
+
+/** Every coordinator of every venue but those for practice, with the address they sign in with. */
+export const readCoordinators = (
+  store: Kysely<Database>,
+): Promise<{ name: string; email: string; venue: string; timeZone: string }[]> =>
+  store
+    .selectFrom('membership')
+    .innerJoin('sign_in_user', 'sign_in_user.id', 'membership.user_id')
+    .innerJoin('site', 'site.site_id', 'membership.site_id')
+    .where('membership.role', '=', 'coordinator')
+    .where('membership.ended_at', 'is', null)
+    .where('site.practice', '=', false)
+    .select(['sign_in_user.name', 'sign_in_user.email', 'site.name as venue', 'site.time_zone as timeZone'])
+    .orderBy('site.site_id')
+    .orderBy('sign_in_user.email')
+    .execute()

@@ -61,7 +61,7 @@ describe('a tablet of the room', () => {
   it('is a device by its key, until that is ended: then whoever holds it is signed out, and others are not', async () => {
     const [keyId, secret] = [uuid(), 'k'.repeat(43)]
     await run('make-key', { keyId, purpose: 'room-tablet', name: 'by the window', secret })
-    expect(await readTablet(store, secret)).toEqual({
+    expect(await readTablet(store, secret, now)).toEqual({
       siteId: staff.helper.siteId,
       tabletId: keyId,
       name: 'by the window',
@@ -70,7 +70,7 @@ describe('a tablet of the room', () => {
     await signedIn(userId, keyId, new Date(Date.now() + 60_000))
     await signedIn(userId, null, new Date(Date.now() + 60_000))
     await run('end-key', { keyId })
-    expect(await readTablet(store, secret)).toBeUndefined()
+    expect(await readTablet(store, secret, now)).toBeUndefined()
     expect(await sessions()).toHaveLength(1)
   })
 

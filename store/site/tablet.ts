@@ -13,8 +13,8 @@ export interface Tablet {
 }
 
 /** The tablet that this secret belongs to; undefined when it is none, or none any more. */
-export async function readTablet(store: Store, secret: string): Promise<Tablet | undefined> {
-  const key = await openWith(store, 'room-tablet', secret)
+export async function readTablet(store: Store, secret: string, now: Date): Promise<Tablet | undefined> {
+  const key = await openWith(store, 'room-tablet', secret, now)
   return key && { siteId: key.siteId, tabletId: key.keyId, name: key.name }
 }
 

@@ -14,6 +14,9 @@ export interface KeyShown {
   readonly name: string
   readonly words: string
   readonly made: string
+  readonly used: string
+  /** whoever it was made for is told of nothing by it */
+  readonly quiet: boolean
 }
 
 interface Props {
@@ -96,7 +99,14 @@ export function Keys({ keys, machines }: Props) {
           <li key={key.keyId} className="seam flex flex-wrap items-center justify-between gap-2 py-2">
             <span>
               <strong>{key.name}</strong>, {key.words}
-              <span className="block text-sm">{key.made}</span>
+              <span className="block text-sm">
+                {key.made}; {key.used}
+              </span>
+              {key.quiet && (
+                <span className="block text-sm text-secondary">
+                  No calendar has asked for days: whoever looks there is told of nothing that is due.
+                </span>
+              )}
             </span>
             <button
               type="button"

@@ -1,7 +1,7 @@
 import { named } from '@/core/units/words'
 import type { Metadata } from 'next'
 import { Link } from '@/ui/parts/link'
-import { KEY_WORDS } from '@/core/people/key'
+import { asksNoMore, KEY_WORDS } from '@/core/people/key'
 import { readKeys } from '@/store/keys/keys'
 import { readRoom } from '@/store/machine/machines'
 import { readNames } from '@/store/site/site'
@@ -31,9 +31,10 @@ const LINKS = [
 export default async function PeoplePage() {
   const actor = await mustSee('see-people')
   const store = booksOf(actor.siteId)
+  const now = new Date()
   const [staff, invitations, keys, room, site, names] = await Promise.all([
     readStaff(store, actor.siteId),
-    readInvitations(store, actor.siteId, new Date()),
+    readInvitations(store, actor.siteId, now),
     readKeys(store, actor.siteId),
     readRoom(store, actor.siteId),
     siteOf(actor.siteId),
@@ -90,11 +91,16 @@ export default async function PeoplePage() {
       <Keys
         keys={keys
           .filter(({ endedAt }) => !endedAt)
-          .map(({ keyId, name, purpose, machineId, madeBy, madeAt }) => ({
+          .map(({ keyId, name, purpose, machineId, madeBy, madeAt, usedAt }) => ({
             keyId,
             name,
             words: machineId ? `run meter of ${machineName(machineId) ?? 'a machine'}` : KEY_WORDS[purpose],
             made: `made by ${names.get(madeBy) ?? 'somebody'}, ${formatInTimeZone(madeAt, site.timeZone)}`,
+            used: usedAt ? `last used ${formatInTimeZone(usedAt, site.timeZone)}` : 'not used so far',
+            quiet: asksNoMore(
+              { purpose, madeAt: madeAt.toISOString(), ...(usedAt && { usedAt: usedAt.toISOString() }) },
+              now.toISOString(),
+            ),
           }))}
         machines={room.map(({ machineId, name }) => ({ machineId, name }))}
       />

@@ -17,7 +17,7 @@ const MOST_CHARACTERS = 200_000
 export const POST = (request: Request): Promise<Response> =>
   answering(request, async () => {
     const secret = /^Bearer (\S+)$/.exec(request.headers.get('authorization') ?? '')?.[1]
-    const key = secret && (await openWith(everyVenue(), 'run-meter', secret))
+    const key = secret && (await openWith(everyVenue(), 'run-meter', secret, new Date()))
     if (!key || !key.machineId) throw new Refused(401, 'no-key', 'Send the meter’s own key: Authorization: Bearer …')
     if (request.headers.get('content-type')?.split(';')[0]?.trim() !== 'text/plain') {
       throw new Refused(415, 'not-text', 'Send the meter’s lines, with Content-Type: text/plain')

@@ -12,9 +12,9 @@ import { everyVenue } from '../../../_server/every-venue'
 export const GET = (request: Request, { params }: { params: Promise<{ secret: string }> }): Promise<Response> =>
   answering(request, async () => {
     const secret = (await params).secret.replace(/\.ics$/, '')
-    const key = await openWith(everyVenue(), 'care-feed', secret)
-    if (!key) throw notFound('calendar', 'secret')
     const now = new Date()
+    const key = await openWith(everyVenue(), 'care-feed', secret, now)
+    if (!key) throw notFound('calendar', 'secret')
     const [{ site, calendar }, sessions] = await Promise.all([
       careOfRoom(key.siteId, now),
       readSessions(storeOf(key.siteId), key.siteId, { from: now }),
