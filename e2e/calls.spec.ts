@@ -46,6 +46,52 @@ test('a learner’s call reaches staff on whatever page they are, and the learne
   await learner.context().close()
 })
 
+test('a call that is open is drawn with a page and moves nothing; one that comes takes no tap that was meant for the page', async ({
+  page,
+  browser,
+}) => {
+  const learner = await (await browser.newContext({ storageState: stateFile('learner') })).newPage()
+  /** Where the page begins: as it was drawn, and as it is. */
+  const tops = () =>
+    learner.evaluate(() => [
+      (window as unknown as { drawnAt: number }).drawnAt,
+      document.getElementById('main')!.getBoundingClientRect().top,
+    ])
+  await learner.addInitScript(() => {
+    const drawn = () => document.getElementById('main')?.getBoundingClientRect().top
+    document.addEventListener('DOMContentLoaded', () => Object.assign(window, { drawnAt: drawn() }))
+  })
+  await page.goto('/room/now')
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  // What a finger in the middle of the page would hit, each time that the page moves and when it may be hit again.
+  await page.evaluate(() => {
+    const main = document.getElementById('main')!
+    const hit = () => main.contains(document.elementFromPoint(innerWidth / 2, innerHeight / 2))
+    const hits = Object.assign(window, { hits: [hit()] }).hits
+    new MutationObserver(() => hits.push(hit())).observe(main, { attributes: true, attributeFilter: ['data-moved'] })
+  })
+  const hits = () => page.evaluate(() => (window as unknown as { hits: boolean[] }).hits)
+  await learner.goto('/station/fault')
+  await learner.getByRole('button', { name: 'Skipped stitches' }).click()
+  await learner.getByRole('button', { name: 'Call staff' }).first().click()
+  const calls = page.getByRole('region', { name: 'Calls for help' })
+  await expect(calls.getByRole('listitem')).toContainText('Chidi calls')
+  await expect.poll(hits).toEqual([true, false, true])
+
+  for (const path of ['/station', '/lab'])
+    expect(await (await learner.request.get(path)).text(), path).toContain('Called at')
+  for (const path of ['/stores', '/lab'])
+    expect(await (await page.request.get(path)).text(), path).toContain('calls</strong> at')
+  await learner.goto('/station')
+  await calls.getByRole('button', { name: /I am going/ }).click()
+  await expect(learner.getByRole('region', { name: 'Your call' })).toContainText('Tobias is coming to you')
+  const [drawn, is] = await tops()
+  expect(is).toBe(drawn)
+  await calls.getByRole('button', { name: /^Done/ }).click()
+  await expect(calls.getByRole('listitem')).toHaveCount(0)
+  await learner.context().close()
+})
+
 test('a needle that a learner reports broken stops the machine, calls staff, and is the first thing there', async ({
   page,
   browser,

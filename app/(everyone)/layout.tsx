@@ -7,11 +7,12 @@ import { currentActor } from '../_server/actor'
 import { placesOf } from '../_server/home'
 import { siteOf } from '../_server/site'
 import { ownSeat } from '../_server/station'
+import { callsNow } from '../_server/told'
 
 export default async function EveryoneLayout({ children }: { children: React.ReactNode }) {
   const actor = await currentActor()
   if (!actor) redirect('/sign-in')
-  const site = await siteOf(actor.siteId)
+  const [site, drawn] = await Promise.all([siteOf(actor.siteId), callsNow(actor)])
   // A stop reaches a learner who has the lab open between two seams as well.
   const seat = actor.role === 'learner' ? await ownSeat() : undefined
   const who = actor.role === 'learner' ? actor.name : `${actor.name}, ${named(actor.role)}`
@@ -21,7 +22,7 @@ export default async function EveryoneLayout({ children }: { children: React.Rea
       units={actor.units ?? site.settings.units}
       testThreads={site.settings.testThreads}
       who={who}
-      calls={actor.role === 'learner' ? { of: 'own' } : { of: 'staff', personId: actor.personId }}
+      calls={{ drawn, ...(actor.role === 'learner' ? { of: 'own' } : { of: 'staff', personId: actor.personId }) }}
       logs={may(actor.role, 'see-book')}
       places={placesOf(actor.role)}
       offline={{

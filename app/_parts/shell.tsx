@@ -2,7 +2,9 @@ import { Link } from '@/ui/parts/link'
 import type { Units } from '@/core/units/measure'
 import { UnitsOf } from '@/ui/parts/units'
 import type { TestThreads } from '@/core/room/venue-settings'
+import type { EventOf } from '@/core/wire/asks'
 import { TestThreadsOf } from '@/ui/picture/test-threads'
+import { Above } from './above'
 import { CallButton } from './calls/call-button'
 import { Drawn } from './offline/drawn'
 import { Offline } from './offline/offline'
@@ -51,10 +53,11 @@ export function Shell({
   /** in which colours its test swatches are sewn */
   testThreads: TestThreads | undefined
   places: readonly { readonly href: string; readonly name: string }[]
-  /** whose calls are shown: every open one for staff, a learner's own */
-  calls:
+  /** whose calls are shown: every open one for staff, a learner's own; and how they stand now, so that they push nothing down later */
+  calls: { readonly drawn: EventOf<'calls'> } & (
     | { readonly of: 'staff'; readonly personId: string }
     | { readonly of: 'own'; /** where they sit, and so may call from */ readonly machineId?: string }
+  )
   /** whether this person writes lines in the books */
   logs?: boolean
   /** signed in by a PIN, on a tablet that falls asleep */
@@ -91,12 +94,18 @@ export function Shell({
           </div>
         </header>
         {onTablet && <TabletWatch />}
-        <Offline {...offline} logs={logs} />
-        {calls.of === 'staff' ? <StaffCalls personId={calls.personId} /> : <OwnCalls />}
+        <Above>
+          <Offline {...offline} logs={logs} />
+          {calls.of === 'staff' ? (
+            <StaffCalls personId={calls.personId} drawn={calls.drawn} />
+          ) : (
+            <OwnCalls drawn={calls.drawn} />
+          )}
+        </Above>
         <main
           id="main"
           tabIndex={-1}
-          className="mx-auto max-w-7xl px-4 pb-24 pt-5 outline-none print:max-w-none print:p-0"
+          className="mx-auto max-w-7xl px-4 pb-24 pt-5 outline-none data-moved:pointer-events-none print:max-w-none print:p-0"
         >
           {children}
         </main>

@@ -2,7 +2,7 @@ import 'server-only'
 import type { Letter } from '@/core/people/letters'
 import { Refused } from '@/store/refused'
 import { journal } from './journal'
-import { mailServerAt, type MailServer } from './mail-server'
+import { mailServerAt, type MailServer } from '@/store/mail-server'
 import { ofProcess } from './of-process'
 import { settings } from './settings'
 

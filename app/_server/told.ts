@@ -1,6 +1,6 @@
 import 'server-only'
 import type { EventAsk, EventOf } from '@/core/wire/asks'
-import type { Action } from '@/core/wire/permission'
+import { may, type Action } from '@/core/wire/permission'
 import { readOpenCalls, readOwnCalls } from '@/store/calls/calls'
 import { readLeftLines, readOwnLeftLines } from '@/store/calls/left-lines'
 import type { Topic } from '@/store/live/news'
@@ -80,3 +80,9 @@ export const WATCHES: { readonly [Name in EventAsk]: Watch<Name> } = {
         machinesOnce(siteId),
   },
 }
+
+/** Calls as they stand, for a page to be drawn with. */
+export const callsNow = async (actor: Asked<unknown>['actor']): Promise<EventOf<'calls'>> => ({
+  now: new Date().toISOString(),
+  ...(await WATCHES.calls.reader({ actor, may: (action) => may(actor.role, action) })()),
+})

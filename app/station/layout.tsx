@@ -3,6 +3,7 @@ import { FollowSeat } from '../_parts/live/follow-seat'
 import { Shell } from '../_parts/shell'
 import { placesOf } from '../_server/home'
 import { ownSeat } from '../_server/station'
+import { callsNow } from '../_server/told'
 
 export default async function StationLayout({ children }: { children: React.ReactNode }) {
   const { actor, site, machine, told } = await ownSeat()
@@ -18,7 +19,7 @@ export default async function StationLayout({ children }: { children: React.Reac
         staffDecide: may(actor.role, 'leave-line'),
         timeZone: site.timeZone,
       }}
-      calls={{ of: 'own', ...(machine && { machineId: machine.machineId }) }}
+      calls={{ of: 'own', drawn: await callsNow(actor), ...(machine && { machineId: machine.machineId }) }}
     >
       <FollowSeat drawn={told} />
       {children}

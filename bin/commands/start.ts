@@ -1,4 +1,4 @@
-import { mailServerAt } from '@/app/_server/mail-server'
+import { mailServerAt } from '@/store/mail-server'
 import type { Letter } from '@/core/people/letters'
 import { connect } from '@/store/connect'
 import { hasVenue, setupWord } from '@/store/site/setup'

@@ -37,6 +37,22 @@ it('keeps what was acknowledged when the server is killed, and starts again', as
   expect(existsSync(join(folder, 'cluster/postmaster.pid'))).toBe(false)
 })
 
+it('waits until the workers of a killed server have ended, who hold its memory', async () => {
+  const first = await startCluster(folder)
+  const client = new pg.Client({ connectionString: await first.database('postgres') })
+  client.on('error', () => undefined)
+  await client.connect()
+  const { rows } = await client.query<{ pid: number }>('select pg_backend_pid() as pid')
+  // Nothing tells it that its server is gone as long as it does not run.
+  process.kill(rows[0]!.pid, 'SIGSTOP')
+  process.kill(serverPid(), 'SIGKILL')
+  setTimeout(() => process.kill(rows[0]!.pid, 'SIGCONT'), 1_000)
+  const second = await startCluster(folder)
+  expect(isAlive(rows[0]!.pid)).toBe(false)
+  expect(await ask(await second.database('postgres'), 'select 1 as n')).toEqual([{ n: 1 }])
+  await second.stop()
+})
+
 it('ends the server that a killed starter left behind, and no other', async () => {
   // The starter is another process, killed without a chance to stop its server.
   const script = `import { startCluster } from ${JSON.stringify(join(process.cwd(), 'bin/serve/private-cluster.ts'))}

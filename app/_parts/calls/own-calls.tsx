@@ -2,15 +2,15 @@
 
 import { UNSEEN_AFTER_MS } from '@/core/people/call-wait'
 import { useWrite } from '@/ui/parts/use-write'
-import type { ShownCall, ShownLeft } from '@/core/wire/asks'
+import type { EventOf, ShownCall, ShownLeft } from '@/core/wire/asks'
 import { lostWords } from '../live/as-of'
-import { useNow, useTold } from '../live/use-told'
+import { useNow, useToldFrom } from '../live/use-told'
 
 /** What became of a learner's own call, on every page of theirs. */
-export function OwnCalls() {
-  const line = useTold('calls')
-  const { told, live, aheadMs } = line
-  const calls = (told?.calls ?? []).filter(({ about, ended }) => about !== 'visit' || !ended)
+export function OwnCalls({ drawn }: { drawn: EventOf<'calls'> }) {
+  const line = useToldFrom('calls', drawn)
+  const { told, shown: as, live, aheadMs } = line
+  const calls = (as?.calls ?? []).filter(({ about, ended }) => about !== 'visit' || !ended)
   const now = useNow()
   const { busy, write } = useWrite()
   const shown = [...calls.filter(({ ended }) => !ended), ...calls.filter(({ ended }) => ended).slice(0, 1)]
@@ -22,11 +22,15 @@ export function OwnCalls() {
           className={`mx-auto max-w-7xl border-l-8 bg-base-200 px-4 py-2 ${call.about === 'hurt' ? 'border-l-error' : 'border-l-secondary'}`}
         >
           <p className="text-lg font-semibold">{progress(call)}</p>
-          {!call.ended && !call.going && !call.seen && now - aheadMs - Date.parse(call.calledAt) > UNSEEN_AFTER_MS && (
-            <p className="font-semibold text-error">
-              Nobody has it on a screen yet. Put your hand up, or go and tell somebody.
-            </p>
-          )}
+          {told &&
+            !call.ended &&
+            !call.going &&
+            !call.seen &&
+            now - aheadMs - Date.parse(call.calledAt) > UNSEEN_AFTER_MS && (
+              <p className="font-semibold text-error">
+                Nobody has it on a screen yet. Put your hand up, or go and tell somebody.
+              </p>
+            )}
           {!call.ended && !live && (
             <p className="text-error">Nothing new comes here: {lostWords(line)}. Put your hand up, too.</p>
           )}
@@ -42,7 +46,7 @@ export function OwnCalls() {
           )}
         </div>
       ))}
-      {told?.left.map((line) => (
+      {as?.left.map((line) => (
         <p key={line.lineId} className="mx-auto max-w-7xl border-l-8 border-l-warning bg-base-200 px-4 py-2">
           <strong>
             {line.words}, {line.at}

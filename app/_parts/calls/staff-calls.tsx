@@ -5,12 +5,12 @@ import { Link } from '@/ui/parts/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useEffect, useRef } from 'react'
 import { useWrite } from '@/ui/parts/use-write'
-import type { ShownCall } from '@/core/wire/asks'
+import type { EventOf, ShownCall } from '@/core/wire/asks'
 import { send } from '@/ui/write'
 import { DRAWN_CALLS } from './drawn-calls'
 import { LeftLines } from './left-lines'
 import { lostWords, SignInAgain } from '../live/as-of'
-import { useNow, useTold } from '../live/use-told'
+import { useNow, useToldFrom } from '../live/use-told'
 
 const waited = (ms: number): string => {
   const minutes = Math.floor(ms / 60_000)
@@ -20,16 +20,17 @@ const waited = (ms: number): string => {
 const NOBODY: readonly ShownCall[] = []
 
 /** Every open call, on every page of staff: who, where, since when, and what the finder found. */
-export function StaffCalls({ personId }: { personId: string }) {
-  const line = useTold('calls')
-  const { told, live, aheadMs } = line
-  const calls = told?.calls ?? NOBODY
+export function StaffCalls({ personId, drawn }: { personId: string; drawn: EventOf<'calls'> }) {
+  const line = useToldFrom('calls', drawn)
+  const { told, shown, live, aheadMs } = line
+  const calls = shown?.calls ?? NOBODY
   const now = useNow()
   const router = useRouter()
   const path = usePathname()
   const known = useRef<ReadonlySet<string>>(new Set())
 
-  const unseen = calls.filter(({ seen }) => !seen).map(({ callId }) => callId)
+  // A page may be drawn where nobody looks: what the line tells is before somebody's eyes.
+  const unseen = (told?.calls ?? NOBODY).filter(({ seen }) => !seen).map(({ callId }) => callId)
   const unseenKey = unseen.join()
   useEffect(() => {
     if (unseenKey !== '') void send('see-calls', { callIds: unseenKey.split(',') })
@@ -62,11 +63,16 @@ export function StaffCalls({ personId }: { personId: string }) {
       {calls.length > 0 && (
         <ul className="mx-auto max-w-7xl px-4 pt-2">
           {calls.map((call) => (
-            <OpenCall key={call.callId} call={call} personId={personId} at={now - aheadMs} />
+            <OpenCall
+              key={call.callId}
+              call={call}
+              personId={personId}
+              at={told ? now - aheadMs : Date.parse(drawn.now)}
+            />
           ))}
         </ul>
       )}
-      {told && <LeftLines left={told.left} />}
+      {shown && <LeftLines left={shown.left} />}
     </section>
   )
 }

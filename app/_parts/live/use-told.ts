@@ -1,7 +1,7 @@
 'use client'
 
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react'
-import type { EventAsk } from '@/core/wire/asks'
+import type { EventAsk, EventOf } from '@/core/wire/asks'
 import { theLine, type Told } from './line'
 
 const NOTHING: Told<never> = { live: true, aheadMs: 0 }
@@ -13,6 +13,15 @@ export function useTold<Name extends EventAsk>(name: Name): Told<Name> {
     () => (theLine().now(name) ?? NOTHING) as Told<Name>,
     () => NOTHING,
   )
+}
+
+/**
+ * The same on a page that was drawn with it: as drawn until the line tells. A page that was kept for when there is no network is drawn
+ * with what once was, which is nothing any more.
+ */
+export function useToldFrom<Name extends EventAsk>(name: Name, drawn: EventOf<Name>) {
+  const line = useTold(name)
+  return { ...line, shown: line.told ?? (line.live ? drawn : undefined) }
 }
 
 /** The time, told every few seconds, for what is said of waiting. */
