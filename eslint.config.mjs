@@ -35,6 +35,17 @@ export default tseslint.config(
     },
   },
   {
+    files: ['app/**/*.tsx', 'app/_parts/**/*.ts', 'ui/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        { name: 'event', message: 'Name the event you mean.' },
+        { name: 'fetch', message: 'Use reach of ui/reach: it gives up in time, and whoever waits is told.' },
+      ],
+    },
+  },
+  {
     files: ['app/_server/**/*.ts', 'app/api/**/*.ts'],
     ignores: ['**/*.test.ts', 'app/_server/of-process.ts'],
     rules: {

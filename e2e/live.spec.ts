@@ -1,7 +1,8 @@
+import { connect, createServer, type AddressInfo, type Socket } from 'node:net'
 import { v7 as uuid } from 'uuid'
 import { SPOKEN_QUESTIONS } from '@/core/knowledge/tension/spoken'
 import { EXERCISES } from '@/core/trainer/exercises'
-import { allAsDrawn, expect, stateFile, test } from './people'
+import { allAsDrawn, expect, SIGN_INS, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('instructor') })
 
@@ -108,6 +109,68 @@ test('a server that answers with an error for a while is asked again, and the sc
   await expect(page.getByRole('status')).toContainText('the line to the room’s server is down')
   await page.unroute('**/api/told?*')
   await expect(page.getByRole('status')).toHaveCount(0)
+})
+
+/** A network between a screen and the server, which is there all the time and carries nothing once it is told so. */
+async function network(to: string) {
+  const { hostname, port } = new URL(to)
+  const sockets: Socket[] = []
+  let carries = true
+  const server = createServer((near) => {
+    const far = connect(Number(port), hostname)
+    for (const [from, into] of [
+      [near, far],
+      [far, near],
+    ] as const) {
+      sockets.push(from)
+      from.on('data', (chunk) => carries && into.write(chunk))
+      from.on('error', () => undefined)
+      from.on('close', () => carries && into.destroy())
+    }
+  })
+  await new Promise<void>((resolve) => server.listen(0, hostname, resolve))
+  return {
+    url: `http://${hostname}:${(server.address() as AddressInfo).port}`,
+    carry: (now: boolean) => void (carries = now),
+    end: () => {
+      for (const socket of sockets) socket.destroy()
+      server.close()
+    },
+  }
+}
+
+test('a server without power says goodbye to nobody: a screen that hears nothing says so, and whoever signs out is told that they are not', async ({
+  browser,
+  baseURL,
+}) => {
+  const between = await network(baseURL!)
+  const context = await browser.newContext({ baseURL: between.url, storageState: { cookies: [], origins: [] } })
+  const page = await context.newPage()
+  // A sign-in of their own, made where the server knows itself: it ends with this journey.
+  await context.request.post(`${baseURL}/api/sign-in/sign-in/email`, {
+    data: SIGN_INS.helper,
+    headers: { origin: baseURL! },
+  })
+  await page.clock.install()
+  await page.goto('/room/now')
+  await expect(page.getByRole('listitem').filter({ has: page.getByText('Curlew', { exact: true }) })).toBeVisible()
+  const heard = page.waitForResponse((answer) => answer.url().includes('/api/told?'))
+  await page.reload()
+  await heard
+  const lost = page.getByText('the line to the room’s server is down').first()
+  await page.clock.runFor(12_000)
+  await expect(lost).toBeHidden()
+  between.carry(false)
+  await page.clock.runFor(20_000)
+  await expect(lost).toBeVisible()
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.clock.runFor(2_000)
+  await expect(page.getByText('You are still signed in on this device')).toBeVisible()
+  between.carry(true)
+  await page.clock.runFor(20_000)
+  await expect(lost).toBeHidden()
+  await context.close()
+  between.end()
 })
 
 test('five windows of one browser are all live, and each still goes on to another page', async ({ context, page }) => {

@@ -6,6 +6,7 @@ import { ASK_PATHS, type AskName } from '@/core/wire/ask-paths'
 import type { Answered, Asked, LineOf, LinesAsk, WholeAsk } from '@/core/wire/asks'
 import type { EntryAnswer, EntryBody, EntryName } from '@/core/wire/entries'
 import { eachLine } from './lines'
+import { LATE_MS, reach, reachWith } from './reach'
 
 interface How<Name extends AskName> {
   /** what stands in the braces of its path */
@@ -18,22 +19,23 @@ interface How<Name extends AskName> {
 
 type TakenLine<Name extends LinesAsk> = Exclude<LineOf<Name>, { readonly error: unknown }> & object
 
+/** A plan is looked for as long as it takes; nobody waits for one that takes longer than this. */
+const LONG_WORK_MS = 10 * 60_000
+
 const AWAY: Fault = {
   code: 'away',
   message: 'The room’s server cannot be reached. What you entered is still here; try again.',
   path: '',
 }
 
-function request<Name extends AskName>(name: Name, { at = {}, query, body, signal }: How<Name>): Promise<Response> {
+function request<Name extends AskName>(
+  name: Name,
+  { at = {}, query, body, signal }: How<Name>,
+  withinMs: number,
+): Promise<Response> {
   const path = ASK_PATHS[name].replaceAll(/\{(\w+)\}/g, (_, part: string) => encodeURIComponent(at[part] ?? ''))
-  return fetch(query ? `${path}?${new URLSearchParams(query)}` : path, {
-    ...(body && {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    }),
-    ...(signal && { signal }),
-  })
+  const said = body && { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }
+  return reach(query ? `${path}?${new URLSearchParams(query)}` : path, { ...said, ...(signal && { signal }) }, withinMs)
 }
 
 const refusal = async (response: Response): Promise<Fault> =>
@@ -45,7 +47,7 @@ export async function ask<Name extends WholeAsk>(
   how: How<Name> = {},
 ): Promise<{ readonly ok: true; readonly answer: Answered<Name> } | { readonly ok: false; readonly error: Fault }> {
   try {
-    const response = await request(name, how)
+    const response = await request(name, how, LATE_MS)
     return response.ok
       ? { ok: true, answer: (await response.json()) as Answered<Name> }
       : { ok: false, error: await refusal(response) }
@@ -65,7 +67,7 @@ export async function askLines<Name extends LinesAsk>(
 ): Promise<Fault | undefined> {
   let fault: Fault | undefined
   try {
-    const response = await request(name, how)
+    const response = await request(name, how, LONG_WORK_MS)
     if (!response.ok || !response.body) return await refusal(response)
     await eachLine<{ readonly error: Fault } | TakenLine<Name>>(response.body, (line) => {
       if ('error' in line) fault = line.error
@@ -83,11 +85,7 @@ export async function sendEntry<Name extends EntryName>(
   body: EntryBody<Name>,
 ): Promise<{ readonly ok: true; readonly answer: EntryAnswer } | { readonly ok: false; readonly error: Fault }> {
   try {
-    const response = await fetch(`/api/${name}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    })
+    const response = await reachWith(`/api/${name}`, body, LATE_MS)
     if (response.ok) return { ok: true, answer: (await response.json()) as EntryAnswer }
     return { ok: false, error: await refusal(response) }
   } catch {

@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid'
 import type { Correction, EventKind, Happening, LineBody } from '@/core/machine/event'
 import { callsSomebody } from '@/core/people/calling'
 import { keepWaiting } from './offline/waiting'
+import { reachWith } from './reach'
 import { saidOfWrite } from './said-of-write'
 import type { Fault } from '@/core/schema/invalid'
 import type { CommandName, CommandSent } from '@/core/wire/commands'
@@ -19,8 +20,6 @@ export type Outcome =
 
 /** Asked again twice, after 0.4 and 1.5 seconds. */
 const AGAIN = { retries: 2, minTimeout: 400, factor: 3.75 }
-/** A server that does not answer in this time is asked again, with the very same write. */
-const LONGEST_MS = 12_000
 
 /**
  * Sends one write. The id is made here, so that trying again over a bad network lands it once.
@@ -33,12 +32,8 @@ export async function send<Name extends CommandName>(
 ): Promise<Outcome> {
   let said: Fault | undefined
   const once = async (): Promise<Outcome> => {
-    const response = await fetch(`/api/commands/${name}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ commandId, body }),
-      signal: AbortSignal.timeout(LONGEST_MS),
-    }).catch((error: unknown) => {
+    // A server that does not answer in time is asked again, with the very same write.
+    const response = await reachWith(`/api/commands/${name}`, { commandId, body }).catch((error: unknown) => {
       throw new Error('The network or the server is away', { cause: error })
     })
     const answer = await saidOfWrite(response, commandId)

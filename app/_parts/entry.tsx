@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { reachWith } from '@/ui/reach'
 
 export interface EntryField {
   readonly name: string
@@ -19,11 +20,7 @@ export function Entry({ to, fields, button }: { to: string; fields: readonly Ent
     setFault('')
     const body = Object.fromEntries(fields.map(({ name }) => [name, form.get(name)]))
     try {
-      const response = await fetch(to, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(body),
-      })
+      const response = await reachWith(to, body)
       if (response.ok) {
         window.location.assign('/')
         return

@@ -7,6 +7,7 @@ import { forgetPages } from '@/ui/offline/kept'
 /** Stands on a device from the moment at which somebody signs out there until it is done: where whoever comes next begins. */
 const LEAVING = 'orthodex-leaving'
 const AGAIN_MS = 5_000
+const COVERED_AFTER_MS = 1_500
 
 /** Ends the sign-in on this device, in every window of it. @param to where whoever comes next begins */
 export function leave(to: '/sign-in' | '/tablet'): void {
@@ -55,10 +56,13 @@ export function Leaving() {
     }
     const retry = () => void attempt()
     retry()
+    // A network that carries nothing refuses nothing: whoever signs out walks off meanwhile.
+    const slow = setTimeout(() => setTries((before) => Math.max(1, before)), COVERED_AFTER_MS)
     window.addEventListener('online', retry)
     return () => {
       over = true
       clearTimeout(again)
+      clearTimeout(slow)
       window.removeEventListener('online', retry)
     }
   }, [to])

@@ -1,3 +1,5 @@
+import { reach, reachWith } from '@/ui/reach'
+
 const BASE = '/api/sign-in/passkey'
 
 /** Browsers keep passkeys only for a place with a name, reached by a closed line. */
@@ -23,19 +25,14 @@ const WORDS: Readonly<Record<string, string>> = {
   CHALLENGE_NOT_FOUND: 'That took too long. Try again.',
 }
 
-const post = (path: string, body: unknown): Promise<Response> =>
-  fetch(`${BASE}/${path}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  })
+const post = (path: string, body: object): Promise<Response> => reachWith(`${BASE}/${path}`, body)
 
 async function inWords(work: () => Promise<void>): Outcome {
   try {
     await work()
     return undefined
   } catch (error) {
-    if (error instanceof TypeError) return AWAY
+    if (error instanceof TypeError || (error as Error).name === 'TimeoutError') return AWAY
     // What the browser itself says of a finger that was not shown is no sentence for anybody.
     const name = (error as Error).name
     if (name === 'InvalidStateError') return 'This device keeps a passkey for you already.'
@@ -47,7 +44,7 @@ async function inWords(work: () => Promise<void>): Outcome {
 export const addPasskey = (name: string): Outcome =>
   inWords(async () => {
     const { startRegistration } = await import('@simplewebauthn/browser')
-    const options = await answerOf(fetch(`${BASE}/generate-register-options`))
+    const options = await answerOf(reach(`${BASE}/generate-register-options`))
     const response = await startRegistration({
       optionsJSON: options as Parameters<typeof startRegistration>[0]['optionsJSON'],
     })
@@ -57,7 +54,7 @@ export const addPasskey = (name: string): Outcome =>
 export const signInByPasskey = (): Outcome =>
   inWords(async () => {
     const { startAuthentication } = await import('@simplewebauthn/browser')
-    const options = await answerOf(fetch(`${BASE}/generate-authenticate-options`))
+    const options = await answerOf(reach(`${BASE}/generate-authenticate-options`))
     const response = await startAuthentication({
       optionsJSON: options as Parameters<typeof startAuthentication>[0]['optionsJSON'],
     })

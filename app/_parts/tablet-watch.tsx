@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { TABLET_AWAKE_MINUTES } from '@/core/people/pin'
+import { reachWith } from '@/ui/reach'
 import { leave } from './leaving'
 
 const AWAKE_MS = TABLET_AWAKE_MINUTES * 60_000
@@ -18,8 +19,7 @@ export function TabletWatch() {
       touched = Date.now()
       if (touched - told < TELL_MS) return
       told = touched
-      const said = { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }
-      void fetch('/api/sign-in/awake', said).catch(() => undefined)
+      void reachWith('/api/sign-in/awake', {}).catch(() => undefined)
     }
     const look = setInterval(() => {
       if (Date.now() - touched < AWAKE_MS) return

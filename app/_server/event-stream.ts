@@ -1,9 +1,10 @@
 import 'server-only'
+import { BEAT, BEAT_MS } from '@/core/wire/beat'
 import type { News, Topic } from '@/store/live/news'
 import { journal } from './journal'
 
-/** Proxies cut a silent line; and what nobody told of is read again this often, should a notice ever be lost. */
-const BEAT_MS = 15_000
+/** What nobody told of is read again this often, should a notice ever be lost. */
+const LOOK_MS = 15_000
 /** A stream ends after so long and the browser opens it anew, whatever became of it on the way. */
 const LONGEST_MS = 10 * 60_000
 
@@ -17,7 +18,8 @@ export interface Watched {
 /**
  * Server-sent events: what each of them reads now, under its name, and again whenever the venue has news of its topic and it says
  * something else.
- * @param still asked at each beat: whoever is signed out, or is another role by now, watches no longer
+ * A page cannot tell a silent line from a dead one: it hears the line's beat, and makes another where that stays away.
+ * @param still asked each time that all is read again: whoever is signed out, or is another role by now, watches no longer
  */
 export function eventStream(
   request: Request,
@@ -42,21 +44,22 @@ export function eventStream(
           () => ended,
         ),
       }))
-      const beat = setInterval(() => {
-        say(': still here\n\n')
+      const beat = setInterval(() => say(`event: ${BEAT}\ndata:\n\n`), BEAT_MS)
+      const again = setInterval(() => {
         for (const { look } of looks) look()
         // While the database is away nobody is known, and nobody is sent away for it.
         still().then(
           (allowed) => allowed || end(),
           () => undefined,
         )
-      }, BEAT_MS)
+      }, LOOK_MS)
       const stops = [...looks.map(({ topic, look }) => news.onNews(siteId, topic, look)), news.onClose(() => end())]
       const longest = setTimeout(() => end(), LONGEST_MS)
       end = () => {
         if (ended) return
         ended = true
         clearInterval(beat)
+        clearInterval(again)
         clearTimeout(longest)
         for (const stop of stops) stop()
         try {
@@ -66,7 +69,7 @@ export function eventStream(
         }
       }
       request.signal.addEventListener('abort', () => end())
-      say('retry: 1000\n\n')
+      say(`retry: 1000\nevent: ${BEAT}\ndata:\n\n`)
       for (const { look } of looks) look()
     },
     cancel: () => end(),

@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { reachWith } from '@/ui/reach'
 
 /** A device that opened the link of a tablet's key becomes that tablet. What stands behind the # is never sent in an address. */
 export function Settle() {
@@ -8,11 +9,7 @@ export function Settle() {
   useEffect(() => {
     const secret = window.location.hash.slice(1)
     if (!secret) return
-    void fetch('/api/sign-in/settle', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ secret }),
-    })
+    void reachWith('/api/sign-in/settle', { secret })
       .then(async (answer) => {
         if (answer.ok) window.location.replace('/tablet')
         else setSaid(((await answer.json()) as { message?: string }).message ?? 'That did not work; try again')

@@ -3,6 +3,7 @@
 import { Delete } from 'lucide-react'
 import { useState } from 'react'
 import { PIN_DIGITS } from '@/core/people/pin'
+import { reachWith } from '@/ui/reach'
 
 interface Holder {
   readonly personId: string
@@ -60,11 +61,7 @@ function Keypad({ who, back }: { who: Holder; back: () => void }) {
   }
   const take = async (whole: string) => {
     setBusy(true)
-    const answer = await fetch('/api/sign-in/tablet', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ personId: who.personId, pin: whole }),
-    }).catch(() => undefined)
+    const answer = await reachWith('/api/sign-in/tablet', { personId: who.personId, pin: whole }).catch(() => undefined)
     if (answer?.ok) return window.location.assign('/')
     const said = (await answer?.json().catch(() => undefined)) as { message?: string } | undefined
     setFault(said?.message ?? 'The room’s server cannot be reached; try again')

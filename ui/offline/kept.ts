@@ -1,3 +1,5 @@
+import { LATE_MS, reach } from '../reach'
+
 /** Where a device keeps what it needs without a network: parts of the program, and pages as somebody last saw them. */
 export const CACHES = { parts: 'orthodex-parts', pages: 'orthodex-pages' } as const
 
@@ -50,7 +52,7 @@ export async function keepPages(
   if (Date.now() - Number(localStorage.getItem(WARMED)) < FRESH_MS) return
   const [pages, parts] = [await caches.open(CACHES.pages), await caches.open(CACHES.parts)]
   for (const path of [...(await paths()), ...(types ? ANSWERS_KEPT : [])]) {
-    const response = await fetch(path)
+    const response = await reach(path, {}, LATE_MS)
     if (!response.ok || response.redirected) continue
     await pages.put(path, response.clone())
     for (const part of partsNamedIn(await response.text())) if (!(await parts.match(part))) await parts.add(part)

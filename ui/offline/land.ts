@@ -1,5 +1,6 @@
 'use client'
 
+import { reachWith } from '../reach'
 import { saidOfWrite } from '../said-of-write'
 import { dropWaiting, readWaiting, refuseWaiting, underWay, type WaitingLine } from './waiting'
 
@@ -14,11 +15,7 @@ interface Landed {
 
 /** What the server says of it; undefined while it is away or busy, or nobody is signed in: it waits on. */
 async function post(name: 'log' | 'leave-line', { commandId, personId, body }: WaitingLine) {
-  const response = await fetch(`/api/commands/${name}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ commandId, as: personId, body }),
-  }).catch(() => undefined)
+  const response = await reachWith(`/api/commands/${name}`, { commandId, as: personId, body }).catch(() => undefined)
   if (!response || response.status >= 500 || response.status === 401 || response.status === 429) return undefined
   return saidOfWrite(response, commandId)
 }

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { BEAT, BEAT_MS } from '@/core/wire/beat'
 import { makeLine } from './line'
 
 /** A browser's line to a server, as far as it matters here. */
@@ -7,7 +8,6 @@ class Source extends EventTarget {
   static readonly CLOSED = 2
   static made: Source[] = []
   readyState = 0
-  onopen?: () => void
   onerror?: () => void
   constructor(readonly url: string) {
     super()
@@ -18,7 +18,10 @@ class Source extends EventTarget {
   }
   opens() {
     this.readyState = 1
-    this.onopen?.()
+    this.beats()
+  }
+  beats() {
+    this.dispatchEvent(new Event(BEAT))
   }
   /** @param forGood answered with an error, which a browser does not try again */
   fails(forGood: boolean) {
@@ -96,6 +99,50 @@ describe('the line of a page', () => {
     last().opens()
     expect(line.now('calls')).toEqual({ live: true, aheadMs: 0 })
     expect(isOpen()).toBe(1)
+  })
+
+  it('that falls silent is dead, though nothing broke: another is made, and the page says so until one is heard', () => {
+    const line = makeLine()
+    line.watch('calls', () => {})
+    vi.advanceTimersByTime(100)
+    last().opens()
+    for (let beat = 0; beat < 20; beat += 1) {
+      vi.advanceTimersByTime(BEAT_MS)
+      last().beats()
+    }
+    expect([Source.made.length, line.now('calls')]).toEqual([1, { live: true, aheadMs: 0 }])
+    const heardAt = Date.now()
+    // Two beats may be late, and whatever is told is heard, too.
+    vi.advanceTimersByTime(2.9 * BEAT_MS)
+    last().tells('calls', { calls: [] })
+    vi.advanceTimersByTime(2.9 * BEAT_MS)
+    expect([Source.made.length, line.now('calls')]).toMatchObject([1, { live: true }])
+    vi.advanceTimersByTime(0.2 * BEAT_MS)
+    expect([isOpen(), Source.made.length]).toEqual([1, 2])
+    vi.advanceTimersByTime(3_000)
+    expect(line.now('calls')).toMatchObject({ live: false, lostAt: heardAt + 2.9 * BEAT_MS })
+    // It is made again and again; one that is open and on which nothing comes is no line either.
+    vi.advanceTimersByTime(6 * BEAT_MS)
+    expect([isOpen(), Source.made.length]).toEqual([1, 4])
+    last().readyState = 1
+    vi.advanceTimersByTime(1_000)
+    expect(line.now('calls')).toMatchObject({ live: false })
+    last().opens()
+    expect(line.now('calls')).toMatchObject({ live: true })
+    // A hidden page has none, and misses none.
+    page.visibilityState = 'hidden'
+    page.dispatchEvent(new Event('visibilitychange'))
+    vi.advanceTimersByTime(20 * BEAT_MS)
+    expect([isOpen(), line.now('calls')?.live]).toEqual([0, true])
+  })
+
+  it('that is never heard at all is no line, from the beginning', () => {
+    const line = makeLine()
+    line.watch('calls', () => {})
+    vi.advanceTimersByTime(100)
+    expect(line.now('calls')).toMatchObject({ live: true })
+    vi.advanceTimersByTime(3 * BEAT_MS + 3_000)
+    expect([isOpen(), line.now('calls')]).toMatchObject([1, { live: false }])
   })
 
   it('that nobody may have any more says so, and not that it is being made', async () => {

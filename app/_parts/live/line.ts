@@ -1,5 +1,7 @@
 import { ASK_PATHS } from '@/core/wire/ask-paths'
+import { BEAT, BEAT_MS } from '@/core/wire/beat'
 import type { EventAsk, EventOf } from '@/core/wire/asks'
+import { reach } from '@/ui/reach'
 
 export interface Line {
   /** whether the line to the room's server is up */
@@ -23,6 +25,8 @@ type Tell = () => void
 const PAUSES_MS = [1_000, 2_000, 4_000, 8_000, 15_000]
 /** A server ends each line after a while, and it is there again in a moment: nobody is alarmed by less than this. */
 const SAID_AFTER_MS = 2_500
+/** A line that lets three beats pass is dead, though nothing broke: a server without power says goodbye to nobody. */
+const SILENT_MS = 3 * BEAT_MS
 /** The parts of a page begin to watch one after another, and ask together. */
 const JOIN_MS = 80
 /** From one page to the next something else is watched: what nobody watches any more stays on the line for so long. */
@@ -41,6 +45,7 @@ export function makeLine() {
   let tries = 0
   let next: { readonly at: number; readonly timer: ReturnType<typeof setTimeout> } | undefined
   let alarm: ReturnType<typeof setTimeout> | undefined
+  let silence: ReturnType<typeof setTimeout> | undefined
 
   const change = (each: { readonly tells: Set<Tell>; now: Told<EventAsk> }, now: Told<EventAsk>) => {
     each.now = now
@@ -57,6 +62,7 @@ export function makeLine() {
     }
   }
   const close = () => {
+    clearTimeout(silence)
     source?.close()
     source = undefined
     asked = ''
@@ -66,13 +72,28 @@ export function makeLine() {
     asked = names.join()
     const address = `${ASK_PATHS.told}?${new URLSearchParams(names.map((name) => ['of', name])).toString()}`
     source = new EventSource(address)
-    source.onopen = () => {
+    const isLost = (lostAt: number) => {
+      if (up.live) alarm ??= setTimeout(() => is({ live: false, lostAt }), SAID_AFTER_MS)
+    }
+    const listen = () => {
+      const from = Date.now()
+      clearTimeout(silence)
+      silence = setTimeout(() => {
+        isLost(from)
+        open(names)
+      }, SILENT_MS)
+    }
+    // That it is open says nothing yet: a proxy may keep to itself what comes on it.
+    const isHeard = () => {
       tries = 0
+      listen()
       is({ live: true })
     }
+    listen()
+    source.addEventListener(BEAT, isHeard)
     source.onerror = () => {
       const lostAt = Date.now()
-      if (up.live) alarm ??= setTimeout(() => is({ live: false, lostAt }), SAID_AFTER_MS)
+      isLost(lostAt)
       // A browser makes a line that broke again by itself, and one that was answered with an error never.
       if (source?.readyState !== EventSource.CLOSED) return
       close()
@@ -86,6 +107,7 @@ export function makeLine() {
     }
     for (const name of names)
       source.addEventListener(name, ({ data }: MessageEvent<string>) => {
+        isHeard()
         const each = watched.get(name)
         const told = JSON.parse(data) as EventOf<EventAsk>
         if (each) change(each, { ...up, told, aheadMs: Date.now() - Date.parse(told.now) })
@@ -132,7 +154,7 @@ export function makeLine() {
 
 async function isSignedOut(address: string): Promise<boolean> {
   const over = new AbortController()
-  const answer = await fetch(address, { signal: over.signal }).catch(() => undefined)
+  const answer = await reach(address, { signal: over.signal }).catch(() => undefined)
   over.abort()
   return answer?.status === 401
 }

@@ -5,6 +5,7 @@ import { PHOTOGRAPH_MOST_LETTERS } from '@/core/machine/photograph'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 import { madeSmall } from '@/ui/picture/made-small'
+import { reach } from '@/ui/reach'
 
 /** How large and how well a picture is kept: the best that is small enough. */
 const WAYS = [
@@ -16,7 +17,7 @@ const WAYS = [
 
 /** The one that is kept, so that taking it away can be undone. */
 async function keptNow(machineId: string): Promise<string | undefined> {
-  const answer = await fetch(`/api/machines/${machineId}/photograph`)
+  const answer = await reach(`/api/machines/${machineId}/photograph`)
   if (!answer.ok) return undefined
   const picture = await answer.blob()
   return new Promise((resolve, reject) => {
