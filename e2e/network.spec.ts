@@ -1,20 +1,23 @@
+import type { Page } from '@playwright/test'
 import { expect, openLine, openMachine, SIGN_INS, stateFile, test } from './people'
 
 /** A tablet on the workshop's wireless network: now it is there, now it is not. Nothing typed is lost, nothing lands twice. */
 test.use({ storageState: stateFile('helper') })
 
 const WRITES = '**/api/commands/log'
+/** What waits is tried again by itself, every ten seconds: they go by at once. */
+const soon = (page: Page) => page.clock.runFor(10_000)
 
 test.describe('a note that is written', () => {
   let text: string
   test.beforeEach(async ({ page }, { title }) => {
     text = `The pedal sticks a little (${title.length})`
+    await page.clock.install()
     await openMachine(page, 'Plover')
     await page.getByRole('button', { name: 'Note …' }).click()
     await page.getByLabel('Note', { exact: true }).fill(text)
   })
-  const lines = (page: Parameters<typeof openMachine>[0]) =>
-    page.getByRole('list', { name: 'Lines of the book, newest first' }).getByText(text)
+  const lines = (page: Page) => page.getByRole('list', { name: 'Lines of the book, newest first' }).getByText(text)
 
   test('while the server is away is kept on the device, and lands by itself when it is back', async ({ page }) => {
     let tries = 0
@@ -29,6 +32,7 @@ test.describe('a note that is written', () => {
     await page.reload()
     await expect(waits).toContainText('1 line waits for the network')
     await page.unroute(WRITES)
+    await soon(page)
     await expect(lines(page)).toHaveCount(1)
     await expect(waits).toHaveCount(0)
     await page.reload()
@@ -51,6 +55,7 @@ test.describe('a note that is written', () => {
     await expect.poll(() => tries).toBeGreaterThan(before)
     await expect(waits).toContainText('1 line waits for the network')
     await page.unroute(WRITES)
+    await soon(page)
     await expect(lines(page)).toHaveCount(1)
     await expect(waits).toHaveCount(0)
   })
@@ -127,6 +132,7 @@ test('a line typed from anywhere waits through a reload of the page', async ({ p
 test('a line that is taken back while the network is away: one that nobody has seen is dropped, one in the book is corrected later', async ({
   page,
 }) => {
+  await page.clock.install()
   await openMachine(page, 'Plover')
   const book = page.getByRole('list', { name: 'Lines of the book, newest first' })
   const write = async (text: string) => {
@@ -154,6 +160,7 @@ test('a line that is taken back while the network is away: one that nobody has s
   await page.getByRole('button', { name: 'Take it back' }).click()
   await expect(waits).toContainText('1 line waits for the network')
   await page.unroute(WRITES)
+  await soon(page)
   await expect(waits).toHaveCount(0)
   await page.reload()
   await expect(book).toContainText('It was a neighbour’s lamp')
