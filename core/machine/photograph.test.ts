@@ -19,6 +19,28 @@ describe('a photograph of a machine', () => {
       expect([marker, saysMoreThanItShows(jpeg(...segment(marker, 69, 120, 105, 102)))]).toEqual([marker, true])
   })
 
+  it('says what its colours mean at any length, and nothing under that name', () => {
+    const letters = (text: string) => [...text].map((letter) => letter.charCodeAt(0))
+    const long = (marker: number, ...said: number[]) => [
+      0xff,
+      marker,
+      (said.length + 2) >> 8,
+      (said.length + 2) & 255,
+      ...said,
+    ]
+    const profile = long(0xe2, ...letters('ICC_PROFILE\0'), ...Array.from({ length: 700 }, () => 7))
+    expect(saysMoreThanItShows(jpeg(...profile))).toBe(false)
+    expect(saysMoreThanItShows(jpeg(...profile, ...segment(0xe1, 69, 120, 105, 102)))).toBe(true)
+    expect(saysMoreThanItShows(jpeg(...segment(0xe2, ...letters('ICC_PLACES__\0'))))).toBe(true)
+    expect(saysMoreThanItShows(jpeg(...segment(0xe1, ...letters('ICC_PROFILE\0'))))).toBe(true)
+    // What is no JPEG from its first letters on says what it likes.
+    for (const first of [0, 1]) {
+      const other = jpeg()
+      other[first] = 1
+      expect(saysMoreThanItShows(other)).toBe(true)
+    }
+  })
+
   it('says nothing between its scans, nor behind its end', () => {
     const scan = [...segment(0xda, 1), 9, 0xff, 0, 9, 0xff, 0xd3, 9]
     expect(saysMoreThanItShows(jpeg(...scan))).toBe(false)

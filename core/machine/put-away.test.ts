@@ -40,6 +40,14 @@ describe('a machine that is put away', () => {
       }),
     ))
 
+  it('says why, to the day, from the very moment on', () => {
+    const { putAway } = foldMachine([away])
+    const said = (kind: 'noted' | 'put-away', happenedAt: string) =>
+      cannotHappen({ putAway: putAway! }, { kind, happenedAt })
+    expect(said('put-away', at(5))).toBe('It is put away already')
+    expect(said('noted', putAway!.since)).toMatch(/^It was put away on \d{4}-\d\d-\d\d: take it out first/)
+  })
+
   it('is corrected as any line is', () => {
     const { putAway } = foldMachine([away])
     expect(cannotHappen({ putAway: putAway! }, { kind: 'correction', happenedAt: at(5) })).toBeUndefined()

@@ -67,6 +67,20 @@ describe('this trouble', () => {
     expect(dials(sittingOf([zigzag, straight], 'zigzag', NOW).swatches)).toEqual([4])
   })
 
+  it('keeps what was seen besides the look, and what the camera measured, and is not broken by lines of other kinds', () => {
+    const seen = swatch(5, { dial: 4, top: 'dots' })
+    const camera = { score: 0.7, spread: 0.1 }
+    const whole = { ...seen, body: { ...seen.body, signs: ['puckers'], camera } } as MachineEvent
+    const between = { ...seen, eventId: 'x', kind: 'noted', body: { text: 'The lamp flickers' } } as MachineEvent
+    const before = swatch(8, { dial: 5, top: 'dots' })
+    const { swatches, last } = sittingOf([between, whole, between, before], 'straight', NOW)
+    expect(swatches).toEqual([
+      { dial: 5, top: 'dots', under: 'own' },
+      { dial: 4, top: 'dots', under: 'own', signs: ['puckers'], camera },
+    ])
+    expect(last).toBe(whole)
+  })
+
   it('has no beginning in a book without swatches', () => {
     expect(sittingOf([], 'straight', NOW)).toEqual({ swatches: [], done: [], past: [] })
   })

@@ -14,4 +14,11 @@ describe('the numbers of one trait', () => {
       'wound to, mm: 20; hub, mm: 6; width inside, mm: 9.5',
     )
   })
+
+  it('are said by what they are: a word, a number, yes or no, several, and of each stitch its own', () => {
+    expect([true, false, 4.5, 'top-loading', ['zigzag', 'walking-foot'], null, undefined].map(traitWords)).toEqual([
+      ...['yes', 'no', '4.5', 'top loading', 'zigzag, walking foot', '', ''],
+    ])
+    expect(traitWords({ normal: 4, byStitch: { zigzag: 3.5 } })).toBe('normal mark: 4; by stitch: zigzag: 3.5')
+  })
 })

@@ -143,10 +143,8 @@ const bell = (x: number, spread: number): number => Math.exp((-x * x) / 2) / spr
 
 /** Plain least squares: change of the score with one mark; undefined when the dial never moved. */
 export function plainSlope(readings: readonly DialReading[]): number | undefined {
-  const n = readings.length
-  const meanDial = readings.reduce((sum, { dial }) => sum + dial, 0) / n
-  const meanScore = readings.reduce((sum, { s }) => sum + s, 0) / n
+  const meanDial = readings.reduce((sum, { dial }) => sum + dial, 0) / readings.length
   const spread = readings.reduce((sum, { dial }) => sum + (dial - meanDial) ** 2, 0)
   if (spread === 0) return undefined
-  return readings.reduce((sum, { dial, s }) => sum + (dial - meanDial) * (s - meanScore), 0) / spread
+  return readings.reduce((sum, { dial, s }) => sum + (dial - meanDial) * s, 0) / spread
 }

@@ -22,6 +22,14 @@ it('one that has told nothing while a swatch after the other was sewn is, since 
   expect(silent(2, swatch(1), swatch(4), swatch(9), swatch(20))).toBe(at(2))
 })
 
+it('a book of years keeps no more of it than says so', () => {
+  const { sewnSinceTold } = Array.from({ length: 50 }, (_, minute) => swatch(minute)).reduce<MeterCounts>(
+    (counts, line) => line(counts),
+    {},
+  )
+  expect(sewnSinceTold).toEqual([at(47), at(48), at(49)])
+})
+
 it('what was sewn before it had its key, or told since, says nothing of it', () => {
   expect(silent(10, swatch(1), swatch(4), swatch(9), swatch(20), swatch(30))).toBeUndefined()
   expect(silent(10, used(1), swatch(12), swatch(13), swatch(14))).toBe(at(10))
