@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Thread } from '../units/thread'
 import { ORDINARY_MACHINE } from '../testing/ordinary-machine'
 import { computeKit } from './kit'
-import type { KitMachine, Refusal } from './request'
+import type { KitMachine, KitRequest, Refusal } from './request'
 
 const canvas = { structure: 'woven', massGsm: 400, thicknessMm: 0.7 } as const
 const layers = { seam: 2, crossing: 2 }
@@ -57,5 +57,48 @@ describe('a foot that is missing', () => {
     expect(refusal?.allowed).toEqual(['darning'])
     expect(refusal?.because).toMatch(/The machine has darning\.$/)
     expect(withFeet([])?.because).toMatch(/The machine has none\.$/)
+  })
+})
+
+describe('no needle at all', () => {
+  const refusalOf = (request: Partial<Parameters<typeof computeKit>[0]>, machine: Partial<KitMachine>) =>
+    computeKit({ fabric: canvas, layers, operation: 'seam', machine: { ...ORDINARY_MACHINE, ...machine }, ...request })
+      .refusals
+  const knit = { structure: 'knit', massGsm: 200, thicknessMm: 0.6 } as const
+
+  it('of a system that nobody sells, or that is made in other points alone: what is, is named', () => {
+    const [unknown] = refusalOf({}, { needleSystem: 'XX 9' })
+    expect(unknown).toMatchObject({ limit: 'needle-system', value: 'XX 9' })
+    expect(unknown!.allowed).toEqual(expect.arrayContaining(['130/705 H', '134']))
+    const [other] = refusalOf({ fabric: knit }, { needleSystem: '134' })
+    expect(other).toMatchObject({
+      limit: 'needle-system',
+      value: 'ballpoint or stretch',
+      allowed: ['universal', 'leather'],
+    })
+    expect(other!.because).toMatch(/for system 134 only universal, leather are made/)
+  })
+
+  it('that is two steps or less from what the cloth wants is refused, either way', () => {
+    const taken = (min: number, max: number, fabric: KitRequest['fabric']) =>
+      refusalOf({ fabric }, { needleNm: { min, max } }).map(({ limit, value, allowed }) => [limit, value, allowed])
+    expect(taken(60, 80, canvas)).toEqual([])
+    expect(taken(60, 75, canvas)).toEqual([['needle-size', 100, 75]])
+    const sheer = { structure: 'woven', massGsm: 40, thicknessMm: 0.1 } as const
+    expect(taken(80, 120, sheer)).toEqual([])
+    expect(taken(90, 120, sheer)).toEqual([['needle-size', 65, 90]])
+    expect(refusalOf({ fabric: sheer }, { needleNm: { min: 90, max: 120 } })[0]!.wouldHelp).toMatch(
+      /65 needle, or thicker cloth/,
+    )
+    expect(refusalOf({}, { needleNm: { min: 60, max: 70 } })[0]!.wouldHelp).toMatch(/100 needle, or thinner layers/)
+  })
+
+  it('that is double passes where the plate opens wide enough for the narrowest that is sold', () => {
+    const hem = (maxWidthMm: number) => refusalOf({ fabric: knit, operation: 'knit-hem' }, { maxWidthMm })
+    expect(hem(3.5)).toEqual([])
+    expect(hem(3.4)).toMatchObject([{ limit: 'width', value: 3.5, allowed: 3.4 }])
+    expect(hem(3.4)[0]!.because).toMatch(
+      /of 2\.5 mm needs an opening for at least 3\.5 mm of zigzag; the machine has 3\.4 mm/,
+    )
   })
 })

@@ -37,7 +37,8 @@ export interface FitKnowledge {
 /**
  * How a thread passes a needle's eye. Any piece of thread passes the eye about twenty times before it is sewn in, so a
  * tight eye shreds it. "loose" is a note, never a fault, and is not said of wide-eyed points.
- * A drop test beats the formula: one that slid holds for every larger eye, one that did not for every smaller.
+ * A drop test beats the formula: one that slid holds for every larger eye, one that did not for every smaller, unless that one
+ * shreds its thread by the numbers. A finer eye is never the better one.
  */
 export function needleFit(
   needle: { readonly point: Point; readonly sizeNm: number },
@@ -49,7 +50,6 @@ export function needleFit(
   const clearance = eyeMm / threadMm
   const numbers = { eyeMm, threadMm, clearance }
   const dropTest = dropTests && decidingTest(needle, eyeMm, thread, points, dropTests)
-  if (dropTest) return { ...numbers, verdict: DROP_VERDICT[dropTest.result], dropTest }
   const verdict =
     clearance < CLEARANCE.tight
       ? 'shreds'
@@ -58,7 +58,9 @@ export function needleFit(
         : clearance > CLEARANCE.loose && !isWideEyed(points[needle.point])
           ? 'loose'
           : 'good'
-  return { ...numbers, verdict }
+  // What spiralled down through a larger eye may well shred in this one.
+  const finer = dropTest && eyeMm < eyeOf(dropTest, points) && verdict === 'shreds'
+  return dropTest && !finer ? { ...numbers, verdict: DROP_VERDICT[dropTest.result], dropTest } : { ...numbers, verdict }
 }
 
 const DROP_VERDICT = { slides: 'good', spirals: 'tight', stays: 'shreds' } as const
