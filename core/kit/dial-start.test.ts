@@ -12,7 +12,7 @@ const POLYESTER: Thread = { tex: 27, fibre: 'polyester' }
 /** Nothing that moves a dial: an ordinary cloth under a straight stitch. */
 const PLAIN: Facts = { stitchOf: 'straight', twin: false, threadFibre: 'polyester', threadFinish: 'spun', massGsm: 150 }
 const start = (dial: Dial | undefined, facts: Partial<Facts> = {}, top = POLYESTER, bobbin = POLYESTER) =>
-  startingDial(dial, top, bobbin, { ...PLAIN, ...facts } as Facts, KNOWLEDGE)
+  startingDial(dial, top, bobbin, { ...PLAIN, ...facts }, KNOWLEDGE)
 const METALLIC = { threadFibre: 'metallic' }
 
 describe('the dial of a kit', () => {

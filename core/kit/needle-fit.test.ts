@@ -35,15 +35,20 @@ describe('a drop test at the table', () => {
     expect(verdict(75, slid)).toEqual(verdict(75))
   })
 
-  it('that did not holds for that eye and every finer one, and says nothing of a larger', () => {
-    for (const [result, said] of [
-      ['spirals', 'tight'],
-      ['stays', 'shreds'],
-    ] as const) {
-      const held = test(100, result)
-      expect([80, 90, 100].map((size) => verdict(size, held).verdict)).toEqual([said, said, said])
-      expect(verdict(110, held)).toEqual(verdict(110))
-    }
+  it('that stayed holds for that eye and every finer one, and says nothing of a larger', () => {
+    const held = test(100, 'stays')
+    expect([60, 90, 100].map((size) => verdict(size, held).verdict)).toEqual(['shreds', 'shreds', 'shreds'])
+    expect(verdict(110, held)).toEqual(verdict(110))
+  })
+
+  it('that spiralled holds for that eye; no finer one is better, and no larger one worse', () => {
+    const held = test(100, 'spirals')
+    expect([80, 90, 100].map((size) => verdict(size, held).verdict)).toEqual(['tight', 'tight', 'tight'])
+    expect(verdict(110, held)).toEqual(verdict(110))
+    // By its numbers this one shreds, and a finer one is seen to be better than that.
+    expect(verdict(55)).toMatchObject({ verdict: 'shreds' })
+    const fine = test(50, 'spirals')
+    expect(verdict(55, fine)).toMatchObject({ verdict: 'tight', dropTest: fine })
   })
 
   it('of a larger eye never makes a finer one better than its numbers', () => {

@@ -37,8 +37,8 @@ export interface FitKnowledge {
 /**
  * How a thread passes a needle's eye. Any piece of thread passes the eye about twenty times before it is sewn in, so a
  * tight eye shreds it. "loose" is a note, never a fault, and is not said of wide-eyed points.
- * A drop test beats the formula: one that slid holds for every larger eye, one that did not for every smaller, unless that one
- * shreds its thread by the numbers. A finer eye is never the better one.
+ * A drop test beats the formula: one that slid holds for every larger eye, one that stayed for every smaller; one that spiralled
+ * says that no smaller eye is better, and no larger one worse. Of one test a finer eye is never the better one.
  */
 export function needleFit(
   needle: { readonly point: Point; readonly sizeNm: number },
@@ -49,7 +49,6 @@ export function needleFit(
   const threadMm = threadDiameterMm(thread)
   const clearance = eyeMm / threadMm
   const numbers = { eyeMm, threadMm, clearance }
-  const dropTest = dropTests && decidingTest(needle, eyeMm, thread, points, dropTests)
   const verdict =
     clearance < CLEARANCE.tight
       ? 'shreds'
@@ -58,9 +57,8 @@ export function needleFit(
         : clearance > CLEARANCE.loose && !isWideEyed(points[needle.point])
           ? 'loose'
           : 'good'
-  // What spiralled down through a larger eye may well shred in this one.
-  const finer = dropTest && eyeMm < eyeOf(dropTest, points) && verdict === 'shreds'
-  return dropTest && !finer ? { ...numbers, verdict: DROP_VERDICT[dropTest.result], dropTest } : { ...numbers, verdict }
+  const dropTest = dropTests && decidingTest(needle, { eyeMm, verdict }, thread, points, dropTests)
+  return dropTest ? { ...numbers, verdict: DROP_VERDICT[dropTest.result], dropTest } : { ...numbers, verdict }
 }
 
 const DROP_VERDICT = { slides: 'good', spirals: 'tight', stays: 'shreds' } as const
@@ -71,7 +69,7 @@ const eyeOf = (needle: { readonly point: Point; readonly sizeNm: number }, point
 /** The test that tells most about this eye: of this very needle, else the nearest eye that decides it either way. */
 function decidingTest(
   needle: { readonly point: Point; readonly sizeNm: number },
-  eyeMm: number,
+  { eyeMm, verdict }: Pick<NeedleFit, 'eyeMm' | 'verdict'>,
   thread: Thread,
   points: FitKnowledge['points'],
   tests: readonly DropTest[],
@@ -82,7 +80,12 @@ function decidingTest(
     if (!sameThread(test.thread, thread)) continue
     if (test.point === needle.point && test.sizeNm === needle.sizeNm) return test
     const away = eyeMm - eyeOf(test, points)
-    const decides = test.result === 'slides' ? away >= 0 : away <= 0
+    // By its numbers a finer eye may be worse than one that spiralled, and a larger one better: then it is.
+    const decides = {
+      slides: away >= 0,
+      spirals: away < 0 ? verdict !== 'shreds' : away === 0 || verdict === 'shreds',
+      stays: away <= 0,
+    }[test.result]
     if (decides && Math.abs(away) < nearest) {
       best = test
       nearest = Math.abs(away)
