@@ -52,7 +52,7 @@ export function nightsLetter(
     text: [
       `${name},`,
       '',
-      'the server of your room has not done at night what it does by itself:',
+      `the server of ${venue} has not done at night what it does by itself:`,
       '',
       ...undone.map((each) => `* ${each}`),
       '',

@@ -27,7 +27,8 @@ export function StaffCalls({ personId, drawn }: { personId: string; drawn: Event
   const now = useNow()
   const router = useRouter()
   const path = usePathname()
-  const known = useRef<ReadonlySet<string>>(new Set())
+  // What the page was drawn with is no news: it is not drawn once more for it.
+  const known = useRef<ReadonlySet<string>>(new Set(drawn.calls.map(({ callId }) => callId)))
 
   // A page may be drawn where nobody looks: what the line tells is before somebody's eyes.
   const unseen = (told?.calls ?? NOBODY).filter(({ seen }) => !seen).map(({ callId }) => callId)
