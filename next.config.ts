@@ -10,6 +10,10 @@ const saidInIt: NextConfig['turbopack'] = {
 
 const config: NextConfig = {
   ...(isForeign && { turbopack: saidInIt }),
+  // By chance it would be another on each machine that builds the same sources: a page from one copy would be loaded whole, and what is
+  // typed in it lost, whenever another copy answers.
+  generateBuildId: () => process.env['ORTHODEX_BUILD'] ?? null,
+  env: { ORTHODEX_BUILD: process.env['ORTHODEX_BUILD'] ?? '' },
   poweredByHeader: false,
   reactStrictMode: true,
   typedRoutes: false,

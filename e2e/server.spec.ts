@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { request as playwrightRequest } from '@playwright/test'
 import pg from 'pg'
+import { fingerprint } from '@/bin/serve/build'
 import { EMPTY_VENUE } from '@/bin/serve/empty-venue'
 import { startServer } from '@/bin/serve/next-server'
 import { freePort, startTestCluster } from '@/bin/serve/private-cluster'
@@ -30,6 +31,10 @@ test.describe('a body', () => {
       )
       await request.dispose()
     })
+})
+
+test('a build bears the name of its sources: two copies that were built apart are one to every page', () => {
+  expect(readFileSync('.next/BUILD_ID', 'utf8')).toBe(fingerprint(process.cwd()))
 })
 
 test('answers that name people are kept by nobody', async ({ baseURL }) => {

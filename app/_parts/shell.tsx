@@ -5,6 +5,7 @@ import type { TestThreads } from '@/core/room/venue-settings'
 import type { EventOf } from '@/core/wire/asks'
 import { TestThreadsOf } from '@/ui/picture/test-threads'
 import { Above } from './above'
+import { Renewed } from './live/renewed'
 import { CallButton } from './calls/call-button'
 import { Drawn } from './offline/drawn'
 import { Offline } from './offline/offline'
@@ -95,6 +96,7 @@ export function Shell({
         </header>
         {onTablet && <TabletWatch />}
         <Above>
+          <Renewed of="calls" />
           <Offline {...offline} logs={logs} />
           {calls.of === 'staff' ? (
             <StaffCalls personId={calls.personId} drawn={calls.drawn} />

@@ -1,5 +1,6 @@
 import 'server-only'
 import { BEAT, BEAT_MS } from '@/core/wire/beat'
+import { BUILD } from '@/core/wire/build'
 import type { News, Topic } from '@/store/live/news'
 import { journal } from './journal'
 
@@ -44,7 +45,8 @@ export function eventStream(
           () => ended,
         ),
       }))
-      const beat = setInterval(() => say(`event: ${BEAT}\ndata:\n\n`), BEAT_MS)
+      const beats = `event: ${BEAT}\ndata: ${BUILD}\n\n`
+      const beat = setInterval(() => say(beats), BEAT_MS)
       const again = setInterval(() => {
         for (const { look } of looks) look()
         // While the database is away nobody is known, and nobody is sent away for it.
@@ -69,7 +71,7 @@ export function eventStream(
         }
       }
       request.signal.addEventListener('abort', () => end())
-      say(`retry: 1000\nevent: ${BEAT}\ndata:\n\n`)
+      say(`retry: 1000\n${beats}`)
       for (const { look } of looks) look()
     },
     cancel: () => end(),

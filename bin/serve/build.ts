@@ -23,8 +23,8 @@ function* filesIn(folder: string): Generator<string> {
   }
 }
 
-/** A fingerprint of everything that a build is made of. */
-function fingerprint(project: string): string {
+/** A fingerprint of everything that a build is made of: of two checkouts with the same sources it is the same. */
+export function fingerprint(project: string): string {
   const hash = createHash('sha256').update(process.env['ORTHODEX_LANGUAGE'] ?? 'en')
   const files = [
     ...FILES.map((file) => join(project, file)),
@@ -44,7 +44,7 @@ export function buildWhenChanged(project: string): void {
   const { status } = spawnSync('npm', ['run', '--silent', 'compile'], {
     cwd: project,
     stdio: ['ignore', 2, 2],
-    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', ORTHODEX_BUILD: now },
   })
   if (status !== 0) throw new Error('The build failed; what it printed is above')
   writeFileSync(stamp, now)

@@ -2,7 +2,7 @@
 
 import { Hand, HeartPulse } from 'lucide-react'
 import { Link } from '@/ui/parts/link'
-import { usePathname, useRouter } from 'next/navigation'
+import { usePathname } from 'next/navigation'
 import { useEffect, useRef } from 'react'
 import { useWrite } from '@/ui/parts/use-write'
 import type { EventOf, ShownCall } from '@/core/wire/asks'
@@ -10,6 +10,7 @@ import { send } from '@/ui/write'
 import { DRAWN_CALLS } from './drawn-calls'
 import { LeftLines } from './left-lines'
 import { lostWords, SignInAgain } from '../live/as-of'
+import { useRedraw } from '../live/use-redrawn'
 import { useNow, useToldFrom } from '../live/use-told'
 
 const waited = (ms: number): string => {
@@ -25,7 +26,7 @@ export function StaffCalls({ personId, drawn }: { personId: string; drawn: Event
   const { told, shown, live, aheadMs } = line
   const calls = shown?.calls ?? NOBODY
   const now = useNow()
-  const router = useRouter()
+  const redraw = useRedraw()
   const path = usePathname()
   // What the page was drawn with is no news: it is not drawn once more for it.
   const known = useRef<ReadonlySet<string>>(new Set(drawn.calls.map(({ callId }) => callId)))
@@ -51,8 +52,8 @@ export function StaffCalls({ personId, drawn }: { personId: string; drawn: Event
     // a call came or ended is drawn again, though nothing has changed since this line to the server was made.
     const drawn = document.querySelector<HTMLElement>(`[${DRAWN_CALLS}]`)?.getAttribute(DRAWN_CALLS)
     const stale = drawn !== undefined && drawn !== null && drawn !== openKey
-    if (stale || (!same && (path === '/room' || path.startsWith('/machines/')))) router.refresh()
-  }, [told, openKey, path, router])
+    if (stale || (!same && (path === '/room' || path.startsWith('/machines/')))) redraw()
+  }, [told, openKey, path, redraw])
 
   return (
     <section aria-label="Calls for help" aria-live="assertive" className="print:hidden">

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { BEAT, BEAT_MS } from '@/core/wire/beat'
+import { BUILD } from '@/core/wire/build'
 import { makeLine } from './line'
 
 /** A browser's line to a server, as far as it matters here. */
@@ -20,8 +21,8 @@ class Source extends EventTarget {
     this.readyState = 1
     this.beats()
   }
-  beats() {
-    this.dispatchEvent(new Event(BEAT))
+  beats(build = BUILD) {
+    this.dispatchEvent(Object.assign(new Event(BEAT), { data: build }))
   }
   /** @param forGood answered with an error, which a browser does not try again */
   fails(forGood: boolean) {
@@ -174,6 +175,27 @@ describe('the line of a page', () => {
     late(new Response(null, { status: 401 }))
     await vi.advanceTimersByTimeAsync(10)
     expect(line.now('calls')).toEqual({ live: true, aheadMs: 0 })
+  })
+
+  it('says that the server is of another build by now, lost or not, and for as long as the page is', () => {
+    const line = makeLine()
+    line.watch('calls', () => {})
+    vi.advanceTimersByTime(100)
+    last().opens()
+    expect([line.isRenewed(), line.now('calls')?.renewed]).toEqual([false, undefined])
+    last().beats('another')
+    expect([line.isRenewed(), line.now('calls')?.renewed]).toEqual([true, true])
+    // A copy that is still to be renewed answers in between; the line breaks; something else is watched.
+    last().beats()
+    last().fails(false)
+    vi.advanceTimersByTime(3_000)
+    expect(line.now('calls')).toMatchObject({ live: false, renewed: true })
+    line.watch('machines', () => {})
+    vi.advanceTimersByTime(100)
+    last().opens()
+    expect(['calls', 'machines'].map((name) => line.now(name as 'calls')?.renewed)).toEqual([true, true])
+    last().tells('calls', { calls: [] })
+    expect(line.now('calls')).toMatchObject({ told: { calls: [] }, renewed: true })
   })
 
   it('that ends and is there again in a moment alarms nobody', () => {

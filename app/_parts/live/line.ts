@@ -1,5 +1,6 @@
 import { ASK_PATHS } from '@/core/wire/ask-paths'
 import { BEAT, BEAT_MS } from '@/core/wire/beat'
+import { BUILD } from '@/core/wire/build'
 import type { EventAsk, EventOf } from '@/core/wire/asks'
 import { reach } from '@/ui/reach'
 
@@ -10,6 +11,8 @@ export interface Line {
   readonly lostAt?: number
   /** because nobody is signed in here any more: it comes back when somebody is */
   readonly signedOut?: true
+  /** the server is of another build by now than this page: drawn by that one it would be loaded whole, and what was typed in it lost */
+  readonly renewed?: true
 }
 
 export interface Told<Name extends EventAsk> extends Line {
@@ -55,6 +58,9 @@ export function makeLine() {
     clearTimeout(alarm)
     alarm = undefined
     if (state.live && up.live) return
+    become({ ...state, ...(up.renewed && { renewed: up.renewed }) })
+  }
+  const become = (state: Line) => {
     up = state
     for (const each of watched.values()) {
       const { lostAt: _, signedOut: __, ...now } = each.now
@@ -90,7 +96,10 @@ export function makeLine() {
       is({ live: true })
     }
     listen()
-    source.addEventListener(BEAT, isHeard)
+    source.addEventListener(BEAT, ({ data: build }: MessageEvent<string>) => {
+      isHeard()
+      if (build !== BUILD && !up.renewed) become({ ...up, renewed: true })
+    })
     source.onerror = () => {
       const lostAt = Date.now()
       isLost(lostAt)
@@ -149,6 +158,8 @@ export function makeLine() {
       }
     },
     now: (name: EventAsk): Told<EventAsk> | undefined => watched.get(name)?.now,
+    /** whether the server is of another build by now than this page */
+    isRenewed: (): boolean => up.renewed === true,
   }
 }
 

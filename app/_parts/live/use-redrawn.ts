@@ -1,10 +1,22 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useEffect, useRef } from 'react'
+import { useCallback, useEffect, useRef } from 'react'
+import { theLine } from './line'
 
 /** What changes again and again is drawn anew no oftener than this, ms: the first news at once, what comes with it together. */
 const PAUSE_MS = 4_000
+
+/**
+ * Draws the page anew by what the server tells, and keeps what is typed in it. From a server of another build it would be loaded
+ * whole: then it stays as it is, and says so itself.
+ */
+export function useRedraw(): () => void {
+  const router = useRouter()
+  return useCallback(() => {
+    if (!theLine().isRenewed()) router.refresh()
+  }, [router])
+}
 
 /**
  * Draws the page anew when the server says that what it shows is another by now, and once only for each news: a page that cannot be
@@ -14,7 +26,7 @@ const PAUSE_MS = 4_000
  * @param waits whether whoever looks at it is in the middle of something
  */
 export function useRedrawn(version: string | undefined, drawn: string, waits = false): void {
-  const router = useRouter()
+  const redraw = useRedraw()
   const asked = useRef<string>(undefined)
   const last = useRef(-PAUSE_MS)
   useEffect(() => {
@@ -22,11 +34,11 @@ export function useRedrawn(version: string | undefined, drawn: string, waits = f
     const draw = () => {
       asked.current = version
       last.current = performance.now()
-      router.refresh()
+      redraw()
     }
     const pause = last.current + PAUSE_MS - performance.now()
     if (pause <= 0) return draw()
     const timer = setTimeout(draw, pause)
     return () => clearTimeout(timer)
-  }, [version, drawn, waits, router])
+  }, [version, drawn, waits, redraw])
 }

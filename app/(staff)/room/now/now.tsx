@@ -1,7 +1,6 @@
 'use client'
 
 import { Link } from '@/ui/parts/link'
-import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { seatsOf } from '@/core/session/live-room'
 import { instructorsRound } from '@/core/session/round'
@@ -10,6 +9,7 @@ import type { AtTheirSide } from '../../../_server/at-their-side'
 import type { SeatFacts } from '../../../_server/round'
 import { AsOf } from '../../../_parts/live/as-of'
 import { LiveBoard } from '../../../_parts/live/live-board'
+import { useRedraw } from '../../../_parts/live/use-redrawn'
 import { useNow, useTold } from '../../../_parts/live/use-told'
 import { RoundCard, type RoundCardProps } from './round-card'
 
@@ -35,7 +35,7 @@ export function Now({
   const nowMs = told ? clock : Date.parse(first.now)
   const { room } = told ?? first
   const seats = seatsOf(room)
-  const router = useRouter()
+  const redraw = useRedraw()
   const [later, setLater] = useState<readonly string[]>([])
 
   // Where people and visits changed, what the round is reckoned from has, too.
@@ -44,8 +44,8 @@ export function Now({
   useEffect(() => {
     if (drawn.current === key) return
     drawn.current = key
-    router.refresh()
-  }, [key, router])
+    redraw()
+  }, [key, redraw])
 
   const round = instructorsRound(
     seats,

@@ -5,6 +5,7 @@ import type { EventOf } from '@/core/wire/asks'
 import { timeIn } from '@/ui/time'
 import { AsOf } from '../../../_parts/live/as-of'
 import { LiveBoard } from '../../../_parts/live/live-board'
+import { Renewed } from '../../../_parts/live/renewed'
 import { useNow, useTold } from '../../../_parts/live/use-told'
 
 export function Wall({
@@ -32,6 +33,7 @@ export function Wall({
           Back to the room
         </Link>
       </header>
+      <Renewed of="live-room" />
       <AsOf line={line} />
       <LiveBoard big room={(told ?? first).room} names={names} nowMs={told ? nowMs : Date.parse(first.now)} />
     </main>
