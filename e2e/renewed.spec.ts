@@ -5,7 +5,8 @@ test.use({ storageState: stateFile('instructor') })
 
 /** As a server of the next build would answer: its line says so, and what it draws a page of another build cannot take. */
 async function renewServer(page: Page): Promise<void> {
-  const said = { now: new Date().toISOString(), whole: 'another', each: {} }
+  const machineId = new URL(page.url(), 'http://room').pathname.split('/').at(-1)!
+  const said = { now: new Date().toISOString(), whole: 'another', each: { [machineId]: 'another' } }
   const body = `retry: 300\nevent: beat\ndata: the-next-build\n\nevent: machines\ndata: ${JSON.stringify(said)}\n\n`
   await page.route('**/api/told*', (route) => route.fulfill({ contentType: 'text/event-stream', body }))
   await page.route(
@@ -21,9 +22,13 @@ test('a page over which the server was renewed keeps what was begun in it, and s
   const line = page.getByLabel('A line for the book')
   await line.fill('heron oiled')
   await renewServer(page)
-  // The line is made anew, as after every restart of a server.
-  await page.evaluate(() => window.dispatchEvent(new Event('online')))
-  await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')))
+  // The line is made anew, as after a while in which nobody looked.
+  for (const seen of ['hidden', 'visible'])
+    await page.evaluate(async (now) => {
+      Object.defineProperty(document, 'visibilityState', { value: now, configurable: true })
+      document.dispatchEvent(new Event('visibilitychange'))
+      await new Promise((resolve) => setTimeout(resolve, 50))
+    }, seen)
   await expect(notice(page)).toBeAttached()
   await expect(line).toHaveValue('heron oiled')
   await page.keyboard.press('Escape')

@@ -1,6 +1,6 @@
 import 'server-only'
 import { BEAT, BEAT_MS } from '@/core/wire/beat'
-import { BUILD } from '@/core/wire/build'
+import { BUILD } from '../build'
 import type { News, Topic } from '@/store/live/news'
 import { journal } from './journal'
 

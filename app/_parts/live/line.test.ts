@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { BEAT, BEAT_MS } from '@/core/wire/beat'
-import { BUILD } from '@/core/wire/build'
+import { BUILD } from '../../build'
 import { makeLine } from './line'
 
 /** A browser's line to a server, as far as it matters here. */

@@ -1,6 +1,6 @@
 import { ASK_PATHS } from '@/core/wire/ask-paths'
 import { BEAT, BEAT_MS } from '@/core/wire/beat'
-import { BUILD } from '@/core/wire/build'
+import { BUILD } from '../../build'
 import type { EventAsk, EventOf } from '@/core/wire/asks'
 import { reach } from '@/ui/reach'
 

@@ -8,6 +8,7 @@ import { useTold } from './use-told'
 /** A copy that is still to be renewed may hand out the page once more: it is not asked for without end. */
 const AGAIN_MS = 10 * 60_000
 const LOADED = 'orthodex-renewed-at'
+const TOUCHES = ['pointerdown', 'keydown', 'input'] as const
 
 /**
  * What becomes of a page over which the server was renewed. What nobody has touched since it was opened, as a screen on a wall, is
@@ -23,9 +24,9 @@ export function Renewed({ of }: { of: EventAsk }) {
     const touch = ({ target }: Event) => {
       if (target instanceof Element && target.closest('main, dialog')) touched.current = true
     }
-    for (const how of ['pointerdown', 'keydown']) document.addEventListener(how, touch, true)
+    for (const how of TOUCHES) document.addEventListener(how, touch, true)
     return () => {
-      for (const how of ['pointerdown', 'keydown']) document.removeEventListener(how, touch, true)
+      for (const how of TOUCHES) document.removeEventListener(how, touch, true)
     }
   }, [path])
   useEffect(() => {
@@ -37,8 +38,9 @@ export function Renewed({ of }: { of: EventAsk }) {
     <div role="status" className="print:hidden">
       {renewed && (
         <p className="flex flex-wrap items-center justify-center gap-x-4 border-b border-warning bg-base-200 px-4 py-1">
-          Orthodex was renewed since this page was opened. What you have begun stays as it is.
-          <button type="button" className="btn btn-outline btn-sm min-h-11" onClick={() => window.location.reload()}>
+          Orthodex was renewed since this page was opened, and the page no longer follows the room. What you have begun
+          in it stays.
+          <button type="button" className="btn btn-outline min-h-11" onClick={() => window.location.reload()}>
             Load the page anew
           </button>
         </p>
