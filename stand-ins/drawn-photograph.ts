@@ -267,7 +267,7 @@ function tableDrawn(
   const wood = pick(['#6b4a2f', '#8d8d8a', '#d8d6d0', '#2f3b46', '#b98f5d'])
   const grain = Array.from({ length: 60 }, () => {
     const y = from(-spreadY / 2, spreadY / 2)
-    return `<path d="M${-spreadX} ${y} Q0 ${y + bell(6)} ${spreadX} ${y + bell(3)}" stroke="${shaded(wood, from(0.75, 1.15))}" stroke-width="${from(0.1, 0.9)}" fill="none" opacity="0.6"/>`
+    return `<path d="M${-spreadX} ${y} Q0 ${y + bell(6)} ${spreadX} ${y + bell(3)}" stroke="${shaded(wood, from(0.75, 1.15))}" stroke-width="${from(0.1, 0.9)}" fill="none" stroke-opacity="0.6"/>`
   }).join('')
   const card = `<g transform="translate(${tagAt[0]} ${tagAt[1]}) rotate(${bell(5)})"><rect x="-13.5" y="-13.5" width="27" height="27" fill="#fbfaf5"/><path d="${ink}" fill="#141414"/>${tag === 'creased' ? '<path d="M-13 -6 L13 4" stroke="#c9c4b8" stroke-width="7"/><path d="M-4 -13 L5 13" stroke="#9a958b" stroke-width="5"/>' : ''}</g>`
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${Math.round(spreadX * pxPerMm)}" height="${Math.round(spreadY * pxPerMm)}" viewBox="${-spreadX / 2} ${-spreadY / 2} ${spreadX} ${spreadY}">

@@ -65,7 +65,6 @@ describe('bin/venue', () => {
   })
 
   it.each([
-    ['nothing', [], 'usage: DATABASE_URL=… bin/venue'],
     ['too little', GOOD.slice(0, 4), 'usage: DATABASE_URL=… bin/venue'],
     ['a code that begins no class code', ['Hall', 'S-1', 'UTC', 'Ada', 'a@b.example'], '3 to 12 small letters'],
     ['a zone that is none', ['Hall', 'hall', 'Mars/North', 'Ada', 'a@b.example'], 'such as Europe/London'],

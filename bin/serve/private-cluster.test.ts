@@ -3,15 +3,16 @@ import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pg from 'pg'
-import { afterEach, beforeEach, expect, it } from 'vitest'
+import { afterAll, beforeAll, expect, it } from 'vitest'
 import { freePort, startCluster } from './private-cluster'
 
+/** One for all: to make a cluster takes seconds, and each of these leaves it stopped and whole. */
 let folder: string
-beforeEach(() => {
+beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'orthodex-cluster-'))
   chmodSync(folder, 0o755)
 })
-afterEach(() => rmSync(folder, { recursive: true, force: true }))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
 const ask = async (url: string, statement: string) => {
   const client = new pg.Client({ connectionString: url })

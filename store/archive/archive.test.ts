@@ -115,8 +115,10 @@ describe('an archive', () => {
     expect(Object.keys(files)).not.toContain('tables/sign_in_rate_limit.jsonl')
   })
 
-  it('of an older Orthodex comes back in the shape of today, from every migration there was', async () => {
+  it('of an older Orthodex comes back in the shape of today, of long ago and of yesterday', async () => {
     const names = Object.keys(MIGRATIONS)
+    // Some of the ways there: each step of all of them is held by the migrations' own test.
+    const old = names.filter((_, index) => index % 4 === 0 || index >= names.length - 2)
     const from = await emptyDatabase()
     const store = connect(from)
     const migrator = new Migrator({
@@ -124,21 +126,21 @@ describe('an archive', () => {
       provider: { getMigrations: () => Promise.resolve(MIGRATIONS) },
     })
     const siteId = uuid()
-    for (const [index, last] of names.entries()) {
+    for (const last of old) {
       await migrator.migrateTo(last)
       const into = await emptyDatabase()
       await withClient(from, async (client) => {
-        if (index === 0) {
+        if (last === names[0]) {
           await client.query(
             `insert into site (site_id, code, name, time_zone, house_rules) values ($1, 'old', 'The Old Room', 'UTC', $2)`,
             [siteId, JSON.stringify(DEFAULT_HOUSE_RULES)],
           )
           await client.query(`insert into person (site_id, person_id, name) values ($1, $1, 'Ada')`, [siteId])
         }
-        const old = join(folder, 'old.zip')
-        const manifest = await writeArchive(client, createWriteStream(old), new Date())
-        expect(manifest.migrations).toEqual(names.slice(0, index + 1))
-        await restoreArchive(old, into)
+        const file = join(folder, 'old.zip')
+        const manifest = await writeArchive(client, createWriteStream(file), new Date())
+        expect(manifest.migrations).toEqual(names.slice(0, names.indexOf(last) + 1))
+        await restoreArchive(file, into)
       })
       const restored = connect(into)
       expect([last, await readSite(restored, siteId)]).toMatchObject([last, { name: 'The Old Room' }])
