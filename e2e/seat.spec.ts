@@ -29,7 +29,14 @@ test('what staff do with a seat is on its learner’s phone at once, and takes n
     await (await openLine(page)).fill(line)
     await page.getByRole('button', { name: 'Write it down' }).click()
   }
+  // What comes to the head of their page pushes it down: it takes no taps while a finger may be on its way.
+  await learner.evaluate(() => {
+    scrollTo(0, 0)
+    const held = () => (document.documentElement.dataset['held'] = '')
+    new MutationObserver(held).observe(document.getElementById('main')!, { attributeFilter: ['data-moved'] })
+  })
   await stop('curlew red tag cord is warm')
+  await expect(learner.locator('html[data-held]')).toBeAttached()
   const stopped = learner.getByRole('alert').filter({ hasText: 'Curlew is stopped' })
   await learner.evaluate(() => scrollTo(0, document.body.scrollHeight))
   await expect(stopped).toBeInViewport({ ratio: 1 })

@@ -118,3 +118,66 @@ test('five wrong PINs close the pad to that person for a while, and to nobody el
   expect((await ask('tablet', { personId, pin: 'none' })).status()).toBe(400)
   await context.close()
 })
+
+test('four digits open a class and not the venue: people, keys and a release take a sign-in of one’s own', async ({
+  browser,
+  baseURL,
+  page,
+}) => {
+  const { request } = page
+  const origin = { origin: baseURL! }
+  const secret = 't'.repeat(43)
+  const write = (from: typeof request, name: string, body: object) =>
+    from.post(`/api/commands/${name}`, { headers: origin, data: { commandId: crypto.randomUUID(), body } })
+  const key = { keyId: crypto.randomUUID(), purpose: 'room-tablet', name: 'door', secret }
+  expect((await write(request, 'make-key', key)).status()).toBe(200)
+  const kept = await request.post('/api/sign-in/pin', {
+    headers: origin,
+    data: { password: SIGN_INS.coordinator.password, pin: '3791' },
+  })
+  expect(kept.status()).toBe(200)
+  await page.goto('/you')
+  const name = (await page.getByRole('heading', { level: 1 }).innerText()).split(',')[0]!
+
+  const { context, device } = await aDevice(browser, baseURL!)
+  await context.request.post('/api/sign-in/settle', { headers: origin, data: { secret } })
+  await device.goto('/tablet')
+  await device.getByRole('button', { name }).click()
+  await tapPin(device, '3791')
+  await expect(device.getByRole('heading', { level: 1, name: 'Room' })).toBeVisible()
+  await expect(device.getByRole('link', { name: 'People' })).toHaveCount(0)
+
+  const nowhere = crypto.randomUUID()
+  const released = {
+    machineId: nowhere,
+    happenedAt: new Date().toISOString(),
+    kind: 'released',
+    body: { because: 'x' },
+  }
+  for (const [command, body] of [
+    ['change-role', { personId: nowhere, role: 'coordinator' }],
+    ['make-key', { ...key, keyId: crypto.randomUUID(), secret: 'u'.repeat(43) }],
+    ['log', released],
+  ] as const) {
+    const by = { pin: await write(device.request, command, body), password: await write(request, command, body) }
+    expect([command, by.pin.status()]).toEqual([command, 403])
+    expect(await by.pin.text()).toContain('sign in with your password, on a device of your own')
+    expect([command, by.password.status()]).not.toEqual([command, 403])
+  }
+  expect((await device.request.get('/people')).status()).toBe(404)
+  expect((await device.request.get('/api/archive')).status()).not.toBe(200)
+  // What an instructor does they do there, in their own name.
+  await openMachine(device, 'Knot')
+  const noted = await write(device.request, 'log', {
+    machineId: new URL(device.url()).pathname.split('/').at(-1)!,
+    happenedAt: new Date().toISOString(),
+    kind: 'noted',
+    body: { text: 'By four digits' },
+  })
+  expect(noted.status()).toBe(200)
+  await device.reload()
+  const line = device.getByRole('list', { name: 'Lines of the book, newest first' }).getByRole('listitem').first()
+  await expect(line).toContainText('By four digits')
+  await expect(line).toContainText(name)
+  await context.close()
+})

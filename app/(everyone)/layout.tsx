@@ -15,7 +15,7 @@ export default async function EveryoneLayout({ children }: { children: React.Rea
   const [site, drawn] = await Promise.all([siteOf(actor.siteId), callsNow(actor)])
   // A stop reaches a learner who has the lab open between two seams as well.
   const seat = actor.role === 'learner' ? await ownSeat() : undefined
-  const who = actor.role === 'learner' ? actor.name : `${actor.name}, ${named(actor.role)}`
+  const who = actor.role === 'learner' ? actor.name : `${actor.name}, ${named(actor.ownRole ?? actor.role)}`
   return (
     <Shell
       venue={site.name}

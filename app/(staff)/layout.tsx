@@ -16,7 +16,7 @@ export default async function StaffLayout({ children }: { children: React.ReactN
       venue={site.name}
       units={actor.units ?? site.settings.units}
       testThreads={site.settings.testThreads}
-      who={`${actor.name}, ${named(actor.role)}`}
+      who={`${actor.name}, ${named(actor.ownRole ?? actor.role)}`}
       calls={{ of: 'staff', personId: actor.personId, drawn }}
       logs={may(actor.role, 'see-book')}
       places={placesOf(actor.role)}

@@ -1,16 +1,22 @@
 'use client'
 
-import { useEffect, useRef, type ReactNode } from 'react'
+import { useEffect, useRef, type ReactNode, type RefObject } from 'react'
 
 /** As long as an eye needs to see that what the finger aims at is elsewhere by now. */
 const HELD_MS = 500
 
-/**
- * What stands above a page and comes and goes while it is used: calls, lines that wait. When it pushes the page down or lets it up,
- * a finger on its way would hit what was not meant: the page takes no taps for half a second.
- */
+/** What stands above a page, or at its head, and comes and goes while it is used: calls, lines that wait, a stop. */
 export function Above({ children }: { children: ReactNode }) {
   const box = useRef<HTMLDivElement>(null)
+  useHeldWhileMoved(box)
+  return <div ref={box}>{children}</div>
+}
+
+/**
+ * When what stands in a box pushes the page down or lets it up, a finger on its way would hit what was not meant: the page takes no
+ * taps for half a second.
+ */
+export function useHeldWhileMoved(box: RefObject<HTMLElement | null>): void {
   useEffect(() => {
     const above = box.current
     const page = document.getElementById('main')
@@ -32,6 +38,5 @@ export function Above({ children }: { children: ReactNode }) {
       clearTimeout(timer)
       delete page.dataset['moved']
     }
-  }, [])
-  return <div ref={box}>{children}</div>
+  }, [box])
 }

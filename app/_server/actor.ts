@@ -2,13 +2,12 @@ import 'server-only'
 import { headers } from 'next/headers'
 import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
-import { actionWords, may, type Action, type Sight } from '@/core/wire/permission'
-import type { Role } from '@/core/room/role'
+import { may, type Action, type Sight } from '@/core/wire/permission'
+import { roleByPin, type Role } from '@/core/room/role'
 import { UnitsSchema } from '@/core/room/venue-settings-schema'
 import { check } from '@/core/schema/validate'
 import type { Units } from '@/core/units/measure'
-import { named } from '@/core/units/words'
-import type { Actor } from '@/store/actor'
+import { refuseUnlessAllowed, type Actor } from '@/store/actor'
 import { Refused } from '@/store/refused'
 import { readMembership } from '@/store/site/people'
 import { ofProcess } from './of-process'
@@ -57,12 +56,16 @@ export async function actorOf(asked: Headers): Promise<SignedIn | undefined> {
   if (!found) return undefined
   const membership = await readMembership(everyVenue(), found.user.id)
   if (!membership) return undefined
+  const ownRole = membership.role as Role
+  const onTablet = Boolean(found.session.tabletId)
+  const role = onTablet ? roleByPin(ownRole) : ownRole
   return {
     siteId: membership.site_id,
     personId: membership.person_id,
-    role: membership.role as Role,
+    role,
+    ...(role !== ownRole && { ownRole }),
     name: membership.name,
-    onTablet: Boolean(found.session.tabletId),
+    onTablet,
     ...(membership.units !== null && { units: check(UnitsSchema, membership.units) }),
   }
 }
@@ -74,8 +77,7 @@ export async function actorOf(asked: Headers): Promise<SignedIn | undefined> {
 export async function mustBeAllowed(action: Action): Promise<SignedIn> {
   const actor = await currentActor()
   if (!actor) throw new Refused(401, 'signed-out', 'Sign in first; what you typed is still here')
-  if (!may(actor.role, action))
-    throw new Refused(403, 'not-allowed', `Signed in as ${named(actor.role)}, you cannot ${actionWords(action)}`)
+  refuseUnlessAllowed(actor, action)
   return actor
 }
 

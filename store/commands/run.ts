@@ -1,13 +1,11 @@
 import { stringify as stableText } from 'safe-stable-stringify'
-import { named } from '@/core/units/words'
 import { createHash } from 'node:crypto'
 import * as Type from 'typebox'
 import { aboutOf } from '@/core/wire/about'
-import { actionWords, may } from '@/core/wire/permission'
 import { check } from '@/core/schema/validate'
 import type { CommandName } from '@/core/wire/commands'
 import { strict } from '@/core/schema/shape'
-import type { Actor } from '../actor'
+import { refuseUnlessAllowed, type Actor } from '../actor'
 import type { Store } from '../connect'
 import { Refused } from '../refused'
 import type { Command } from './command'
@@ -152,10 +150,7 @@ export async function runCommand(
   if (as !== undefined && as !== actor.personId)
     throw new Refused(403, 'not-you', 'Somebody else wrote this: it waits until they are signed in here', 'as')
   const body: unknown = check(found.schema, raw)
-  const action = found.action(body)
-  if (!may(actor.role, action)) {
-    throw new Refused(403, 'not-allowed', `Signed in as ${named(actor.role)}, you cannot ${actionWords(action)}`)
-  }
+  refuseUnlessAllowed(actor, found.action(body))
   try {
     return await landOnce(store, actor, name, commandId, body, found, now)
   } catch (error) {

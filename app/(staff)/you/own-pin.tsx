@@ -36,7 +36,8 @@ export function OwnPin({ has }: { has: boolean }) {
     >
       <h2 className="text-xl font-bold">{has ? 'Another PIN' : 'A PIN for the room’s tablet'}</h2>
       <p className="text-sm">
-        On a tablet that belongs to the room you tap your name and these four digits. What is written then is yours.
+        On a tablet that belongs to the room you tap your name and these four digits. What is written then is yours. A
+        PIN opens what an instructor may do; people, keys, the venue and releasing a machine take your password.
       </p>
       <Text
         label="Four digits"

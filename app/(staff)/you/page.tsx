@@ -32,7 +32,7 @@ export default async function YouPage() {
     <div className="mx-auto grid max-w-4xl gap-8 md:grid-cols-2">
       <section>
         <h1 className="text-3xl font-bold">
-          <bdi>{actor.name}</bdi>, {named(actor.role)}
+          <bdi>{actor.name}</bdi>, {named(actor.ownRole ?? actor.role)}
         </h1>
         <p className="mt-1">{here?.user.email}</p>
         <SignIns

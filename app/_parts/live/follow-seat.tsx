@@ -2,7 +2,9 @@
 
 import { OctagonX } from 'lucide-react'
 import { usePathname, useRouter } from 'next/navigation'
+import { useRef } from 'react'
 import type { EventOf } from '@/core/wire/asks'
+import { useHeldWhileMoved } from '../above'
 import { useRedrawn } from './use-redrawn'
 import { useTold } from './use-told'
 
@@ -21,12 +23,15 @@ export function FollowSeat({ drawn }: { drawn: Omit<EventOf<'own-seat'>, 'now'> 
   const inTheMiddle = usePathname() !== HOME
   const moved = told !== undefined && told.seat !== drawn.seat
   useRedrawn(told?.whole, drawn.whole, moved && inTheMiddle)
+  const [stop, notice] = [useRef<HTMLDivElement>(null), useRef<HTMLDivElement>(null)]
+  useHeldWhileMoved(stop)
+  useHeldWhileMoved(notice)
   const known = told ?? drawn
   const theirs = [drawn.machineId, known.machineId]
   return (
     <>
       {/* It stays in view however far down they are. */}
-      <div role="alert" className="sticky top-2 z-30">
+      <div ref={stop} role="alert" className="sticky top-2 z-30">
         {known.stopped
           .filter(({ machineId }) => theirs.includes(machineId))
           .map(({ machineId, name }) => (
@@ -39,7 +44,7 @@ export function FollowSeat({ drawn }: { drawn: Omit<EventOf<'own-seat'>, 'now'> 
             </p>
           ))}
       </div>
-      <div role="status">
+      <div ref={notice} role="status">
         {moved && inTheMiddle && (
           <p className="sheet mb-4 flex flex-wrap items-center gap-x-6 gap-y-2 border-l-8 border-l-warning p-4 text-lg">
             <span className="grow">Your instructor has changed where you sit, or what is in your bag.</span>
