@@ -142,32 +142,40 @@ export function chooseSize(
   const { holeWanted, words } = fit.points[point]
   const upper = holeWanted ? Infinity : range.up
   const beyond = (size: number) => Math.max(range.raisedLow - size, size - upper, 0)
-  const spoken = (bound: SizeBound, sizeNm: number, thread: KitThread): string => {
+  const spoken = (bounds: readonly SizeBound[], sizeNm: number, thread: KitThread): string => {
     const { clearance, threadMm, dropTest } = needleFit({ point, sizeNm }, thread, fit)
+    const known = {
+      up: range.up,
+      raisedLow: range.raisedLow,
+      sizeText: sizeText(sizeNm),
+      pointWords: words,
+      PointWords: capital(words),
+      clearance,
+      threadMm: plain(threadMm),
+      eyeNeededMm: plain(threadDiameterMm(thread) * CLEARANCE.good),
+    }
     return [
       range.because,
-      sentence(SIZE_REASONS[bound], facts, {
-        up: range.up,
-        raisedLow: range.raisedLow,
-        sizeText: sizeText(sizeNm),
-        pointWords: words,
-        PointWords: capital(words),
-        clearance,
-        threadMm: plain(threadMm),
-        eyeNeededMm: plain(threadDiameterMm(thread) * CLEARANCE.good),
-      }),
+      ...bounds.map((bound) => sentence(SIZE_REASONS[bound], facts, known)),
       dropTest && sentence(DROP_TEST_SAYS[dropTest.result], { testedText: sizeText(dropTest.sizeNm) }),
     ]
       .filter(Boolean)
       .join(' ')
   }
-  const candidate = (bound: SizeBound, sizeNm: number, thread: KitThread, marginal: boolean): NeedleCandidate => ({
+  /** @param also what else it costs */
+  const candidate = (
+    bound: SizeBound,
+    sizeNm: number,
+    thread: KitThread,
+    marginal: boolean,
+    also: readonly SizeBound[] = [],
+  ): NeedleCandidate => ({
     point,
     sizeNm,
     thread,
     bound,
     marginal,
-    because: spoken(bound, sizeNm, thread),
+    because: spoken([...also, bound], sizeNm, thread),
   })
   const fitting = (sizeNm: number) => threads.find((thread) => passesWell(point, sizeNm, thread, fit))
   const passing = (size: number) =>
@@ -203,11 +211,10 @@ export function chooseSize(
     const thread = passing(size)
     if (thread) return candidate(passesWell(point, size, thread, fit) ? 'above' : 'above-tight', size, thread, true)
   }
-  for (const size of [...sizes].reverse()) {
-    const thread = size >= range.raisedLow || within.length === 0 ? passing(size) : undefined
-    if (thread) return candidate('tight', size, thread, true)
-  }
-  return undefined
+  // Too fine for the cloth and tight in its eye: both are said.
+  const finer = within.length === 0 ? reach.find((size) => size < range.raisedLow) : undefined
+  const thread = finer === undefined ? undefined : passing(finer)
+  return thread && candidate('tight', finer!, thread, true, [whyBeyond(finer!)])
 
   /** Nearer sizes are sold, and the machine does not take them; or nobody sells any. */
   function whyBeyond(size: number): SizeBound {
