@@ -7,6 +7,7 @@ import { preload } from 'react-dom'
 import { Toaster } from 'sonner'
 import { LANGUAGE } from '@/core/units/language'
 import { EarlyTouch } from './_parts/early-touch'
+import { Going } from './_parts/going'
 import { KeepFocus } from './_parts/keep-focus'
 import { Leaving } from './_parts/leaving'
 
@@ -56,6 +57,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
         {children}
         <KeepFocus />
         <Leaving />
+        <Going />
         <Toaster
           position="bottom-center"
           containerAriaLabel="What was done"

@@ -173,6 +173,29 @@ test('a server without power says goodbye to nobody: a screen that hears nothing
   between.end()
 })
 
+test('a link that is tapped while nothing comes says that the page is on its way, and in the end asks for it as a whole', async ({
+  page,
+}) => {
+  await page.clock.install()
+  await page.goto('/room')
+  await page.locator('html[data-listening]').waitFor({ state: 'attached' })
+  // Asked for as a part of this page it never comes.
+  let asked = () => {}
+  const isAsked = new Promise<void>((resolve) => (asked = resolve))
+  await page.route((url) => url.searchParams.has('_rsc'), asked)
+  await page.getByRole('link', { name: 'Kits', exact: true }).click()
+  await isAsked
+  const onItsWay = page.getByText('The page is on its way')
+  await expect(onItsWay).toBeHidden()
+  await page.clock.runFor(1_000)
+  await expect(onItsWay).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1, name: 'Room' })).toBeVisible()
+  await page.clock.runFor(8_000)
+  await expect(page).toHaveURL(/\/kits$/)
+  await expect(page.getByRole('heading', { level: 1, name: 'Kits' })).toBeVisible()
+  await expect(onItsWay).toBeHidden()
+})
+
 test('five windows of one browser are all live, and each still goes on to another page', async ({ context, page }) => {
   // A browser has six lines to one server, and each of these keeps one.
   const windows = await Promise.all(Array.from({ length: 4 }, () => context.newPage()))

@@ -136,6 +136,7 @@ const PAGES: Readonly<Record<string, Action | 'anyone'>> = {
   '/setup': 'anyone',
   '/join': 'anyone',
   '/forgotten': 'anyone',
+  '/away': 'anyone',
   '/tablet': 'anyone',
   '/you': 'see-room',
   '/begin': 'see-people',

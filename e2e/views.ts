@@ -39,6 +39,7 @@ export const VIEWS: Readonly<Record<string, (page: Page) => Promise<unknown>>> =
   oneself: (page) => page.goto('/you'),
   'getting ready': (page) => page.goto('/begin'),
   'a code': (page) => page.goto('/join?code=zzzz'),
+  'a page that is not here': (page) => page.goto('/away'),
   'a forgotten password': (page) => page.goto('/forgotten'),
   'a bag': openBag,
   'a label': partOf(openBag, '/print'),

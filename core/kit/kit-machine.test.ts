@@ -24,6 +24,22 @@ describe('a machine as the kit sees it', () => {
       ),
     ))
 
+  it('has what was told of it besides, and nothing of what was not', () => {
+    const { straightPlate: _, heaviestTex: __, lengthMarks: ___, ...plain } = ARCHETYPES[0]!.traits
+    const lengthMarks = { lowest: 1, highest: 4, step: 1, mmAtLowest: 1, mmAtHighest: 4 }
+    const seen = (traits: Traits) => {
+      const answer = kitMachine(traits)
+      return 'machine' in answer ? answer.machine : undefined
+    }
+    for (const name of ['straightPlate', 'heaviestTex', 'lengthMarks']) expect(seen(plain)).not.toHaveProperty(name)
+    for (const straightPlate of [true, false])
+      expect(seen({ ...plain, straightPlate, heaviestTex: 70, lengthMarks })).toMatchObject({
+        straightPlate,
+        heaviestTex: 70,
+        lengthMarks,
+      })
+  })
+
   it('holds the thread of its own bobbin where somebody measured one, else of its class', () => {
     const nominal = bobbinVolumeOf({ bobbinClass: '15' })!
     expect(nominal).toBeGreaterThan(0)

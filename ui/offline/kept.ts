@@ -6,6 +6,9 @@ export const CACHES = { parts: 'orthodex-parts', pages: 'orthodex-pages' } as co
 /** Answers besides pages without which nothing can be typed. */
 export const ANSWERS_KEPT: readonly string[] = ['/api/line']
 
+/** What stands in the place of a page that is not kept: it names nobody, and is kept among the parts of the program. */
+export const AWAY = '/away'
+
 export const isPart = (path: string): boolean => path.startsWith('/_next/static/')
 
 /** Parts of the program that a page names anywhere in its text. */
@@ -51,10 +54,10 @@ export async function keepPages(
   }
   if (Date.now() - Number(localStorage.getItem(WARMED)) < FRESH_MS) return
   const [pages, parts] = [await caches.open(CACHES.pages), await caches.open(CACHES.parts)]
-  for (const path of [...(await paths()), ...(types ? ANSWERS_KEPT : [])]) {
+  for (const path of [AWAY, ...(await paths()), ...(types ? ANSWERS_KEPT : [])]) {
     const response = await reach(path, {}, LATE_MS)
     if (!response.ok || response.redirected) continue
-    await pages.put(path, response.clone())
+    await (path === AWAY ? parts : pages).put(path, response.clone())
     for (const part of partsNamedIn(await response.text())) if (!(await parts.match(part))) await parts.add(part)
   }
   localStorage.setItem(WARMED, String(Date.now()))

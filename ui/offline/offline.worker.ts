@@ -1,8 +1,18 @@
-import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist, type RuntimeCaching, type SerwistPlugin } from 'serwist'
-import { ANSWERS_KEPT, CACHES, isPart } from './kept'
+import {
+  CacheFirst,
+  ExpirationPlugin,
+  NetworkFirst,
+  Serwist,
+  type RouteHandlerCallbackOptions,
+  type RuntimeCaching,
+  type SerwistPlugin,
+} from 'serwist'
+import { ANSWERS_KEPT, AWAY, CACHES, isPart } from './kept'
 
 /** A slow line is waited for so long; then what was kept is shown, which says how old it is. */
 const PATIENCE_SECONDS = 4
+/** And so long for what was not kept; a network that carries nothing would be waited for without end. */
+const AWAY_AFTER_MS = 20_000
 
 /** Only a page that is itself is kept: no refusal, no fault, and no door that somebody was sent on to. */
 const onlyItself: SerwistPlugin = {
@@ -18,6 +28,24 @@ const keepsItsAddress: SerwistPlugin = {
     Promise.resolve(request.destination === 'worker' ? new Response(response.body, response) : response),
 }
 
+const asked = new NetworkFirst({
+  cacheName: CACHES.pages,
+  networkTimeoutSeconds: PATIENCE_SECONDS,
+  matchOptions: { ignoreVary: true },
+  plugins: [onlyItself],
+})
+
+/** A page as it is, or as it was kept, or one that says that neither can be had: no tap ends on a page of the browser's. */
+async function shown(options: RouteHandlerCallbackOptions): Promise<Response> {
+  const page = asked.handle(options)
+  const away = async (error?: unknown): Promise<Response> => {
+    const kept = await caches.match(AWAY, { ignoreVary: true })
+    return kept ?? (error === undefined ? page : Promise.reject(error))
+  }
+  const late = new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), AWAY_AFTER_MS))
+  return Promise.race([page, late]).then((response) => response ?? away(), away)
+}
+
 const runtimeCaching: RuntimeCaching[] = [
   {
     // Parts of the program carry their content in their names: what is kept is right for ever.
@@ -28,15 +56,10 @@ const runtimeCaching: RuntimeCaching[] = [
     }),
   },
   {
-    matcher: ({ request, url, sameOrigin }) =>
-      sameOrigin && (request.mode === 'navigate' || ANSWERS_KEPT.includes(url.pathname)),
-    handler: new NetworkFirst({
-      cacheName: CACHES.pages,
-      networkTimeoutSeconds: PATIENCE_SECONDS,
-      matchOptions: { ignoreVary: true },
-      plugins: [onlyItself],
-    }),
+    matcher: ({ request, sameOrigin }) => sameOrigin && request.mode === 'navigate',
+    handler: shown,
   },
+  { matcher: ({ url, sameOrigin }) => sameOrigin && ANSWERS_KEPT.includes(url.pathname), handler: asked },
 ]
 
 new Serwist({ skipWaiting: true, clientsClaim: true, runtimeCaching }).addEventListeners()
