@@ -44,7 +44,7 @@ export function Going() {
     }
   }, [])
   return (
-    <div role="status" className="pointer-events-none fixed inset-x-0 top-16 z-50 flex justify-center print:hidden">
+    <div role="status" className="pointer-events-none fixed inset-x-0 bottom-5 z-50 flex justify-center print:hidden">
       {said && <p className="sheet px-5 py-2 shadow-lg">The page is on its way</p>}
     </div>
   )

@@ -38,10 +38,7 @@ const asked = new NetworkFirst({
 /** A page as it is, or as it was kept, or one that says that neither can be had: no tap ends on a page of the browser's. */
 async function shown(options: RouteHandlerCallbackOptions): Promise<Response> {
   const page = asked.handle(options)
-  const away = async (error?: unknown): Promise<Response> => {
-    const kept = await caches.match(AWAY, { ignoreVary: true })
-    return kept ?? (error === undefined ? page : Promise.reject(error))
-  }
+  const away = async (): Promise<Response> => (await caches.match(AWAY, { ignoreVary: true })) ?? page
   const late = new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), AWAY_AFTER_MS))
   return Promise.race([page, late]).then((response) => response ?? away(), away)
 }
