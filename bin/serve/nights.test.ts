@@ -46,12 +46,14 @@ describe('every night', () => {
         copying: () => Promise.resolve(void (copies += 1)),
       },
       (work, _now, failed) => Promise.resolve(void told.push(`${work} ${failed?.code ?? 'done'}`)),
+      // Whoever is told by letter is told of the whole night at once.
+      () => Promise.resolve(void told.push('over')),
     )
     await vi.advanceTimersByTimeAsync(HOUR_MS)
-    expect(told).toEqual(['tidying ENOSPC', 'copying done', 'tidying ENOSPC'])
+    expect(told).toEqual(['tidying ENOSPC', 'copying done', 'over', 'tidying ENOSPC', 'over'])
     free = true
     await vi.advanceTimersByTimeAsync(3 * HOUR_MS)
-    expect(told.slice(3)).toEqual(['tidying done'])
+    expect(told.slice(5)).toEqual(['tidying done'])
     expect(copies).toBe(1)
     void stop()
   })

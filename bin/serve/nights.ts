@@ -20,16 +20,19 @@ type Works = Readonly<Partial<Record<NightWork, (now: Date) => Promise<void>>>>
  * Once a day, in the hour after three at night, each work by itself: one that fails holds up none of the others, and is tried again
  * the next hour.
  * @param told of each try, with what stood in its way; may not fail itself
+ * @param over once all of a night were tried, where any failed; may not fail itself
  * @returns how to stop; what is being done is done to its end, which is waited for by whoever likes to
  */
 export function everyNight(
   works: Works,
   told: (work: NightWork, now: Date, failed?: NodeJS.ErrnoException) => Promise<void>,
+  over: (now: Date) => Promise<void> = () => Promise.resolve(),
 ): () => Promise<void> {
   const done = new Map<NightWork, string>()
   const look = async () => {
     const now = new Date()
     if (now.getHours() < FROM_HOUR) return
+    let anyFailed = false
     for (const work of NIGHT_WORKS) {
       const run = works[work]
       if (!run || done.get(work) === dayOf(now)) continue
@@ -37,9 +40,11 @@ export function everyNight(
         () => undefined,
         (error: unknown) => (error instanceof Error ? error : new Error(String(error))),
       )
-      if (!failed) done.set(work, dayOf(now))
+      if (failed) anyFailed = true
+      else done.set(work, dayOf(now))
       await told(work, now, failed)
     }
+    if (anyFailed) await over(now)
   }
   // A night's work may take longer than an hour: it is not begun beside itself.
   let looking: Promise<void> | undefined
@@ -117,10 +122,11 @@ export function startNights(
     },
     async (work, now, failed) => {
       if (failed) say(`the night’s ${work} was not done: ${failed.message}`)
-      await note(async (store) => {
-        await noteNightWork(store, work, now, failed && troubleOf(failed.code))
-        if (failed && post) await writeOfNights(store, post, now, say)
-      })
+      await note((store) => noteNightWork(store, work, now, failed && troubleOf(failed.code)))
+    },
+    // Of all that was not done in one letter.
+    async (now) => {
+      if (post) await note((store) => writeOfNights(store, post, now, say))
     },
   )
 }
