@@ -1,13 +1,25 @@
 'use client'
 
 import { useEffect } from 'react'
+import { reach } from '@/ui/reach'
 
-/** The ways on: back to what is here, or the page itself once there is a network. */
+/** A network that has just come back may carry nothing yet, and nobody says when it does: it is tried this often. */
+const LOOK_MS = 5_000
+
+/** The ways on: back to what is here, or the page itself, which comes by itself as soon as the server answers. */
 export function BackFromAway() {
   useEffect(() => {
-    const again = () => window.location.reload()
-    window.addEventListener('online', again)
-    return () => window.removeEventListener('online', again)
+    const look = () =>
+      void reach('/livez').then(
+        ({ ok }) => ok && window.location.reload(),
+        () => undefined,
+      )
+    const timer = setInterval(look, LOOK_MS)
+    window.addEventListener('online', look)
+    return () => {
+      clearInterval(timer)
+      window.removeEventListener('online', look)
+    }
   }, [])
   return (
     <p className="flex flex-wrap gap-3">
