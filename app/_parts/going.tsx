@@ -26,7 +26,8 @@ export function Going() {
       if (!link || !click.defaultPrevented || link.origin !== window.location.origin) return
       const from = window.location.href
       settle()
-      if (link.href === from) return
+      // The way home may lead back to where one is: nothing would tell that it has been gone.
+      if (link.href === from || link.pathname === '/') return
       const isThere = () => window.location.href !== from
       const look = setInterval(() => isThere() && settle(), 100)
       timers = [
