@@ -6,8 +6,8 @@ import { headers } from 'next/headers'
 import { preload } from 'react-dom'
 import { Toaster } from 'sonner'
 import { LANGUAGE } from '@/core/units/language'
+import { Going } from '@/ui/parts/going'
 import { EarlyTouch } from './_parts/early-touch'
-import { Going } from './_parts/going'
 import { KeepFocus } from './_parts/keep-focus'
 import { Leaving } from './_parts/leaving'
 
@@ -54,10 +54,9 @@ export default async function Layout({ children }: { children: React.ReactNode }
         >
           Skip to the page
         </a>
-        {children}
+        <Going>{children}</Going>
         <KeepFocus />
         <Leaving />
-        <Going />
         <Toaster
           position="bottom-center"
           containerAriaLabel="What was done"

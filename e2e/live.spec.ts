@@ -199,6 +199,48 @@ test('a link that is tapped while nothing comes says that the page is on its way
   await expect(onItsWay).toBeHidden()
 })
 
+test('a link that leads back to where one is has arrived there: nothing is said to be on its way, and nothing typed goes', async ({
+  page,
+}) => {
+  await page.clock.install()
+  await page.goto('/room')
+  await page.locator('html[data-listening]').waitFor({ state: 'attached' })
+  await page.evaluate(() => (document.body.dataset.since = 'before'))
+  // The answer is kept back until the page is seen to wait for it.
+  let answer = () => {}
+  const mayAnswer = new Promise<void>((resolve) => (answer = resolve))
+  await page.route(
+    (url) => url.searchParams.has('_rsc'),
+    async (asked) => {
+      await mayAnswer
+      await asked.fallback()
+    },
+  )
+  await page.getByRole('link', { name: 'Orthodex' }).click()
+  await expect(page.locator('[data-going]')).toBeAttached()
+  answer()
+  await expect(page.locator('[data-going]')).not.toBeAttached()
+  await page.clock.runFor(20_000)
+  await expect(page.getByText('The page is on its way')).toBeHidden()
+  await expect(page.locator('body[data-since="before"]')).toBeAttached()
+})
+
+test('a code that is typed leads on, or says that it is on its way, though the box it was typed in is closed', async ({
+  page,
+}) => {
+  await page.clock.install()
+  await page.goto('/room')
+  await page.locator('html[data-listening]').waitFor({ state: 'attached' })
+  let asked = () => {}
+  const isAsked = new Promise<void>((resolve) => (asked = resolve))
+  await page.route((url) => url.searchParams.has('_rsc'), asked)
+  await (await openLine(page)).fill('M000000')
+  await page.getByRole('button', { name: 'Open it' }).click()
+  await isAsked
+  await page.clock.runFor(1_000)
+  await expect(page.getByText('The page is on its way')).toBeVisible()
+})
+
 test('five windows of one browser are all live, and each still goes on to another page', async ({ context, page }) => {
   // A browser has six lines to one server, and each of these keeps one.
   const windows = await Promise.all(Array.from({ length: 4 }, () => context.newPage()))

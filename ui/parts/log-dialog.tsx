@@ -1,12 +1,12 @@
 'use client'
 
-import { useRouter } from 'next/navigation'
 import { useEffect, useId, useMemo, useRef, useState } from 'react'
 import { readCode } from '@/core/code/code'
 import { eventWords, writersOf } from '@/core/machine/event'
 import { readLogLine, type LineFault } from '@/core/log-line/log-line'
 
 import { FaultNote } from './fault-note'
+import { useGo } from './going'
 import { useKept } from './use-kept'
 import type { Answered } from '@/core/wire/asks'
 import { ask } from '../ask'
@@ -25,7 +25,7 @@ export function LogDialog({ here, close }: { here?: string; close: () => void })
   const form = useRef<HTMLFormElement>(null)
   /** the line on which Enter was pressed before the room's words had come */
   const wanted = useRef<string>(undefined)
-  const router = useRouter()
+  const go = useGo()
   const { busy, fault, log } = useWrite()
   const id = useId()
 
@@ -64,7 +64,7 @@ export function LogDialog({ here, close }: { here?: string; close: () => void })
   const land = async () => {
     if (code) {
       close()
-      router.push(`/open/${code.code}`)
+      go(`/open/${code.code}`)
       return
     }
     if (!read?.machine || !read.happening || read.fault) return

@@ -9,6 +9,7 @@ import type { Fault } from '@/core/schema/invalid'
 import type { CommandName, CommandSent } from '@/core/wire/commands'
 import { takeBackWaiting } from '../offline/waiting'
 import { logLine, send, type Outcome } from '../write'
+import { useGo } from './going'
 
 export interface WriteWords {
   /** said when it has landed */
@@ -37,6 +38,7 @@ export interface NamedLine {
  */
 export function useWrite() {
   const router = useRouter()
+  const go = useGo()
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<Fault>()
   const tried = useRef<{ readonly what: string; readonly id: string; readonly at: string }>(undefined)
@@ -71,7 +73,7 @@ export function useWrite() {
       toast.message('Written down here; nobody else sees it until the network is back', {
         ...(backFrom && { action: { label: 'Undo', onClick: () => void undo(backFrom, outcome.commandId) } }),
       })
-      if (words.then) router.push(words.then)
+      if (words.then) go(words.then)
       return true
     }
     const { undoFor, undo: undoOther } = words
@@ -79,7 +81,7 @@ export function useWrite() {
       ...(undoOther && { action: { label: 'Undo', onClick: undoOther } }),
       ...(undoFor && { action: { label: 'Undo', onClick: () => void undo(undoFor, outcome.commandId) } }),
     })
-    if (words.then) router.push(words.then)
+    if (words.then) go(words.then)
     router.refresh()
     return true
   }

@@ -1,11 +1,11 @@
 'use client'
 
-import { Link } from '@/ui/parts/link'
-import { useRouter } from 'next/navigation'
 import { createContext, useContext, useEffect, useRef, useState } from 'react'
 import { DayPicker, type DayButtonProps } from 'react-day-picker'
 import { LANGUAGE } from '@/core/units/language'
 import { counted } from '@/core/units/words'
+import { useGo } from '@/ui/parts/going'
+import { Link } from '@/ui/parts/link'
 import { dayWords } from '@/ui/time'
 
 interface Session {
@@ -91,7 +91,7 @@ export function SessionCalendar({
   sessions: readonly Session[]
   weekStartsOn: 0 | 1 | 6
 }) {
-  const router = useRouter()
+  const go = useGo()
   const [shown, show] = useState<string>()
   const sessionsOn = new Map<string, readonly Session[]>()
   for (const session of sessions) sessionsOn.set(session.day, [...(sessionsOn.get(session.day) ?? []), session])
@@ -109,7 +109,7 @@ export function SessionCalendar({
           disabled={(date) => !sessionsOn.has(dayOf(date))}
           onDayClick={(date) => {
             const its = sessionsOn.get(dayOf(date)) ?? []
-            if (its.length === 1) router.push(`/sessions/${its[0]!.sessionId}`)
+            if (its.length === 1) go(`/sessions/${its[0]!.sessionId}`)
             else if (its.length > 1) show(dayOf(date))
           }}
           components={{ DayButton: DayOfMonth }}

@@ -4,6 +4,7 @@ import { OctagonX } from 'lucide-react'
 import { usePathname, useRouter } from 'next/navigation'
 import { useRef } from 'react'
 import type { EventOf } from '@/core/wire/asks'
+import { useGo } from '@/ui/parts/going'
 import { useHeldWhileMoved } from '../above'
 import { useRedrawn } from './use-redrawn'
 import { useTold } from './use-told'
@@ -20,6 +21,7 @@ const HOME = '/station'
 export function FollowSeat({ drawn }: { drawn: Omit<EventOf<'own-seat'>, 'now'> }) {
   const { told } = useTold('own-seat')
   const router = useRouter()
+  const go = useGo()
   const inTheMiddle = usePathname() !== HOME
   const moved = told !== undefined && told.seat !== drawn.seat
   useRedrawn(told?.whole, drawn.whole, moved && inTheMiddle)
@@ -52,7 +54,7 @@ export function FollowSeat({ drawn }: { drawn: Omit<EventOf<'own-seat'>, 'now'> 
               type="button"
               className="btn btn-primary min-h-11"
               onClick={() => {
-                router.push(HOME)
+                go(HOME)
                 router.refresh()
               }}
             >

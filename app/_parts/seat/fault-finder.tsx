@@ -1,6 +1,5 @@
 'use client'
 
-import { useRouter } from 'next/navigation'
 import { useDeferredValue, useMemo } from 'react'
 import type { CheckStep } from '@/core/check/seat-check'
 import type { KnownOfFault } from '@/core/fault/fault'
@@ -9,6 +8,7 @@ import { SYMPTOM_WORDS, type Symptom } from '@/core/knowledge/fault/symptom'
 import type { StepDrawn } from '@/ui/drawings/step-picture'
 import { SymptomPicture } from '@/ui/picture/symptom-picture'
 import { FaultNote } from '@/ui/parts/fault-note'
+import { useGo } from '@/ui/parts/going'
 import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { Choose } from './choose-symptom'
@@ -44,7 +44,7 @@ export function FaultFinder(props: Props) {
   }
   const back = () => say({ say: 'back' })
   const { busy, fault, log } = useWrite()
-  const router = useRouter()
+  const go = useGo()
   const stand = standOf(found, props)
   if (stand.ask === 'symptom')
     return <Choose chosen={newest.symptom} choose={(symptom) => say({ say: 'symptom', symptom })} />
@@ -117,7 +117,7 @@ export function FaultFinder(props: Props) {
         className="btn btn-ghost"
         onClick={() => {
           keep(undefined)
-          router.push(homeHref)
+          go(homeHref)
         }}
       >
         Leave it
