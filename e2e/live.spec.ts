@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
 import { SPOKEN_QUESTIONS } from '@/core/knowledge/tension/spoken'
 import { EXERCISES } from '@/core/trainer/exercises'
-import { allAsDrawn, expect, SIGN_INS, stateFile, test } from './people'
+import { allAsDrawn, expect, openLine, SIGN_INS, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('instructor') })
 
