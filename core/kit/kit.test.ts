@@ -7,6 +7,7 @@ import type { Rule } from '../knowledge/fact'
 import { KitSchema } from './kit-schema'
 import { check } from '../schema/validate'
 import { anyMachine, anyRequest } from '../testing/arbitraries'
+import { everyAnswer, everyKit } from '../testing/every-kit'
 import { OPERATIONS } from '../knowledge/stitch/stitch'
 import { computeKit } from './kit'
 import { needleFit } from './needle-fit'
@@ -48,15 +49,6 @@ const best = (request: KitRequest): Kit => {
   return kit
 }
 const reason = (kit: Kit, part: string) => kit.reasons.find((each) => each.part === part)?.because ?? ''
-
-/** Every kit of every random request, checked against one law. */
-const always = (law: (kit: Kit, request: KitRequest) => void, runs = 1500) =>
-  fc.assert(
-    fc.property(anyRequest, (request) => {
-      for (const kit of computeKit(request).kits) law(kit, request)
-    }),
-    { numRuns: runs },
-  )
 
 describe('a kit is right for its cloth', () => {
   it('takes a fine universal and all-purpose thread for poplin', () => {
@@ -184,7 +176,7 @@ describe('a reason is made from the numbers that decided', () => {
   })
 
   it('gives one for every part, extra and caution, with no gap in it', () =>
-    always((kit) => {
+    everyKit((kit) => {
       const parts = kit.reasons.map(({ part }) => part)
       const expected = ['needle-point', 'needle-size', 'thread', 'bobbin', 'foot', 'foot-pressure', 'stitch', 'dial']
       // What the job costs on this cloth, and a stack that a guess makes too high, stand after them.
@@ -192,17 +184,17 @@ describe('a reason is made from the numbers that decided', () => {
       expect(parts).toEqual([...expected, ...kit.extras, ...kit.cautions, ...rest])
       expect(rest.filter((part) => part !== 'cloth' && part !== 'stack')).toEqual([])
       if (rest.length > 0) expect(kit.verdict).toBe('marginal')
-      for (const { because } of kit.reasons) expect(because).toMatch(/^[^{}]{8,}[.!]$/)
+      expect(kit.reasons.filter(({ because }) => !/^[^{}]{8,}[.!]$/.test(because))).toEqual([])
       expect(JSON.stringify(kit.reasons)).not.toMatch(/undefined|NaN/)
     }))
 })
 
 describe('a kit is never', () => {
   it('anything but what its schema says', () =>
-    always((kit) => void check(KitSchema, JSON.parse(JSON.stringify(kit))), 400))
+    everyKit((kit) => void check(KitSchema, JSON.parse(JSON.stringify(kit)))))
 
   it('a point in a size nobody sells, of another system, or outside the machine', () =>
-    always((kit, { machine: on }) => {
+    everyKit((kit, { machine: on }) => {
       const system = needleSystem(on?.needleSystem ?? '130/705 H')!
       expect(kit.needle.system).toBe(system.name)
       expect(system.sold[kit.needle.point]).toContain(kit.needle.sizeNm)
@@ -217,26 +209,26 @@ describe('a kit is never', () => {
     }))
 
   it('a universal on a knit, not even as an alternate', () =>
-    always((kit, { fabric }) => {
+    everyKit((kit, { fabric }) => {
       if (fabric.structure !== 'knit') return
       for (const { point } of [kit.needle, ...kit.alternates])
         expect(['universal', 'twin-universal', 'jeans', 'leather']).not.toContain(point)
     }))
 
   it('a zigzag under a straight-stitch plate or foot', () =>
-    always((kit) => {
+    everyKit((kit) => {
       if (kit.stitch.iso === '301') return
       expect(kit.extras).not.toContain('straight-stitch-plate')
       expect(kit.foot).not.toBe('straight')
     }))
 
   it('a twin without its second spool', () =>
-    always((kit) => {
+    everyKit((kit) => {
       if (isTwin(POINTS[kit.needle.point])) expect(kit.extras).toContain('second-spool')
     }))
 
   it('a setting that the machine does not have', () =>
-    always((kit, { machine: on }) => {
+    everyKit((kit, { machine: on }) => {
       if (!on) return expect(kit.dial.setting).toBeUndefined()
       const { min, max, step } = on.dial
       const unit = (max - min) / 9
@@ -251,7 +243,7 @@ describe('a kit is never', () => {
     }))
 
   it('called good while its thread is tight or a learner needs staff', () =>
-    always((kit, { learner }) => {
+    everyKit((kit, { learner }) => {
       if (kit.fit.verdict === 'tight' || (learner && kit.cautions.includes('staff-only')))
         expect(kit.verdict).toBe('marginal')
       expect(kit.fit.verdict).not.toBe('shreds')
@@ -284,7 +276,7 @@ describe('a kit is never', () => {
             expect(heavier.get(point) ?? Infinity, point).toBeGreaterThanOrEqual(size)
         },
       ),
-      { numRuns: 600 },
+      { numRuns: 300 },
     ))
 })
 
@@ -374,14 +366,10 @@ describe('a refusal names the limit and what would help', () => {
   })
 
   it('exactly when there is no kit', () =>
-    fc.assert(
-      fc.property(anyRequest, (request) => {
-        const { verdict, kits, refusals } = computeKit(request)
-        expect(verdict === 'refused').toBe(kits.length === 0)
-        expect(refusals.length > 0).toBe(kits.length === 0)
-      }),
-      { numRuns: 1500 },
-    ))
+    everyAnswer(({ verdict, kits, refusals }) => {
+      expect(verdict === 'refused').toBe(kits.length === 0)
+      expect(refusals.length > 0).toBe(kits.length === 0)
+    }))
 
   it('and a machine with more of everything never refuses what a smaller one sews', () =>
     fc.assert(
@@ -395,7 +383,7 @@ describe('a refusal names the limit and what would help', () => {
         }
         expect(computeKit({ ...request, machine: larger }).verdict).not.toBe('refused')
       }),
-      { numRuns: 600 },
+      { numRuns: 300 },
     ))
 })
 
@@ -433,7 +421,7 @@ describe('as in the world', () => {
           }
         },
       ),
-      { numRuns: 600 },
+      { numRuns: 300 },
     ))
 
   it('more layers never get a thinner needle of the same point', () =>
@@ -452,7 +440,7 @@ describe('as in the world', () => {
           if (same) expect(same.sizeNm).toBeGreaterThanOrEqual(thin.sizeNm)
         }
       }),
-      { numRuns: 600 },
+      { numRuns: 300 },
     ))
 })
 

@@ -5,6 +5,7 @@ import { isLargestEyed, POINTS, type Point } from '../knowledge/needle/needle'
 import { OPERATIONS, STITCHES } from '../knowledge/stitch/stitch'
 import { FEET } from '../knowledge/stitch/foot'
 import { anyFabric, anyMachine, anyRequest, anyStock } from '../testing/arbitraries'
+import { everyAnswer, everyKit } from '../testing/every-kit'
 import { checkFacts } from '../check/seat-check'
 import { computeKit } from './kit'
 import { needleFit } from './needle-fit'
@@ -45,14 +46,6 @@ const reason = (kit: Kit, part: string) =>
     .map(({ because }) => because)
     .join(' ')
 const on = (more: Partial<KitMachine>): Partial<KitRequest> => ({ machine: { ...household, ...more } })
-const always = (law: (kit: Kit, request: KitRequest) => void, runs = 1500) =>
-  fc.assert(
-    fc.property(anyRequest, (request) => {
-      for (const kit of computeKit(request).kits) law(kit, request)
-    }),
-    { numRuns: runs },
-  )
-
 describe('no refusal on a guess', () => {
   it('of the stack: it is tried under the foot, and measured', () =>
     fc.assert(
@@ -118,7 +111,7 @@ describe('a machine that has a usable needle', () => {
   })
 
   it('never gets a size outside its own range', () =>
-    always((kit, { machine }) => {
+    everyKit((kit, { machine }) => {
       if (!machine) return
       for (const { sizeNm } of [kit.needle, ...kit.alternates]) {
         expect(sizeNm).toBeGreaterThanOrEqual(machine.needleNm.min)
@@ -191,27 +184,23 @@ describe('a machine with more can do no less', () => {
           expect(rank[richer]).toBeGreaterThanOrEqual(rank[less])
         },
       ),
-      { numRuns: 3000 },
+      { numRuns: 1500 },
     ))
 })
 
 describe('the thread that was asked for', () => {
   it('is what the first kit sews with, wherever any point and size takes it', () =>
-    fc.assert(
-      fc.property(anyRequest, (request) => {
-        const { kits } = computeKit(request)
-        if (!request.thread || kits.length === 0) return
-        const { tex, fibre } = request.thread
-        const own = kits.filter(({ topThread }) => topThread.tex === tex && topThread.fibre === fibre)
-        if (own.length > 0) expect(kits[0]!.topThread).toMatchObject({ tex, fibre })
-        // A replaced thread is never silent.
-        for (const kit of kits.filter((each) => !own.includes(each))) {
-          expect(reason(kit, 'thread')).toContain('In place of the')
-          expect(kit.verdict).toBe('marginal')
-        }
-      }),
-      { numRuns: 1500 },
-    ))
+    everyAnswer(({ kits }, request) => {
+      if (!request.thread || kits.length === 0) return
+      const { tex, fibre } = request.thread
+      const own = kits.filter(({ topThread }) => topThread.tex === tex && topThread.fibre === fibre)
+      if (own.length > 0) expect(kits[0]!.topThread).toMatchObject({ tex, fibre })
+      // A replaced thread is never silent.
+      for (const kit of kits.filter((each) => !own.includes(each))) {
+        expect(reason(kit, 'thread')).toContain('In place of the')
+        expect(kit.verdict).toBe('marginal')
+      }
+    }))
 
   it('gets a larger-eyed point before any finer thread, and no gap between two threads that do', () =>
     fc.assert(
@@ -232,7 +221,7 @@ describe('the thread that was asked for', () => {
           if (from >= 0) expect(new Set(largest.slice(from, to + 1))).toEqual(new Set(['large']))
         },
       ),
-      { numRuns: 150 },
+      { numRuns: 60 },
     ))
 
   it('stands first although it does not lie on the shelf', () => {
@@ -262,7 +251,7 @@ describe('what is guessed', () => {
 
 describe('a marginal kit', () => {
   it('says what makes it so, and a good one has nothing to say', () =>
-    always((kit) => {
+    everyKit((kit) => {
       const prices = kit.reasons.filter(({ price }) => price)
       expect(prices.length > 0).toBe(kit.verdict === 'marginal')
     }))
@@ -270,7 +259,7 @@ describe('a marginal kit', () => {
 
 describe('no two parts of a kit contradict each other', () => {
   it('ends, pins, plates, feet and cautions', () =>
-    always((kit, { fabric, operation, machine }) => {
+    everyKit((kit, { fabric, operation, machine }) => {
       const { extras, cautions, stitch, foot } = kit
       const has = (...names: Kit['extras']) => names.every((name) => extras.includes(name))
       expect(has('clips-not-pins', 'fine-pins-in-allowance')).toBe(false)
@@ -291,7 +280,7 @@ describe('no two parts of a kit contradict each other', () => {
     }))
 
   it('no needle strikes the foot: it is the straight one only where the seat check asks for no wider opening', () => {
-    always((kit, { machine }) => {
+    everyKit((kit, { machine }) => {
       if (kit.foot !== 'straight') return
       const facts = checkFacts({ ...(machine && { maxWidthMm: machine.maxWidthMm }) }, kit)
       expect(facts['wantsWidePlate']).toBe(false)
@@ -323,13 +312,13 @@ describe('no two parts of a kit contradict each other', () => {
   })
 
   it('a slow crossing has its shim, and neither is there where the crossing is no thicker than the seam', () =>
-    always((kit, { layers }) => {
+    everyKit((kit, { layers }) => {
       expect(kit.extras.includes('hump-shim')).toBe(kit.cautions.includes('slow-crossing'))
       if (layers.crossing <= layers.seam) expect(kit.cautions).not.toContain('slow-crossing')
     }))
 
   it('a sentence about the ends says what the ends are', () =>
-    always((kit) => {
+    everyKit((kit) => {
       const said = reason(kit, 'stitch')
       expect(/three back\./.test(said) && !/never three back/.test(said)).toBe(kit.stitch.lock === 'reverse')
     }))
@@ -351,7 +340,7 @@ const CALLED: Readonly<Partial<Record<Point, RegExp>>> = {
 
 describe('every reason names the part really chosen', () => {
   it('the point', () =>
-    always((kit) => {
+    everyKit((kit) => {
       const said = reason(kit, 'needle-point')
       const mine = kit.needle.point
       for (const [point, words] of Object.entries(CALLED)) {
@@ -360,10 +349,10 @@ describe('every reason names the part really chosen', () => {
         const kin = mine === 'quilting' ? point === 'microtex' : false
         expect([mine, kin ? '' : said]).toEqual([mine, ''])
       }
-    }, 3000))
+    }))
 
   it('the size, the foot and the thread', () =>
-    always((kit) => {
+    everyKit((kit) => {
       const size = `${kit.needle.sizeNm}/${kit.needle.sizeUs}`
       expect(reason(kit, 'needle-size')).toMatch(new RegExp(`${size}|wing needle`))
       const fibres = ['polyester', 'cotton', 'nylon', 'silk', 'rayon', 'metallic']
@@ -462,17 +451,11 @@ describe('cloth by cloth', () => {
   it('a rib without elastane: ballpoint first, however much it gives; a good kit before a better-liked point', () => {
     const rib = first({ structure: 'knit', massGsm: 260, stretchPercent: 80, traits: [] })
     expect(rib.needle.point).toBe('ballpoint')
-    fc.assert(
-      fc.property(anyRequest, (request) => {
-        const { kits } = computeKit(request)
-        const own = kits.filter(
-          ({ inStock, topThread }) => inStock !== false && topThread.tex === kits[0]!.topThread.tex,
-        )
-        if (own.some(({ verdict }) => verdict === 'good') && kits[0]!.inStock !== false)
-          expect(kits[0]!.verdict).toBe('good')
-      }),
-      { numRuns: 800 },
-    )
+    everyAnswer(({ kits }) => {
+      const own = kits.filter(({ inStock, topThread }) => inStock !== false && topThread.tex === kits[0]!.topThread.tex)
+      if (own.some(({ verdict }) => verdict === 'good') && kits[0]!.inStock !== false)
+        expect(kits[0]!.verdict).toBe('good')
+    })
   })
 
   it('a net that stretches: ball or stretch points, and their twins for its hem', () => {
@@ -635,4 +618,4 @@ it('half, on a machine that presets its tension, is half of the number shown for
 })
 
 it('a drop test or a formula: the fit of the first kit is never one that shreds', () =>
-  always((kit) => expect(needleFit(kit.needle, kit.topThread).verdict).not.toBe('shreds'), 400))
+  everyKit((kit) => expect(needleFit(kit.needle, kit.topThread).verdict).not.toBe('shreds')))

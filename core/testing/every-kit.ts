@@ -1,0 +1,41 @@
+import fc from 'fast-check'
+import { computeKit } from '../kit/kit'
+import type { Kit, KitAnswer, KitRequest } from '../kit/request'
+import { anyRequest } from './arbitraries'
+
+/** Other requests with each run of the tests; within one run every law is asked of the same, each computed once. */
+const DRAW = { seed: fc.sample(fc.integer(), 1)[0]!, numRuns: 2_000 }
+
+interface Drawn {
+  readonly request: KitRequest
+  readonly answer: KitAnswer
+}
+let drawn: readonly Drawn[] | undefined
+
+function draw(): readonly Drawn[] {
+  const until = performance.now() + (fc.readConfigureGlobal().interruptAfterTimeLimit ?? Infinity)
+  const all: Drawn[] = []
+  for (const request of fc.sample(anyRequest, DRAW)) {
+    all.push({ request, answer: computeKit(request) })
+    if (performance.now() > until) break
+  }
+  return all
+}
+
+/** A law of whatever is answered, over cloths × operations × threads × machines × shelves. What breaks it is told as its smallest case. */
+export function everyAnswer(law: (answer: KitAnswer, request: KitRequest) => void): void {
+  try {
+    for (const { request, answer } of (drawn ??= draw())) law(answer, request)
+  } catch (error) {
+    // The same draw again, by the one that looks for a smaller case.
+    const answers = (request: KitRequest) => law(computeKit(request), request)
+    fc.assert(fc.property(anyRequest, answers), DRAW)
+    throw error
+  }
+}
+
+/** A law of every kit of every answer. */
+export const everyKit = (law: (kit: Kit, request: KitRequest) => void): void =>
+  everyAnswer(({ kits }, request) => {
+    for (const kit of kits) law(kit, request)
+  })
