@@ -1,6 +1,7 @@
 import type { Transaction } from 'kysely'
 import type { KitsFile } from '@/core/exchange/kits-file'
 import type { Database } from '../database'
+import { ERASED_PROJECT, withoutErased } from '../people/erased'
 import { Refused } from '../refused'
 import { command } from './command'
 import { holdOpenCourse } from './course'
@@ -24,6 +25,7 @@ export const importKits = command('import-kits', async (call, { file }) => {
     return found.machine_id
   }
   await addPeople(tx, siteId, peopleIn(file))
+  const without = await withoutErased(tx, siteId, peopleIn(file))
   await tx
     .insertInto('course')
     .values({
@@ -53,7 +55,7 @@ export const importKits = command('import-kits', async (call, { file }) => {
         site_id: siteId,
         project_id: project.projectId,
         enrolment_id: project.enrolmentId,
-        name: project.name,
+        name: without.isErased(project.learner.personId) ? ERASED_PROJECT : without.text(project.name),
         ...projectColumns(project),
         written_by: writtenBy,
       })
@@ -67,7 +69,7 @@ export const importKits = command('import-kits', async (call, { file }) => {
           kit_given_id: given.kitGivenId,
           project_id: project.projectId,
           machine_id: machineOf(given.machine, `file.projects.${index}.given.${at}.machine.name`),
-          kit: JSON.stringify(given.kit),
+          kit: JSON.stringify(without.value(given.kit)),
           given_by: given.givenBy.personId,
           given_at: given.givenAt,
         })

@@ -9,6 +9,7 @@ import { rebuildState, startBook, takeWordsOut } from '../machine/book'
 import { readMachine } from '../machine/machines'
 import { may } from '@/core/wire/permission'
 import type { Role } from '@/core/room/role'
+import { withoutErased, type WithoutErased } from '../people/erased'
 import { Refused } from '../refused'
 import { command, type CommandCall } from './command'
 import { placeOrNextFree, standAtFreeTable } from '../machine/tables'
@@ -30,13 +31,14 @@ export const importMachines = command('import-machines', async (call, { file }) 
       .execute()
   }
   const known = await readAuthors(call, file)
+  const without = await withoutErased(tx, actor.siteId, file.people)
   for (const [index, machine] of file.machines.entries()) {
     const path = `file.machines.${index}`
     machine.book.forEach((line, at) => checkLine(call, known, line, `${path}.book.${at}`))
     machine.traits.forEach(({ learntBy }, at) => {
       if (!known.has(learntBy)) throw notNamed(`${path}.traits.${at}.learntBy`)
     })
-    await importMachine(call, machine, path)
+    await importMachine(call, machine, path, without)
   }
 })
 
@@ -93,6 +95,7 @@ async function importMachine(
   call: CommandCall,
   machine: MachinesFile['machines'][number],
   path: string,
+  without: WithoutErased,
 ): Promise<void> {
   const { tx, actor } = call
   const { siteId, personId: importedBy } = actor
@@ -119,7 +122,7 @@ async function importMachine(
         machine_id: machineId,
         name,
         number,
-        notes: machine.notes,
+        notes: without.text(machine.notes),
         place_x: place.x,
         place_y: place.y,
       })
@@ -148,7 +151,7 @@ async function importMachine(
     event_id: line.eventId,
     happened_at: new Date(line.happenedAt),
     kind: line.kind,
-    body: JSON.stringify(checkedBody(line, `${path}.book.${at}.body`)),
+    body: JSON.stringify(without.value(checkedBody(line, `${path}.book.${at}.body`), line.personId)),
     person_id: line.personId,
     imported_by: importedBy,
   }))

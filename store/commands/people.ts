@@ -1,5 +1,6 @@
 import { STAFF_ROLES, type StaffRole } from '@/core/room/role'
 import { erasePerson } from '../people/erase'
+import { holdPerson } from '../people/erased'
 import { notFound, Refused } from '../refused'
 import { mustLeaveACoordinator } from '../site/coordinators'
 import { invite } from '../site/invitations'
@@ -69,14 +70,14 @@ export const setOwnUnits = command('set-own-units', async ({ tx, actor }, { unit
     .execute()
 })
 
-export const renamePerson = command('rename-person', async ({ tx, actor }, { personId, name }) => {
-  const { numUpdatedRows } = await tx
+export const renamePerson = command('rename-person', async (call, { personId, name }) => {
+  await holdPerson(call, personId)
+  await call.tx
     .updateTable('person')
     .set({ name })
-    .where('site_id', '=', actor.siteId)
+    .where('site_id', '=', call.actor.siteId)
     .where('person_id', '=', personId)
-    .executeTakeFirst()
-  if (numUpdatedRows === 0n) throw notFound('person', 'personId')
+    .execute()
 })
 
 /** Whoever can still come in is ended first, so that nobody erases a colleague by a slip. */

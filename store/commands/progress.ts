@@ -1,5 +1,5 @@
 import type { PersonEventKind } from '@/core/people/progress'
-import { notFound } from '../refused'
+import { holdPerson } from '../people/erased'
 import { command, type CommandCall } from './command'
 
 async function write(call: CommandCall, personId: string, kind: PersonEventKind, body: object): Promise<void> {
@@ -24,13 +24,7 @@ export const logProgress = command('log-progress', (call, body) =>
 
 /** Staff say that somebody can do something on a kind of machine, or say so no more. */
 export const signOff = command('sign-off', async (call, { personId, withdrawn, answered, ...what }) => {
-  const found = await call.tx
-    .selectFrom('person')
-    .select('person_id')
-    .where('site_id', '=', call.actor.siteId)
-    .where('person_id', '=', personId)
-    .executeTakeFirst()
-  if (!found) throw notFound('person', 'personId')
+  await holdPerson(call, personId)
   if (withdrawn) await write(call, personId, 'sign-off-withdrawn', what)
   else await write(call, personId, 'signed-off', { ...what, ...(answered !== undefined && { answered }) })
 })

@@ -2,6 +2,7 @@ import { SessionPlanSchema, type PlanProof, type SessionTimes, type SessionPlan 
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { STANDS_HERE } from '../machine/stands-here'
+import { holdPerson } from '../people/erased'
 import { notFound, Refused } from '../refused'
 import { mustBeAsSeen } from './as-seen'
 import type { CommandBody } from '@/core/wire/commands'
@@ -65,6 +66,7 @@ export const tellClass = command('tell-class', async (call, { sessionId, said, w
 export const setAttendance = command('set-attendance', async (call, { sessionId, personId, comes, fromBlock, was }) => {
   const { tx, actor, now } = call
   const { course_id, blocks } = await holdSession(call, sessionId)
+  await holdPerson(call, personId)
   const enrolled = await tx
     .selectFrom('enrolment')
     .select('person_id')
@@ -104,7 +106,9 @@ export const setAttendance = command('set-attendance', async (call, { sessionId,
 })
 
 /** What somebody needs of a place. */
-export const setNeeds = command('set-needs', async ({ tx, actor, now }, { personId, needs, was }) => {
+export const setNeeds = command('set-needs', async (call, { personId, needs, was }) => {
+  const { tx, actor, now } = call
+  await holdPerson(call, personId)
   const before = await tx
     .selectFrom('person_need')
     .select('needs')
@@ -122,8 +126,11 @@ export const setNeeds = command('set-needs', async ({ tx, actor, now }, { person
 })
 
 /** Two who sit in one block, or never in the same. */
-export const pairPeople = command('pair-people', async ({ tx, actor }, { pairId, kind, people: [one, other] }) => {
+export const pairPeople = command('pair-people', async (call, { pairId, kind, people: [one, other] }) => {
+  const { tx, actor } = call
   if (one === other) throw new Invalid('invalid', 'A pair is two people', 'people.1')
+  await holdPerson(call, one, 'people.0')
+  await holdPerson(call, other, 'people.1')
   await tx
     .insertInto('seat_pair')
     .values({

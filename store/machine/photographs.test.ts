@@ -1,4 +1,3 @@
-import { sql } from 'kysely'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { DEFAULT_VENUE_SETTINGS } from '@/core/room/venue-settings'
@@ -6,8 +5,8 @@ import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
 import { machineWith } from '../testing/books'
-import { ofEveryVenue } from '../site-wall'
 import { aVenue, freshStore } from '../testing/store'
+import { isSomebodyWaiting } from '../testing/waiting'
 import { photographedAt, readPhotographOf } from './photographs'
 
 let store: Store
@@ -67,11 +66,6 @@ describe('photographs of machines', () => {
     await keeps(true)
     let taken: Promise<unknown> = Promise.resolve()
     let settled = false
-    const waits = async () => {
-      const { rows } = await sql`select 1 from pg_stat_activity
-        where datname = current_database() and wait_event_type = 'Lock'`.execute(ofEveryVenue(store))
-      return rows.length > 0
-    }
     await store.transaction().execute(async (tx) => {
       const settings = JSON.stringify({ ...DEFAULT_VENUE_SETTINGS, photographs: false })
       await tx.updateTable('site').set({ settings }).where('site_id', '=', who.siteId).execute()
@@ -81,7 +75,7 @@ describe('photographs of machines', () => {
         (error: unknown) => error,
       )
       void taken.then(() => (settled = true))
-      await vi.waitUntil(async () => settled || (await waits()), { timeout: 10_000 })
+      await vi.waitUntil(async () => settled || (await isSomebodyWaiting(store)), { timeout: 10_000 })
     })
     expect(await taken).toMatchObject({ code: 'photographs-off' })
     expect(await readPhotographOf(store, who.siteId, machineId)).toBeUndefined()

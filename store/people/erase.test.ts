@@ -1,14 +1,18 @@
 import { ofEveryVenue } from '@/store/site-wall'
 import pg from 'pg'
 import { v7 as uuid } from 'uuid'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import type { Actor } from '../actor'
 import { runCommand } from '../commands/run'
 import type { Store } from '../connect'
 import { readBook } from '../machine/book'
+import { readMachinesFile } from '../machine/machines-file'
+import { readKitsFile } from '../project/kits-file'
 import { learnerSignIn } from '../site/people'
 import { aProject, aVenue, freshStore } from '../testing/store'
 import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
+import { isSomebodyWaiting } from '../testing/waiting'
+import { erasePerson } from './erase'
 import { readPerson } from './person-file'
 
 let store: Store
@@ -36,7 +40,7 @@ beforeAll(async () => {
   await run('open-course', { courseId, name: 'Thursdays' })
   await run('add-project', { courseId, ...project, name: 'Wilhelmina’s tote' })
   await run('give-kit', { projectId: project.projectId, machineId })
-  await run('set-needs', { personId: project.personId, needs: ['large-print'] }).catch(() => undefined)
+  await run('set-needs', { personId: project.personId, needs: ['spaceAtLeft'] })
   await run('add-sessions', {
     courseId,
     sessions: [{ sessionId, startsAt: '2030-01-10T18:00:00.000Z', endsAt: '2030-01-10T20:00:00.000Z', blocks: 1 }],
@@ -123,6 +127,77 @@ describe('a person', () => {
     expect(JSON.stringify(after)).toContain('somebody smelt smoke')
     expect(await learnerSignIn(store, await codeOf(), 'somebody')).toBeUndefined()
     await expect(run('erase-person', { personId: project.personId })).rejects.toMatchObject({ status: 404 })
+  })
+
+  it('who is erased is written of no more, whichever page was still open somewhere', async () => {
+    const before = await everything()
+    const { personId } = project
+    const other = uuid()
+    for (const [name, body, path] of [
+      ['rename-person', { personId, name: 'Wilhelmina' }, 'personId'],
+      ['set-needs', { personId, needs: ['spaceAtLeft'], was: [] }, 'personId'],
+      ['set-attendance', { sessionId, personId, comes: 'absent', was: { comes: 'here' } }, 'personId'],
+      ['pair-people', { pairId: uuid(), kind: 'together', people: [who.personId, personId] }, 'people.1'],
+      ['pair-people', { pairId: uuid(), kind: 'together', people: [personId, who.personId] }, 'people.0'],
+      ['sign-off', { personId, skill: 'threading', machineKind: 'electronic' }, 'personId'],
+    ] as const)
+      await expect(run(name, body), name).rejects.toMatchObject({ status: 404, path })
+    await expect(run('rename-person', { personId: other, name: 'Nobody' })).rejects.toMatchObject({ status: 404 })
+    expect(await everything()).toBe(before)
+  })
+
+  it('who is erased while something is written of them is not written of', async () => {
+    const second = aProject('Zebulon')
+    await run('add-project', { courseId, ...second, name: 'a cushion' })
+    const { personId } = second
+    let renamed: Promise<unknown> = Promise.resolve()
+    let settled = false
+    await store.transaction().execute(async (tx) => {
+      await erasePerson(tx, who.siteId, personId, new Date())
+      renamed = run('rename-person', { personId, name: 'Zebulon again' }).catch((error: unknown) => error)
+      void renamed.then(() => (settled = true))
+      await vi.waitUntil(async () => settled || (await isSomebodyWaiting(store)), { timeout: 10_000 })
+    })
+    expect(await renamed).toMatchObject({ status: 404 })
+    expect(await everything()).not.toContain('Zebulon')
+  })
+
+  it('who is erased stays so when a file from before is read again', async () => {
+    const third = aProject('Ottoline')
+    await run('add-project', { courseId, ...third, name: 'Ottoline’s apron' })
+    await run('give-kit', { projectId: third.projectId, machineId })
+    const her: Actor = { siteId: who.siteId, personId: third.personId, role: 'learner' }
+    await log('fault-opened', { fault: 'jam', seen: 'fluff under my plate' }, her)
+    await log('noted', { text: 'Ottoline oiled it; Ottolines coat' })
+    const [machines, kits] = [
+      await readMachinesFile(store, who.siteId),
+      await readKitsFile(store, who.siteId, courseId),
+    ]
+    await run('erase-person', { personId: third.personId })
+    // As if what they hold were not here: nothing of it may come back with its words.
+    const anew = <Value>(value: Value): Value =>
+      JSON.parse(
+        JSON.stringify(value)
+          .replaceAll(machineId, uuid())
+          .replaceAll(courseId, uuid())
+          .replaceAll(/"(?:eventId|projectId|enrolmentId|kitGivenId)":"[^"]+"/g, (field) =>
+            field.replace(/"[0-9a-f-]{36}"/, `"${uuid()}"`),
+          ),
+      ) as Value
+    const file = anew(machines)
+    const [other] = file.machines
+    const renamed = { ...other!, name: 'Curlew', number: 2, notes: 'Ottoline likes it' }
+    await run('import-machines', { file: { ...file, machines: [renamed] } })
+    await run('import-kits', {
+      file: { ...anew(kits), course: { ...kits.course, courseId: uuid(), classCode: 'other' } },
+    })
+    const left = await everything()
+    expect(left.split('\n').filter((line) => /Ottoline(?!s coat)/.test(line))).toEqual([])
+    expect(left).not.toContain('fluff under my plate')
+    expect(left).toContain('somebody oiled it; Ottolines coat')
+    expect(left).toContain('somebody likes it')
+    const book = await readBook(store, who.siteId, renamed.machineId)
+    expect(book.filter(({ personId }) => personId === third.personId)).toHaveLength(1)
   })
 
   it('of the staff leaves before they are erased, and a book stays append-only for everybody else', async () => {

@@ -2,8 +2,8 @@ import { sql, type Transaction } from 'kysely'
 import { namedIn, withFreeText } from '@/core/people/free-text'
 import type { Database } from '../database'
 import { changingWords, rebuildState } from '../machine/book'
+import { ERASED_PROJECT, ERASED_WORDS } from './erased'
 
-const ERASED = 'erased'
 /** Rows that keep words in JSON, and rows that keep them as text, each with what else finds its row again. */
 const JSON_WORDS = [
   ['help_call', 'found', ['call_id']],
@@ -48,7 +48,7 @@ export async function erasePerson(
     .execute()
   await tx
     .updateTable('project')
-    .set({ name: 'a project' })
+    .set({ name: ERASED_PROJECT })
     .where('site_id', '=', siteId)
     .where('enrolment_id', 'in', (own) =>
       own
@@ -132,7 +132,7 @@ async function eraseFromBooks(
     .execute()
   const rewriteAll = async () => {
     for (const { event_id, person_id, body } of lines) {
-      const next = withFreeText(body, person_id === personId ? () => ERASED : without)
+      const next = withFreeText(body, person_id === personId ? () => ERASED_WORDS : without)
       if (JSON.stringify(next) === JSON.stringify(body)) continue
       await tx
         .updateTable('machine_event')
