@@ -31,6 +31,16 @@ export async function asAdmin(...statements: readonly string[]): Promise<unknown
   }
 }
 
+/** A database that is there and lets nobody in, until it is told to again. */
+export async function databaseAway({ databaseUrl: of }: DemoCopy): Promise<{ isBack(): Promise<unknown> }> {
+  const name = new URL(of).pathname.slice(1)
+  await asAdmin(
+    `alter database ${name} allow_connections false`,
+    `select pg_terminate_backend(pid) from pg_stat_activity where datname = '${name}'`,
+  )
+  return { isBack: () => asAdmin(`alter database ${name} allow_connections true`) }
+}
+
 export const databaseUrl = (name: string): string => Object.assign(new URL(ADMIN_URL), { pathname: `/${name}` }).href
 
 /**

@@ -1,3 +1,4 @@
+import { databaseAway } from './demo-copy'
 import { choosePicture, expect, openLine, openMachine, stateFile, test } from './people'
 
 /** The cellar has no reception: what was loaded once goes on, what is written lands later, and nothing is refused in silence. */
@@ -156,5 +157,38 @@ test.describe('a tablet of staff', () => {
     // As soon as there is a network it is looked for by itself: nobody is signed in here any more.
     await page.context().setOffline(false)
     await page.waitForURL('**/sign-in')
+  })
+  test('goes on with the pages that it has while the database is away, and what is written lands when it is back', async ({
+    browser,
+    demo,
+  }) => {
+    // A page of its own: what cannot be drawn is said in its console.
+    const context = await browser.newContext({ storageState: stateFile('instructor'), serviceWorkers: 'allow' })
+    const page = await context.newPage()
+    await page.goto('/lab')
+    await expect(page.locator('html[data-kept]')).toBeAttached({ timeout: 60_000 })
+    await page.goto('/room')
+    const turnstone = (await page
+      .getByRole('link', { name: /^Turnstone, / })
+      .first()
+      .getAttribute('href'))!
+    const waits = page.getByRole('region', { name: 'What waits' })
+    const { isBack } = await databaseAway(demo)
+    try {
+      await page.goto(turnstone)
+      await expect(page.getByRole('heading', { level: 1, name: 'Turnstone' })).toBeVisible()
+      await page.getByRole('button', { name: 'Cleaned', exact: true }).click()
+      await expect(waits).toContainText('1 line waits for the network')
+      // What it has not is not called away: it comes by itself.
+      await page.goto('/stores')
+      await expect(page.getByRole('heading', { name: 'This page could not be drawn' })).toBeVisible()
+    } finally {
+      await isBack()
+    }
+    await expect(page.getByRole('heading', { level: 1, name: 'Stores' })).toBeVisible()
+    await page.goto(turnstone)
+    await expect(waits).toHaveCount(0)
+    await expect(page.getByRole('list', { name: 'Lines of the book, newest first' })).toContainText('Cleaned')
+    await context.close()
   })
 })

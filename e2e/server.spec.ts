@@ -12,7 +12,7 @@ import { startServer } from '@/bin/serve/next-server'
 import { freePort, startTestCluster } from '@/bin/serve/private-cluster'
 import { connect } from '@/store/connect'
 import { migrate } from '@/store/migrate'
-import { asAdmin, FOLDER, SECRET, serve } from './demo-copy'
+import { databaseAway, FOLDER, SECRET, serve } from './demo-copy'
 import { expect, SIGN_INS, stateFile, test } from './people'
 
 /** What the server does with what it should not be sent, and with a database that does not answer. */
@@ -286,41 +286,29 @@ test('a page that could not be drawn while the database was away comes at a tap,
   // A page of its own: that it fails is said in its console.
   const context = await browser.newContext({ storageState: stateFile('coordinator') })
   const page = await context.newPage()
-  const database = new URL(demo.databaseUrl).pathname.slice(1)
-  const away = () =>
-    asAdmin(
-      `alter database ${database} allow_connections false`,
-      `select pg_terminate_backend(pid) from pg_stat_activity where datname = '${database}'`,
-    )
-  const isBack = () => asAdmin(`alter database ${database} allow_connections true`)
   const failed = page.getByRole('heading', { name: 'This page could not be drawn' })
   await page.clock.install()
-  try {
-    for (const how of ['opened', 'drawn anew']) {
-      await page.goto('/kits/classes')
-      if (how === 'opened') {
-        await away()
-        await page.goto('/stores')
-      } else {
-        await page.locator('html[data-listening]').waitFor({ state: 'attached' })
-        await away()
-        await page.getByRole('link', { name: 'Stores', exact: true }).click()
-      }
+  for (const how of ['opened', 'gone to']) {
+    await page.goto('/kits/classes')
+    await page.locator('html[data-listening]').waitFor({ state: 'attached' })
+    const { isBack } = await databaseAway(demo)
+    try {
+      if (how === 'opened') await page.goto('/stores')
+      else await page.getByRole('link', { name: 'Stores', exact: true }).click()
       await expect(failed).toBeVisible()
       // It is looked for, and is not there.
       const looked = page.waitForResponse('**/api/health')
       await page.clock.runFor(5_000)
       expect((await looked).status()).toBe(503)
+    } finally {
       await isBack()
-      await expect.poll(async () => (await page.request.get('/api/health')).status()).toBe(200)
-      if (how === 'opened') await page.getByRole('button', { name: 'Try again' }).click()
-      else await page.clock.runFor(5_000)
-      await expect(page.getByRole('heading', { level: 1, name: 'Stores' })).toBeVisible()
     }
-  } finally {
-    await isBack()
-    await context.close()
+    await expect.poll(async () => (await page.request.get('/api/health')).status()).toBe(200)
+    if (how === 'opened') await page.getByRole('button', { name: 'Try again' }).click()
+    else await page.clock.runFor(5_000)
+    await expect(page.getByRole('heading', { level: 1, name: 'Stores' })).toBeVisible()
   }
+  await context.close()
 })
 
 /** Enough for each way of being wrong at each door; `ORTHODEX_MALFORMED=20000` for an hour in which nobody waits. */

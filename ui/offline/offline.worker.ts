@@ -35,9 +35,17 @@ const asked = new NetworkFirst({
   plugins: [onlyItself],
 })
 
+/** A server that cannot draw a page, its database being away, is as good as none: what was kept of it stands in. */
+async function drawn(options: RouteHandlerCallbackOptions): Promise<Response> {
+  const page = await asked.handle(options)
+  if (page.status < 500) return page
+  const pages = await caches.open(CACHES.pages)
+  return (await pages.match(options.request, { ignoreVary: true })) ?? page
+}
+
 /** A page as it is, or as it was kept, or one that says that neither can be had: no tap ends on a page of the browser's. */
 async function shown(options: RouteHandlerCallbackOptions): Promise<Response> {
-  const page = asked.handle(options)
+  const page = drawn(options)
   const away = async (): Promise<Response> => (await caches.match(AWAY, { ignoreVary: true })) ?? page
   const late = new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), AWAY_AFTER_MS))
   return Promise.race([page, late]).then((response) => response ?? away(), away)
