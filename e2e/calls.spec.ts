@@ -1,3 +1,4 @@
+import pg from 'pg'
 import { expect, openMachine, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('instructor') })
@@ -5,6 +6,7 @@ test.use({ storageState: stateFile('instructor') })
 test('a learner’s call reaches staff on whatever page they are, and the learner sees who comes', async ({
   page,
   browser,
+  demo,
 }) => {
   const learner = await (
     await browser.newContext({ storageState: stateFile('learner'), viewport: { width: 390, height: 844 } })
@@ -23,7 +25,15 @@ test('a learner’s call reaches staff on whatever page they are, and the learne
   await expect(call).toContainText(/Chidi calls at Curlew, no\. 2, since \d\d:\d\d/)
   await expect(call).toContainText('A nest underneath at the start · looked at: tails held at the start: not that')
   const own = learner.getByRole('region', { name: 'Your call' })
-  await expect(own).toContainText(/Called at \d\d:\d\d, seen by staff at \d\d:\d\d/)
+  await expect(own).toContainText(/Called at \d\d:\d\d, on a screen of staff since \d\d:\d\d/)
+  // A screen is no eye: who has waited for minutes, and nobody says that they come, is told.
+  const late = own.getByText('Nobody has said yet that they come. Put your hand up')
+  await expect(late).toBeHidden()
+  const client = new pg.Client({ connectionString: demo.databaseUrl })
+  await client.connect()
+  await client.query(`update help_call set called_at = called_at - interval '4 minutes' where ended_at is null`)
+  await client.end()
+  await expect(late).toBeVisible()
 
   // The room shows it at the machine, too.
   await page.goto('/room')
@@ -31,6 +41,7 @@ test('a learner’s call reaches staff on whatever page they are, and the learne
   await calls.getByRole('button', { name: /I am going/ }).click()
   await expect(calls).toContainText('You are going')
   await expect(own).toContainText('Tobias is coming to you')
+  await expect(late).toBeHidden()
   await calls.getByRole('button', { name: /^Done/ }).click()
   await expect(calls.getByRole('listitem')).toHaveCount(0)
   await expect(own).toContainText('done')

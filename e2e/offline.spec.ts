@@ -179,6 +179,9 @@ test.describe('a tablet of staff', () => {
       await expect(page.getByRole('heading', { level: 1, name: 'Turnstone' })).toBeVisible()
       await page.getByRole('button', { name: 'Cleaned', exact: true }).click()
       await expect(waits).toContainText('1 line waits for the network')
+      await (await openLine(page)).fill('heron bobbin 3')
+      await page.getByRole('button', { name: 'Write it down' }).click()
+      await expect(waits).toContainText('2 lines wait for the network')
       // What it has not is not called away: it comes by itself.
       await page.goto('/stores')
       await expect(page.getByRole('heading', { name: 'This page could not be drawn' })).toBeVisible()

@@ -64,7 +64,7 @@ const runtimeCaching: RuntimeCaching[] = [
     matcher: ({ request, sameOrigin }) => sameOrigin && request.mode === 'navigate',
     handler: shown,
   },
-  { matcher: ({ url, sameOrigin }) => sameOrigin && ANSWERS_KEPT.includes(url.pathname), handler: asked },
+  { matcher: ({ url, sameOrigin }) => sameOrigin && ANSWERS_KEPT.includes(url.pathname), handler: drawn },
 ]
 
 new Serwist({ skipWaiting: true, clientsClaim: true, runtimeCaching }).addEventListeners()

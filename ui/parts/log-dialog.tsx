@@ -14,6 +14,8 @@ import { useWrite } from './use-write'
 import { nameKey } from '@/core/people/same-name'
 
 const MOST = 10
+/** A server that was away is asked for the room’s words again. */
+const AGAIN_MS = 5_000
 
 /** One typed line: a machine, what happened, and what belongs to it. It is shown in words before it lands. */
 export function LogDialog({ here, close }: { here?: string; close: () => void }) {
@@ -32,7 +34,20 @@ export function LogDialog({ here, close }: { here?: string; close: () => void })
   useEffect(() => {
     dialog.current?.showModal()
     input.current?.focus()
-    void ask('line-facts').then((asked) => (asked.ok ? setRoom(asked.answer) : setAway(true)))
+    let again: ReturnType<typeof setTimeout>
+    let closed = false
+    const look = async () => {
+      const asked = await ask('line-facts')
+      if (closed) return
+      setAway(!asked.ok)
+      if (asked.ok) setRoom(asked.answer)
+      else again = setTimeout(() => void look(), AGAIN_MS)
+    }
+    void look()
+    return () => {
+      closed = true
+      clearTimeout(again)
+    }
   }, [])
 
   const read = useMemo(

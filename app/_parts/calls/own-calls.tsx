@@ -1,6 +1,6 @@
 'use client'
 
-import { UNSEEN_AFTER_MS } from '@/core/people/call-wait'
+import { waitsTooLong } from '@/core/people/call-wait'
 import { useWrite } from '@/ui/parts/use-write'
 import type { EventOf, ShownCall, ShownLeft } from '@/core/wire/asks'
 import { lostWords } from '../live/as-of'
@@ -22,15 +22,7 @@ export function OwnCalls({ drawn }: { drawn: EventOf<'calls'> }) {
           className={`mx-auto max-w-7xl border-l-8 bg-base-200 px-4 py-2 ${call.about === 'hurt' ? 'border-l-error' : 'border-l-secondary'}`}
         >
           <p className="text-lg font-semibold">{progress(call)}</p>
-          {told &&
-            !call.ended &&
-            !call.going &&
-            !call.seen &&
-            now - aheadMs - Date.parse(call.calledAt) > UNSEEN_AFTER_MS && (
-              <p className="font-semibold text-error">
-                Nobody has it on a screen yet. Put your hand up, or go and tell somebody.
-              </p>
-            )}
+          <TooLong of={told && waitsTooLong(call, now - aheadMs)} />
           {!call.ended && !live && (
             <p className="text-error">Nothing new comes here: {lostWords(line)}. Put your hand up, too.</p>
           )}
@@ -58,6 +50,17 @@ export function OwnCalls({ drawn }: { drawn: EventOf<'calls'> }) {
   )
 }
 
+/** What else to do than to wait. */
+function TooLong({ of }: { of: ReturnType<typeof waitsTooLong> }) {
+  if (!of) return null
+  return (
+    <p className="font-semibold text-error">
+      {of === 'on-no-screen' ? 'Nobody has it on a screen yet.' : 'Nobody has said yet that they come.'} Put your hand
+      up, or go and tell somebody.
+    </p>
+  )
+}
+
 function becameOf({ because, decided, where }: ShownLeft): string {
   if (!decided) return `not in the book of ${where} yet. ${because}. Staff have it and decide.`
   return decided.taken ? `${decided.by} has put it in the book of ${where}.` : `${decided.by} has left it out.`
@@ -68,6 +71,6 @@ function progress({ about, since, seen, going, ended }: ShownCall): string {
   const called = about === 'hurt' ? `Told at ${since} that somebody is hurt` : `Called at ${since}`
   if (ended) return ended.how === 'done' ? `${called}: done` : `${called}: taken back`
   if (going) return `${called}: ${going.by} is coming to you`
-  if (seen) return `${called}, seen by staff at ${seen.at}`
-  return `${called}, not seen yet`
+  if (seen) return `${called}, on a screen of staff since ${seen.at}`
+  return `${called}, on no screen of staff yet`
 }
