@@ -32,7 +32,9 @@ export async function asAdmin(...statements: readonly string[]): Promise<unknown
 }
 
 /** A database that is there and lets nobody in, until it is told to again. */
-export async function databaseAway({ databaseUrl: of }: DemoCopy): Promise<{ isBack(): Promise<unknown> }> {
+export async function databaseAway({
+  databaseUrl: of,
+}: DemoCopy): Promise<{ readonly isBack: () => Promise<unknown> }> {
   const name = new URL(of).pathname.slice(1)
   await asAdmin(
     `alter database ${name} allow_connections false`,
