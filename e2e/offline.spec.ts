@@ -36,7 +36,11 @@ test('a learner goes on without a network: check, swatch and the end of their tu
   await expect(waits).toContainText('2 lines wait for the network')
   // A call reaches nobody, and says so.
   await page.getByRole('button', { name: 'Call somebody' }).click()
-  await expect(page.getByText(/cannot be reached/).first()).toBeVisible()
+  const nobodyComes = page.getByText(/cannot be reached.*go and fetch somebody/)
+  await expect(nobodyComes).toBeVisible()
+  // It stays until it is put away.
+  await page.getByRole('button', { name: 'Close toast' }).click()
+  await expect(nobodyComes).toBeHidden()
   await expect(here).toContainText('Sewing')
   // Shut and opened again, still without a network: nothing is lost.
   await page.goto('/station')

@@ -77,6 +77,28 @@ it('a line in a book says which machine, what, and that it happens now', async (
   })
 })
 
+it('whoever calls somebody and does not hear that it landed is told to fetch somebody, whatever stood in the way', async () => {
+  const refused = (status: number, code: string, message: string) =>
+    Response.json({ error: { code, message, path: '' } }, { status })
+  const fetchSomebody = {
+    ok: false,
+    error: { message: expect.stringMatching(/[.!] Do not wait .* fetch somebody\.$/) as string },
+  }
+  for (const answers of [
+    [],
+    [refused(401, 'signed-out', 'Sign in first; what you typed is still here')],
+    [refused(409, 'other-seat', 'You sit elsewhere by now')],
+    Array.from({ length: 3 }, () => refused(500, 'our-fault', 'Something went wrong here.')),
+  ]) {
+    network(...answers.map((answer) => answer.clone()))
+    expect(await settled(send('call-staff', { machineId: 'heron', found: {} }))).toMatchObject(fetchSomebody)
+    network(...answers)
+    expect(await settled(send('take-stock', { item, count: 1 }))).not.toMatchObject(fetchSomebody)
+  }
+  network(landed)
+  expect((await settled(send('call-staff', { machineId: 'heron', found: {} }))).ok).toBe(true)
+})
+
 describe('without a network', () => {
   const waiting: { commandId: string; body: { kind: string } }[] = []
   beforeEach(() => {

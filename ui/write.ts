@@ -21,14 +21,30 @@ export type Outcome =
 /** Asked again twice, after 0.4 and 1.5 seconds. */
 const AGAIN = { retries: 2, minTimeout: 400, factor: 3.75 }
 
+/** Whether a write calls somebody to come. */
+const calls = <Name extends CommandName>(name: Name, body: CommandSent<Name>): boolean =>
+  name === 'call-staff' || (name === 'log' && callsSomebody(body as Happening | Correction))
+
 /**
- * Sends one write. The id is made here, so that trying again over a bad network lands it once.
+ * Sends one write. The id is made here, so that trying again over a bad network lands it once. Whoever calls somebody, and does not
+ * hear that it landed, is told to go and fetch somebody, whatever stood in the way.
  * @param commandId give the same one to try the very same write again
  */
 export async function send<Name extends CommandName>(
   name: Name,
   body: CommandSent<Name>,
   commandId: string = uuid(),
+): Promise<Outcome> {
+  const outcome = await sendAgain(name, body, commandId)
+  if (outcome.ok || !calls(name, body)) return outcome
+  const message = `${outcome.error.message.replace(/[^.!]$/, '$&.')} Do not wait for anybody to come: go and fetch somebody.`
+  return { ok: false, error: { ...outcome.error, message } }
+}
+
+async function sendAgain<Name extends CommandName>(
+  name: Name,
+  body: CommandSent<Name>,
+  commandId: string,
 ): Promise<Outcome> {
   let said: Fault | undefined
   const once = async (): Promise<Outcome> => {
@@ -57,8 +73,7 @@ const whoWrites = (): string | undefined => document.documentElement.dataset['pe
 
 /**
  * Writes one line in a machine's book, now; tried again it is still of the moment when it was first tried. While the server
- * is away it is kept on this device, and lands when the network is back. A call that reaches nobody is not kept for later:
- * whoever calls is told to go and fetch somebody.
+ * is away it is kept on this device, and lands when the network is back. A call that reaches nobody is not kept for later.
  * @param words what it says, for whoever looks at what waits
  */
 export async function logLine<Kind extends EventKind>(
@@ -71,11 +86,7 @@ export async function logLine<Kind extends EventKind>(
 ): Promise<Outcome> {
   const line = { machineId, happenedAt, kind, body }
   const outcome = await send('log', line, commandId)
-  if (outcome.ok || outcome.error.code !== 'away') return outcome
-  if (callsSomebody({ kind, body } as Happening | Correction)) {
-    const message = `${outcome.error.message} Nobody has been told: go and fetch somebody.`
-    return { ok: false, error: { ...outcome.error, message } }
-  }
+  if (outcome.ok || outcome.error.code !== 'away' || calls('log', line)) return outcome
   const personId = whoWrites()
   if (!personId) return outcome
   await keepWaiting({ commandId, body: line, personId, words })

@@ -18,6 +18,8 @@ export interface WriteWords {
   readonly then?: string
   /** a line that nobody takes back in passing: somebody was hurt */
   readonly forGood?: true
+  /** what went wrong is said until it is put away: nobody may miss it */
+  readonly stays?: true
   /** offer to take this line of that machine's book back */
   readonly undoFor?: string
   /** offer to undo it in another way */
@@ -64,7 +66,10 @@ export function useWrite() {
       if (outcome.error.code === 'changed') router.refresh()
       // Signing in opens beside this page: leaving it would lose what was typed.
       const signIn = { label: 'Sign in', onClick: () => void window.open('/sign-in', '_blank') }
-      toast.error(outcome.error.message, { ...(outcome.error.code === 'signed-out' && { action: signIn }) })
+      toast.error(outcome.error.message, {
+        ...(outcome.error.code === 'signed-out' && { action: signIn }),
+        ...(words.stays && { duration: Infinity, closeButton: true }),
+      })
       return false
     }
     tried.current = undefined

@@ -12,7 +12,7 @@ export function CallButton({ machineId }: { machineId: string }) {
       className="btn btn-outline min-h-11 px-3"
       aria-label="Call somebody"
       disabled={busy}
-      onClick={() => void write('call-staff', { machineId, found: {} }, { done: 'Staff are called' })}
+      onClick={() => void write('call-staff', { machineId, found: {} }, { done: 'Staff are called', stays: true })}
     >
       <Hand className="size-5" aria-hidden="true" /> <span className="max-sm:sr-only">Call</span>
     </button>
