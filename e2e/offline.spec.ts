@@ -36,10 +36,10 @@ test('a learner goes on without a network: check, swatch and the end of their tu
   await expect(waits).toContainText('2 lines wait for the network')
   // A call reaches nobody, and says so.
   await page.getByRole('button', { name: 'Call somebody' }).click()
-  const nobodyComes = page.getByText(/cannot be reached.*go and fetch somebody/)
+  const nobodyComes = page.getByText(/Go and fetch somebody.*cannot be reached/)
   await expect(nobodyComes).toBeVisible()
   // It stays until it is put away.
-  await page.getByRole('button', { name: 'Close toast' }).click()
+  await page.getByRole('button', { name: 'Put away' }).click()
   await expect(nobodyComes).toBeHidden()
   await expect(here).toContainText('Sewing')
   // Shut and opened again, still without a network: nothing is lost.

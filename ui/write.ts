@@ -37,7 +37,7 @@ export async function send<Name extends CommandName>(
 ): Promise<Outcome> {
   const outcome = await sendAgain(name, body, commandId)
   if (outcome.ok || !calls(name, body)) return outcome
-  const message = `${outcome.error.message.replace(/[^.!]$/, '$&.')} Do not wait for anybody to come: go and fetch somebody.`
+  const message = `Go and fetch somebody: it may be that nobody was told. ${outcome.error.message}`
   return { ok: false, error: { ...outcome.error, message } }
 }
 
@@ -63,7 +63,8 @@ async function sendAgain<Name extends CommandName>(
     // A device that knows that it has no network does not wait for one.
     return await retry(once, globalThis.navigator?.onLine === false ? { retries: 0 } : AGAIN)
   } catch {
-    const message = `${said?.message ?? 'The room’s server cannot be reached'}. What you entered is still here; try again.`
+    const still = calls(name, body) ? '' : ' What you entered is still here; try again.'
+    const message = `${said?.message ?? 'The room’s server cannot be reached'}.${still}`
     return { ok: false, error: { code: said?.code ?? 'away', message: message.replace('..', '.'), path: '' } }
   }
 }

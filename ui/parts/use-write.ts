@@ -67,8 +67,8 @@ export function useWrite() {
       // Signing in opens beside this page: leaving it would lose what was typed.
       const signIn = { label: 'Sign in', onClick: () => void window.open('/sign-in', '_blank') }
       toast.error(outcome.error.message, {
+        ...(words.stays && { duration: Infinity, action: { label: 'Put away', onClick: () => undefined } }),
         ...(outcome.error.code === 'signed-out' && { action: signIn }),
-        ...(words.stays && { duration: Infinity, closeButton: true }),
       })
       return false
     }
