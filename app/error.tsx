@@ -2,32 +2,22 @@
 
 import { useEffect } from 'react'
 import { reach } from '@/ui/reach'
+import { LOOK_MS, pauseAfterFailing } from './_parts/ask-again'
 
-/** Whether the server has its database again is asked this often. */
-const LOOK_MS = 5_000
-/** A page that cannot be drawn although all is there is asked for more and more seldom. */
-const SELDOM_MS = 5 * 60_000
-
-const failed = { at: -Infinity, pauseMs: LOOK_MS }
-
-/** So long after it failed the page is asked for again by itself. */
-function pauseAfterFailing(): number {
-  const now = performance.now()
-  const again = now - failed.at < 2 * failed.pauseMs + LOOK_MS
-  failed.pauseMs = again ? Math.min(2 * failed.pauseMs, SELDOM_MS) : LOOK_MS
-  failed.at = now
-  return failed.pauseMs
-}
+/** Of all pages of this tab: one that fails again is the same page to whoever looks at it. */
+const asked = { at: -Infinity, pauseMs: LOOK_MS }
 
 /** In the place of a page that the server could not draw: it comes by itself as soon as the server and its database are there. */
 export default function Failed({ error, retry }: { error: Error; retry: () => void }) {
   useEffect(() => {
-    const timer = setInterval(look, pauseAfterFailing())
+    asked.pauseMs = pauseAfterFailing(asked.pauseMs, performance.now() - asked.at)
+    const timer = setInterval(look, asked.pauseMs)
     function look() {
       void reach('/api/health').then(
         ({ ok }) => {
           if (!ok) return
           clearInterval(timer)
+          asked.at = performance.now()
           retry()
         },
         () => undefined,

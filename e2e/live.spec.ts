@@ -176,16 +176,21 @@ test('a server without power says goodbye to nobody: a screen that hears nothing
   between.end()
 })
 
+/** A page that is asked for as a part of this one never comes. */
+async function neverComing(page: Page): Promise<{ readonly isAsked: Promise<void> }> {
+  let asked = () => {}
+  const isAsked = new Promise<void>((resolve) => (asked = resolve))
+  await page.route((url) => url.searchParams.has('_rsc'), asked)
+  return { isAsked }
+}
+
 test('a link that is tapped while nothing comes says that the page is on its way, and in the end asks for it as a whole', async ({
   page,
 }) => {
   await page.clock.install()
   await page.goto('/room')
   await page.locator('html[data-listening]').waitFor({ state: 'attached' })
-  // Asked for as a part of this page it never comes.
-  let asked = () => {}
-  const isAsked = new Promise<void>((resolve) => (asked = resolve))
-  await page.route((url) => url.searchParams.has('_rsc'), asked)
+  const { isAsked } = await neverComing(page)
   await page.getByRole('link', { name: 'Kits', exact: true }).click()
   await isAsked
   const onItsWay = page.getByText('The page is on its way')
@@ -231,9 +236,7 @@ test('a code that is typed leads on, or says that it is on its way, though the b
   await page.clock.install()
   await page.goto('/room')
   await page.locator('html[data-listening]').waitFor({ state: 'attached' })
-  let asked = () => {}
-  const isAsked = new Promise<void>((resolve) => (asked = resolve))
-  await page.route((url) => url.searchParams.has('_rsc'), asked)
+  const { isAsked } = await neverComing(page)
   await (await openLine(page)).fill('M000000')
   await page.getByRole('button', { name: 'Open it' }).click()
   await isAsked

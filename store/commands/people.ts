@@ -1,11 +1,27 @@
 import { STAFF_ROLES, type StaffRole } from '@/core/room/role'
 import { erasePerson } from '../people/erase'
-import { holdPerson } from '../people/erased'
 import { notFound, Refused } from '../refused'
 import { mustLeaveACoordinator } from '../site/coordinators'
 import { invite } from '../site/invitations'
 import { endSignIns } from '../site/people'
 import { command, type CommandCall } from './command'
+
+/** Whoever is known here and not erased. */
+const whoIsThere = ({ tx, actor }: CommandCall, personId: string) =>
+  tx
+    .selectFrom('person')
+    .select('person_id')
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .where('erased_at', 'is', null)
+
+/**
+ * Somebody of whom something is written, held until it is: erased meanwhile they would be written of anew.
+ * @throws Refused 404 if they are not known here, or are erased
+ */
+export async function holdPerson(call: CommandCall, personId: string, path = 'personId'): Promise<void> {
+  if (!(await whoIsThere(call, personId).forKeyShare().executeTakeFirst())) throw notFound('person', path)
+}
 
 /** Somebody new, known by name at once and let in by a code that works once. */
 export const invitePerson = command(
@@ -81,15 +97,10 @@ export const renamePerson = command('rename-person', async (call, { personId, na
 })
 
 /** Whoever can still come in is ended first, so that nobody erases a colleague by a slip. */
-export const erase = command('erase-person', async ({ tx, actor, now }, { personId }) => {
-  const person = await tx
-    .selectFrom('person')
-    .select('person_id')
-    .where('site_id', '=', actor.siteId)
-    .where('person_id', '=', personId)
-    .where('erased_at', 'is', null)
-    .executeTakeFirst()
-  if (!person) throw notFound('person', 'personId')
+export const erase = command('erase-person', async (call, { personId }) => {
+  const { tx, actor, now } = call
+  // One of two who erase the same person finds them gone.
+  if (!(await whoIsThere(call, personId).forUpdate().executeTakeFirst())) throw notFound('person', 'personId')
   const inForce = await tx
     .selectFrom('membership')
     .select('person_id')

@@ -1,6 +1,6 @@
 import type { PersonEventKind } from '@/core/people/progress'
-import { holdPerson } from '../people/erased'
 import { command, type CommandCall } from './command'
+import { holdPerson } from './people'
 
 async function write(call: CommandCall, personId: string, kind: PersonEventKind, body: object): Promise<void> {
   await call.tx

@@ -2,12 +2,12 @@ import { SessionPlanSchema, type PlanProof, type SessionTimes, type SessionPlan 
 import { Invalid } from '@/core/schema/invalid'
 import { check } from '@/core/schema/validate'
 import { STANDS_HERE } from '../machine/stands-here'
-import { holdPerson } from '../people/erased'
 import { notFound, Refused } from '../refused'
 import { mustBeAsSeen } from './as-seen'
 import type { CommandBody } from '@/core/wire/commands'
 import { command, type CommandCall } from './command'
 import { holdOpenCourse } from './course'
+import { holdPerson } from './people'
 
 function inOrder({ startsAt, endsAt }: SessionTimes, path: string): void {
   if (new Date(endsAt) <= new Date(startsAt)) throw new Invalid('invalid', 'A session ends after it begins', path)

@@ -162,6 +162,15 @@ describe('a person', () => {
     expect(await everything()).not.toContain('Zebulon')
   })
 
+  it('who is erased by two at once is so once, and the second is told', async () => {
+    const fourth = aProject('Peregrine')
+    await run('add-project', { courseId, ...fourth, name: 'a bag' })
+    const { personId } = fourth
+    const both = await Promise.allSettled([run('erase-person', { personId }), run('erase-person', { personId })])
+    expect(both.filter(({ status }) => status === 'fulfilled')).toHaveLength(1)
+    expect(both.find(({ status }) => status === 'rejected')).toMatchObject({ reason: { status: 404 } })
+  })
+
   it('who is erased stays so when a file from before is read again', async () => {
     const third = aProject('Ottoline')
     await run('add-project', { courseId, ...third, name: 'Ottoline’s apron' })

@@ -1,29 +1,11 @@
 import type { Transaction } from 'kysely'
 import { namedIn, withFreeText } from '@/core/people/free-text'
-import type { CommandCall } from '../commands/command'
 import type { Database } from '../database'
-import { notFound } from '../refused'
 
 /** What stands in a book where somebody wrote who is erased. */
 export const ERASED_WORDS = 'erased'
 /** What the bag of somebody who is erased is called. */
 export const ERASED_PROJECT = 'a project'
-
-/**
- * Somebody of whom something is written, held until it is: erased meanwhile they would be written of anew.
- * @throws Refused 404 if they are not known here, or are erased
- */
-export async function holdPerson({ tx, actor }: CommandCall, personId: string, path = 'personId'): Promise<void> {
-  const found = await tx
-    .selectFrom('person')
-    .select('person_id')
-    .where('site_id', '=', actor.siteId)
-    .where('person_id', '=', personId)
-    .where('erased_at', 'is', null)
-    .forKeyShare()
-    .executeTakeFirst()
-  if (!found) throw notFound('person', path)
-}
 
 /** What a file from before somebody was erased says of them no more. */
 export interface WithoutErased {
