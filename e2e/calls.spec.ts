@@ -29,10 +29,14 @@ test('a learner’s call reaches staff on whatever page they are, and the learne
   // A screen is no eye: who has waited for minutes, and nobody says that they come, is told.
   const late = own.getByText('Nobody has said yet that they come. Put your hand up')
   await expect(late).toBeHidden()
-  const client = new pg.Client({ connectionString: demo.databaseUrl })
-  await client.connect()
-  await client.query(`update help_call set called_at = called_at - interval '4 minutes' where ended_at is null`)
-  await client.end()
+  /** Four minutes go by for whoever waits, since they called or since somebody said that they come. */
+  const wait = async (since: 'called_at' | 'going_at') => {
+    const client = new pg.Client({ connectionString: demo.databaseUrl })
+    await client.connect()
+    await client.query(`update help_call set ${since} = ${since} - interval '4 minutes' where ended_at is null`)
+    await client.end()
+  }
+  await wait('called_at')
   await expect(late).toBeVisible()
 
   // The room shows it at the machine, too.
@@ -42,6 +46,16 @@ test('a learner’s call reaches staff on whatever page they are, and the learne
   await expect(calls).toContainText('You are going')
   await expect(own).toContainText('Tobias is coming to you')
   await expect(late).toBeHidden()
+  // Whoever said that they come may have been kept, or have been there: a further call is a new one on every screen.
+  const kept = own.getByText('Tobias is not with you yet? Put your hand up, and call again.')
+  await expect(kept).toBeHidden()
+  await wait('going_at')
+  await expect(kept).toBeVisible()
+  await expect(calls).toContainText('You are going (4 minutes). Been there? Tap Done.')
+  await learner.getByRole('button', { name: 'Call somebody' }).click()
+  await expect(own).toContainText(/Called at \d\d:\d\d, on a screen of staff since/)
+  await expect(calls.getByRole('listitem')).toHaveCount(1)
+  await expect(calls).not.toContainText('You are going')
   await calls.getByRole('button', { name: /^Done/ }).click()
   await expect(calls.getByRole('listitem')).toHaveCount(0)
   await expect(own).toContainText('done')

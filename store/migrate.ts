@@ -28,6 +28,7 @@ import * as passkeys from './migrations/0026-passkeys'
 import * as nightWork from './migrations/0027-night-work'
 import * as keyUsed from './migrations/0028-key-used'
 import * as nightsTold from './migrations/0029-nights-told'
+import * as callsLapse from './migrations/0030-calls-lapse'
 import { rebuildOldStates } from './machine/book'
 import { raiseRowWall } from './row-wall'
 import { ofEveryVenue } from './site-wall'
@@ -64,6 +65,7 @@ export const MIGRATIONS = {
   '0027-night-work': nightWork,
   '0028-key-used': keyUsed,
   '0029-nights-told': nightsTold,
+  '0030-calls-lapse': callsLapse,
 }
 
 /** The migrations that a database still lacks, in their order. */

@@ -17,7 +17,7 @@ export function shownCall(call: HelpCall, timeZone: string): ShownCall {
     since: timeIn(new Date(calledAt), timeZone),
     words: foundWords(call.found),
     ...(seen && { seen: { at: timeIn(new Date(seen.at), timeZone), by: seen.by } }),
-    ...(going && { going: { by: going.by, personId: going.personId } }),
+    ...(going && { going }),
     ...(ended && { ended }),
   }
 }

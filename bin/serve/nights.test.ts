@@ -4,10 +4,12 @@ import { join } from 'node:path'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { v7 as uuid } from 'uuid'
 import type { Letter } from '@/core/people/letters'
+import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
+import { readOpenCalls } from '@/store/calls/calls'
 import { runCommand } from '@/store/commands/run'
 import { createSite } from '@/store/site/create-site'
 import { noteNightWork, readNightWork } from '@/store/site/night-work'
-import { aStaffedVenue, aVenue, freshStore } from '@/store/testing/store'
+import { aProject, aStaffedVenue, aVenue, freshStore } from '@/store/testing/store'
 import { everyNight, startNights } from './nights'
 
 const HOUR_MS = 3_600_000
@@ -171,6 +173,29 @@ describe('what a server did at night', () => {
     const late = await night(14, 16)
     expect(late.map(({ to }) => to).sort()).toEqual(['ada@other.example', 'ada@room.example', 'helper@room.example'])
     expect(late[0]!.text).toMatch(/no copy of its books since \w+ 1[234] Mar, \d\d:\d\d\. The folder/)
+    await end()
+  })
+
+  it('lets go of calls that nobody ended on their day', async () => {
+    const { store, url, end } = await freshStore()
+    const { coordinator, instructor } = await aStaffedVenue(store, 'room')
+    const [machineId, courseId] = [uuid(), uuid()]
+    const ida = aProject('Ida')
+    const write = (name: string, body: object, now = at(4, 17)) =>
+      runCommand(store, coordinator, name, { commandId: uuid(), body }, now)
+    await write('add-machine', {
+      ...{ machineId, name: 'Stint', number: 1, place: { x: 1, y: 1 } },
+      ...{ traits: ORDINARY_TRAITS, source: 'manual' },
+    })
+    await write('open-course', { courseId, name: 'Bags' })
+    await write('add-projects', { courseId, projects: [ida] })
+    await write('give-kits', { kits: [{ kitGivenId: uuid(), projectId: ida.projectId, machineId }] })
+    const learner = { ...instructor, personId: ida.personId, role: 'learner' } as const
+    const call = { commandId: uuid(), body: { machineId, found: {} } }
+    await runCommand(store, learner, 'call-staff', call, at(4, 18))
+    expect(await readOpenCalls(store, coordinator.siteId)).toHaveLength(1)
+    await startNights(url, {}, () => {})()
+    expect(await readOpenCalls(store, coordinator.siteId)).toEqual([])
     await end()
   })
 

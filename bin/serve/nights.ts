@@ -1,5 +1,6 @@
 import { nightsLetter, type Letter } from '@/core/people/letters'
 import { NIGHT_WORKS, troubleOf, undoneWords, type NightWork } from '@/core/room/night-work'
+import { lapseCalls } from '@/store/calls/open-call'
 import { connect, type Store } from '@/store/connect'
 import { eraseWhoseTimeIsOver } from '@/store/people/retention'
 import { readCoordinators } from '@/store/site/coordinators'
@@ -112,6 +113,7 @@ export function startNights(
         inStore(async (store) => {
           await pruneSignIns(store, now)
           await prunePractice(store, now)
+          await lapseCalls(store, now)
         }),
       erasing: (now) =>
         inStore(async (store) => {

@@ -30,7 +30,7 @@ export interface HelpCall {
   /** when a screen of staff first showed it */
   readonly seen?: { readonly at: string; readonly by: string }
   readonly going?: { readonly at: string; readonly by: string; readonly personId: string }
-  readonly ended?: { readonly at: string; readonly how: 'done' | 'taken-back' }
+  readonly ended?: { readonly at: string; readonly how: 'done' | 'taken-back' | 'lapsed' }
 }
 
 /** What staff read before they walk over: what was seen, and what was looked at already. */

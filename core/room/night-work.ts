@@ -1,4 +1,4 @@
-/** What a server does by itself each night: lets go of sign-ins and practice rooms that are over, erases whose time is over, keeps a copy. */
+/** What a server does by itself each night: lets go of sign-ins, practice rooms and calls that are over, erases whose time is over, keeps a copy. */
 export const NIGHT_WORKS = ['tidying', 'erasing', 'copying'] as const
 export type NightWork = (typeof NIGHT_WORKS)[number]
 
@@ -38,7 +38,7 @@ const TROUBLES: ReadonlyMap<unknown, NightTrouble> = new Map([
 export const troubleOf = (code: unknown): NightTrouble => TROUBLES.get(code) ?? 'other'
 
 const UNDONE: Readonly<Record<NightWork, string>> = {
-  tidying: 'Old sign-ins and practice rooms have not been cleared away',
+  tidying: 'Old sign-ins, practice rooms and calls have not been cleared away',
   erasing: 'Learners whose time is over have not been erased',
   copying: 'The server has made no copy of its books',
 }

@@ -49,6 +49,24 @@ describe('whom to go to next', () => {
     ).toEqual(['mine'])
   })
 
+  it('is, after a while, also whom a colleague went to: they may have been kept, and whoever visits does not always say when they are done', () => {
+    const since = (about: 'help' | 'visit', minutes: number) => ({
+      call: { ...call(about, 40), going: { at: ago(minutes), by: 'Tobias', personId: 'tobias' } },
+    })
+    const seats = [seat('just now', since('help', 20)), seat('long ago', since('help', 21))]
+    expect(instructorsRound(seats, () => nothing, 'me', NOW).map(({ because }) => because)).toEqual([
+      ['Calls for 40 minutes', 'Tobias set off 21 minutes ago'],
+    ])
+    const [visited] = instructorsRound(
+      [seat('visited', since('visit', 21))],
+      () => ({ ...nothing, firstHere: true }),
+      'me',
+      NOW,
+    )
+    expect(visited!.because).toEqual(['First time on this machine'])
+    expect(instructorsRound([seat('visited', since('visit', 21))], () => nothing, 'me', NOW)).toEqual([])
+  })
+
   it('does not say of whom I visit unasked that they call', () => {
     const [stop] = instructorsRound([seat('visited', { call: call('visit', 3, 'me') })], () => nothing, 'me', NOW)
     expect(stop!.because).toEqual(['You set off 3 minutes ago'])

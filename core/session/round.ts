@@ -22,6 +22,8 @@ export interface RoundStop {
 
 /** Minutes that a step takes when all goes well; longer, and somebody may be stuck. Source: common practice. */
 const USUAL_MINUTES: Readonly<Record<Exclude<SeatStep, 'done'>, number>> = { bag: 5, check: 10, swatch: 10, sewing: 25 }
+/** A colleague who set off so long ago is there no more, or never was: not everybody says when they are done. */
+const WITH_THEM_MS = 20 * 60_000
 /** Whoever was just visited is not the next, unless they call. */
 const REST_MS = 10 * 60_000
 
@@ -39,7 +41,7 @@ const minutesSince = (since: string, now: string): number =>
 const forSoLong = (minutes: number): string => (minutes < 1 ? 'just now' : `for ${counted(minutes, 'minute')}`)
 
 /**
- * Whom to go to next, the best first, each with why. Somebody to whom a colleague is going already is left out.
+ * Whom to go to next, the best first, each with why. Somebody to whom a colleague is going already is left out, for a while.
  * @param me whose round it is
  * @param now ISO, UTC
  */
@@ -50,9 +52,12 @@ export function instructorsRound(
   now: string,
 ): RoundStop[] {
   return seats
-    .filter(({ call }) => !call?.going || call.going.personId === me)
+    .filter(
+      ({ call }) =>
+        !call?.going || call.going.personId === me || Date.parse(now) - Date.parse(call.going.at) > WITH_THEM_MS,
+    )
     .map((seat) => {
-      const reasons = reasonsFor(seat, factsOf(seat), now).sort((a, b) => b.weight - a.weight)
+      const reasons = reasonsFor(seat, factsOf(seat), me, now).sort((a, b) => b.weight - a.weight)
       return {
         seat,
         because: reasons.map(({ why }) => why),
@@ -69,14 +74,23 @@ interface Weighed {
   readonly weight: number
 }
 
-function reasonsFor(seat: LiveSeat, { firstHere, hard, signOff, visitedAt }: RoundFacts, now: string): Weighed[] {
+function reasonsFor(
+  seat: LiveSeat,
+  { firstHere, hard, signOff, visitedAt }: RoundFacts,
+  me: string,
+  now: string,
+): Weighed[] {
   const reasons: Weighed[] = []
   if (seat.call) {
-    const waits = minutesSince(seat.call.calledAt, now)
-    if (seat.call.about === 'hurt') reasons.push({ why: `Is hurt: told ${ago(waits)}`, weight: HURT + waits })
+    const { about, calledAt, going } = seat.call
+    const waits = minutesSince(calledAt, now)
+    const colleague = going && going.personId !== me ? going : undefined
+    if (about === 'hurt') reasons.push({ why: `Is hurt: told ${ago(waits)}`, weight: HURT + waits })
+    else if (about === 'help') reasons.push({ why: `Calls ${forSoLong(waits)}`, weight: CALLS + waits * 5 })
     // Nobody called whom one visits unasked; one is on the way there all the same.
-    else if (seat.call.about === 'visit') reasons.push({ why: `You set off ${ago(waits)}`, weight: CALLS })
-    else reasons.push({ why: `Calls ${forSoLong(waits)}`, weight: CALLS + waits * 5 })
+    else if (!colleague) reasons.push({ why: `You set off ${ago(waits)}`, weight: CALLS })
+    if (colleague && about !== 'visit')
+      reasons.push({ why: `${colleague.by} set off ${ago(minutesSince(colleague.at, now))}`, weight: 1 })
   } else if (visitedAt && Date.parse(now) - Date.parse(visitedAt) < REST_MS) {
     return []
   }

@@ -52,8 +52,10 @@ const Call = strict({
   since: Words,
   words: Words,
   seen: Type.Optional(strict({ at: Words, by: Words })),
-  going: Type.Optional(strict({ by: Words, personId: Id })),
-  ended: Type.Optional(strict({ at: Words, how: Type.Union([Type.Literal('done'), Type.Literal('taken-back')]) })),
+  going: Type.Optional(strict({ at: Words, by: Words, personId: Id })),
+  ended: Type.Optional(
+    strict({ at: Words, how: Type.Union([Type.Literal('done'), Type.Literal('taken-back'), Type.Literal('lapsed')]) }),
+  ),
 })
 
 /** A learner's line that was not taken when it came, as a screen shows it. */

@@ -42,7 +42,9 @@ const asCall = (row: {
       going: { at: row.going_at.toISOString(), by: row.going_by_name ?? 'staff', personId: row.going_by },
     }),
   ...(row.ended_at &&
-    row.ended_how && { ended: { at: row.ended_at.toISOString(), how: row.ended_how as 'done' | 'taken-back' } }),
+    row.ended_how && {
+      ended: { at: row.ended_at.toISOString(), how: row.ended_how as NonNullable<HelpCall['ended']>['how'] },
+    }),
 })
 
 const calls = (store: Reader, siteId: string) =>
@@ -112,14 +114,14 @@ export async function readOwnCalls(store: Reader, siteId: string, personId: stri
 export async function readCallsBetween(store: Reader, siteId: string, from: Date, to: Date): Promise<ReportCall[]> {
   const rows = await store
     .selectFrom('help_call')
-    .select(['person_id', 'machine_id', 'called_at', 'going_at', 'ended_at'])
+    .select(['person_id', 'machine_id', 'called_at', 'going_at', 'ended_at', 'ended_how'])
     .where('site_id', '=', siteId)
     .where('about', '<>', 'visit')
     .where('called_at', '>=', from)
     .where('called_at', '<', to)
     .execute()
-  return rows.map(({ person_id, machine_id, called_at, going_at, ended_at }) => {
-    const answered = going_at ?? ended_at
+  return rows.map(({ person_id, machine_id, called_at, going_at, ended_at, ended_how }) => {
+    const answered = going_at ?? (ended_how === 'lapsed' ? null : ended_at)
     return {
       personId: person_id,
       machineId: machine_id,

@@ -1,16 +1,13 @@
+import type { Kysely } from 'kysely'
+import { afterAnother, LAPSES_AFTER_MS } from '@/core/people/call-wait'
 import type { CallFound, HelpCall } from '@/core/people/help-call'
 import type { CommandCall } from '../commands/command'
-
-/** The open calls of a seat that a further one is one with. */
-const JOINS = {
-  help: ['help', 'visit'],
-  hurt: ['hurt'],
-  visit: ['help', 'hurt', 'visit'],
-} as const satisfies Readonly<Record<HelpCall['about'], readonly HelpCall['about'][]>>
+import type { Database } from '../database'
 
 /**
- * A second call from the same seat is the same call with what was found since; its place in the row stays. To whom somebody is
- * on the way unasked, and who calls meanwhile, that one is coming; and where they called, whoever visits goes to that call.
+ * A second call from the same seat is the same call with what was found since, as long as it may still be answered; its place in
+ * the row stays. To whom somebody is on the way unasked, and who calls meanwhile, that one is coming; and where they called, whoever
+ * visits goes to that call.
  * @param personId whose seat it is; of a visit, not the one who writes
  */
 export async function openCall(
@@ -21,16 +18,32 @@ export async function openCall(
   personId: string = actor.personId,
 ): Promise<void> {
   const going = about === 'visit' ? { going_at: now, going_by: actor.personId } : {}
-  const { numUpdatedRows } = await tx
-    .updateTable('help_call')
-    .set(about === 'visit' ? going : { about, found: JSON.stringify(found) })
+  const open = await tx
+    .selectFrom('help_call')
+    .select(['call_id', 'machine_id', 'about', 'called_at', 'seen_at', 'going_at', 'going_by'])
     .where('site_id', '=', actor.siteId)
     .where('person_id', '=', personId)
-    .where('machine_id', '=', machineId)
-    .where('about', 'in', JOINS[about])
     .where('ended_at', 'is', null)
-    .executeTakeFirst()
-  if (numUpdatedRows > 0n) return
+    .orderBy('called_at')
+    .forUpdate()
+    .execute()
+  const updateCall = (callId: string) =>
+    tx.updateTable('help_call').where('site_id', '=', actor.siteId).where('call_id', '=', callId)
+  let isOpen = false
+  for (const call of open) {
+    const becomes = afterAnother(asRaised(call), { about, machineId }, now.getTime())
+    if (becomes === 'beside') continue
+    if (becomes === 'goes-on') {
+      isOpen = true
+      await updateCall(call.call_id)
+        .set(about === 'visit' ? going : { about, found: JSON.stringify(found) })
+        .execute()
+      continue
+    }
+    const by = becomes === 'done' ? call.going_by : becomes === 'taken-back' ? personId : null
+    await updateCall(call.call_id).set({ ended_at: now, ended_by: by, ended_how: becomes }).execute()
+  }
+  if (isOpen) return
   await tx
     .insertInto('help_call')
     .values({
@@ -45,4 +58,38 @@ export async function openCall(
       ...(about === 'visit' && { seen_at: now, seen_by: actor.personId }),
     })
     .execute()
+}
+
+const asRaised = (row: {
+  machine_id: string
+  about: string
+  called_at: Date
+  seen_at: Date | null
+  going_at: Date | null
+}) => ({
+  machineId: row.machine_id,
+  about: row.about as HelpCall['about'],
+  calledAt: row.called_at.toISOString(),
+  ...(row.seen_at && { seen: {} }),
+  ...(row.going_at && { going: { at: row.going_at.toISOString() } }),
+})
+
+/**
+ * Calls that nobody ended on their day are over. That somebody was hurt is not: staff say when it is.
+ * @returns how many
+ */
+export async function lapseCalls(store: Kysely<Database>, now: Date): Promise<number> {
+  let lapsed = 0
+  for (const { site_id } of await store.selectFrom('site').select('site_id').execute()) {
+    const { numUpdatedRows } = await store
+      .updateTable('help_call')
+      .set({ ended_at: now, ended_how: 'lapsed' })
+      .where('site_id', '=', site_id)
+      .where('about', '<>', 'hurt')
+      .where('called_at', '<', new Date(now.getTime() - LAPSES_AFTER_MS))
+      .where('ended_at', 'is', null)
+      .executeTakeFirst()
+    lapsed += Number(numUpdatedRows)
+  }
+  return lapsed
 }

@@ -53,7 +53,12 @@ export const goToCall = command('go-to-call', async ({ tx, actor, now }, { callI
     .where('ended_at', 'is', null)
     .executeTakeFirst()
   if (numUpdatedRows === 0n)
-    throw new Refused(409, 'ended', 'This call is over: it was taken back, or somebody has been there', 'callId')
+    throw new Refused(
+      409,
+      'ended',
+      'This call is over: it was taken back or made anew, or somebody has been there',
+      'callId',
+    )
 })
 
 /** People sit down so long before their session begins. */

@@ -260,8 +260,19 @@ describe('words that are taken out of a line', () => {
     expect(JSON.stringify(await ofEveryVenue(store).selectFrom('help_call').select('found').execute())).not.toContain(
       'Wilhelmina',
     )
+    // What is said once more is taken up by the call that is open.
+    const again = await log('somebody-hurt', { what: 'Wilhelmina, once more' })
+    const calls = () =>
+      ofEveryVenue(store)
+        .selectFrom('help_call')
+        .select(['call_id', 'found'])
+        .where('machine_id', '=', machineId)
+        .execute()
+    expect(await calls()).toMatchObject([{ call_id: hurt, found: { what: 'Wilhelmina, once more' } }])
+    await log('redacted', { line: again })
+    expect(JSON.stringify(await calls())).not.toContain('Wilhelmina')
     const kinds = (await readBook(store, siteId, machineId)).map(({ kind }) => kind)
-    expect(kinds.filter((kind) => kind === 'redacted')).toHaveLength(4)
+    expect(kinds.filter((kind) => kind === 'redacted')).toHaveLength(5)
     expect(kinds).toEqual(expect.arrayContaining(['somebody-hurt', 'red-tagged', 'noted', 'correction']))
   })
 

@@ -7,7 +7,8 @@ import { check } from '@/core/schema/validate'
 import { ROLES, type Role } from '@/core/room/role'
 import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import type { Actor } from '../actor'
-import { readOpenCalls, readOwnCalls } from '../calls/calls'
+import { readCallsBetween, readOpenCalls, readOwnCalls } from '../calls/calls'
+import { lapseCalls } from '../calls/open-call'
 import type { Store } from '../connect'
 import { readMachine } from '../machine/machines'
 import { readMachinesFile } from '../machine/machines-file'
@@ -251,6 +252,44 @@ describe('a call for help', () => {
     expect(await open()).toEqual([])
     expect((await own())[0]!.ended).toMatchObject({ how: 'taken-back' })
     expect(await fault(run('helper', 'go-to-call', { callId: call!.callId }))).toMatchObject({ code: 'ended' })
+  })
+
+  it('is a new one, on every screen again, where somebody has been and nobody said so, or where its day is over', async () => {
+    const by = (minutes: number, column: 'going_at' | 'called_at') =>
+      store
+        .updateTable('help_call')
+        .set({ [column]: new Date(Date.now() - minutes * 60_000) })
+        .where('site_id', '=', actors.coordinator.siteId)
+        .where('ended_at', 'is', null)
+        .execute()
+    await run('learner', 'call-staff', { machineId, found: {} })
+    const [first] = await open()
+    await run('instructor', 'go-to-call', { callId: first!.callId })
+    await run('learner', 'call-staff', { machineId, found: { what: 'on your way' } })
+    expect(await open()).toMatchObject([{ callId: first!.callId, going: {}, found: { what: 'on your way' } }])
+    await by(4, 'going_at')
+    await run('learner', 'call-staff', { machineId, found: {} })
+    const [second, ...more] = await open()
+    expect([second!.callId === first!.callId, second!.seen, second!.going, more]).toEqual([
+      false,
+      undefined,
+      undefined,
+      [],
+    ])
+    expect((await own()).map(({ ended }) => ended?.how)).toEqual([undefined, 'done'])
+    expect(await fault(run('helper', 'go-to-call', { callId: first!.callId }))).toMatchObject({ code: 'ended' })
+
+    await by(7 * 60, 'called_at')
+    await run('learner', 'call-staff', { machineId, found: {} })
+    expect((await open()).map(({ callId }) => callId)).not.toContain(second!.callId)
+    // Nobody went to it: it does not count as answered.
+    const calls = await readCallsBetween(store, actors.coordinator.siteId, new Date(0), new Date())
+    expect(calls.filter(({ answeredAt }) => !answeredAt)).toHaveLength(2)
+    // By night those go that nobody calls anew; that somebody was hurt stays until staff say so.
+    await log('learner', 'somebody-hurt', { what: 'a finger' })
+    await by(7 * 60, 'called_at')
+    expect(await lapseCalls(store, new Date())).toBe(1)
+    expect(await open()).toMatchObject([{ about: 'hurt' }])
   })
 
   it('of somebody who is hurt stops the machine, stands first, and is not taken back', async () => {

@@ -4,6 +4,7 @@ import { FOLD_VERSION, foldMachine, foldNext, UNSEEN } from '@/core/machine/fold
 import type { MachineState } from '@/core/machine/state'
 import { TAKEN_OUT, withFreeText } from '@/core/people/free-text'
 import { cannotHappen } from '@/core/machine/put-away'
+import { callRaisedBy } from '@/core/people/help-call'
 import { cannotLift } from '@/core/people/lifting'
 import { check } from '@/core/schema/validate'
 import type { Database } from '../database'
@@ -226,19 +227,15 @@ export async function takeWordsOut(
       .where('event_id', '=', eventId)
       .execute(),
   )
-  // A call that the line raised says the same words.
-  const call = await tx
-    .selectFrom('help_call')
-    .select('found')
-    .where('site_id', '=', siteId)
-    .where('call_id', '=', eventId)
-    .executeTakeFirst()
-  if (!call) return
+  // The call that the line raised says the same words, and so does one that was open already and took them up.
+  const found = callRaisedBy(named.line)?.found
+  if (found?.what === undefined) return
   await tx
     .updateTable('help_call')
-    .set({ found: JSON.stringify(withFreeText(call.found, () => TAKEN_OUT)) })
+    .set({ found: JSON.stringify(withFreeText(found, () => TAKEN_OUT)) })
     .where('site_id', '=', siteId)
-    .where('call_id', '=', eventId)
+    .where('machine_id', '=', machineId)
+    .where(sql<string>`found->>'what'`, '=', found.what)
     .execute()
 }
 

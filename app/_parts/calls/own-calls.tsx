@@ -10,8 +10,10 @@ import { useNow, useToldFrom } from '../live/use-told'
 export function OwnCalls({ drawn }: { drawn: EventOf<'calls'> }) {
   const line = useToldFrom('calls', drawn)
   const { told, shown: as, live, aheadMs } = line
-  const calls = (as?.calls ?? []).filter(({ about, ended }) => about !== 'visit' || !ended)
   const now = useNow()
+  const calls = (as?.calls ?? []).filter(
+    (call) => call.about !== 'visit' || (!call.ended && !(told && waitsTooLong(call, now - aheadMs))),
+  )
   const { busy, write } = useWrite()
   const shown = [...calls.filter(({ ended }) => !ended), ...calls.filter(({ ended }) => ended).slice(0, 1)]
   return (
@@ -22,7 +24,7 @@ export function OwnCalls({ drawn }: { drawn: EventOf<'calls'> }) {
           className={`mx-auto max-w-7xl border-l-8 bg-base-200 px-4 py-2 ${call.about === 'hurt' ? 'border-l-error' : 'border-l-secondary'}`}
         >
           <p className="text-lg font-semibold">{progress(call)}</p>
-          <TooLong of={told && waitsTooLong(call, now - aheadMs)} />
+          <TooLong of={told && waitsTooLong(call, now - aheadMs)} by={call.going?.by} />
           {!call.ended && !live && (
             <p className="text-error">Nothing new comes here: {lostWords(line)}. Put your hand up, too.</p>
           )}
@@ -51,8 +53,10 @@ export function OwnCalls({ drawn }: { drawn: EventOf<'calls'> }) {
 }
 
 /** What else to do than to wait. */
-function TooLong({ of }: { of: ReturnType<typeof waitsTooLong> }) {
+function TooLong({ of, by }: { of: ReturnType<typeof waitsTooLong>; by: string | undefined }) {
   if (!of) return null
+  if (of === 'not-come')
+    return <p className="font-semibold">{by} is not with you yet? Put your hand up, and call again.</p>
   return (
     <p className="font-semibold text-error">
       {of === 'on-no-screen' ? 'Nobody has it on a screen yet.' : 'Nobody has said yet that they come.'} Put your hand

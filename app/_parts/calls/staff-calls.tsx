@@ -5,6 +5,7 @@ import { Link } from '@/ui/parts/link'
 import { usePathname } from 'next/navigation'
 import { useEffect, useRef } from 'react'
 import { useWrite } from '@/ui/parts/use-write'
+import { waitsTooLong } from '@/core/people/call-wait'
 import type { EventOf, ShownCall } from '@/core/wire/asks'
 import { send } from '@/ui/write'
 import { DRAWN_CALLS } from './drawn-calls'
@@ -103,6 +104,8 @@ function OpenCall({ call, personId, at }: { call: ShownCall; personId: string; a
         {call.going && (
           <p className="text-sm font-semibold">
             {call.going.personId === personId ? 'You are going' : `${call.going.by} is going`}
+            {waitsTooLong(call, at) === 'not-come' &&
+              ` (${waited(at - Date.parse(call.going.at))}). Been there? Tap Done.`}
           </p>
         )}
       </div>
