@@ -29,6 +29,7 @@ import * as nightWork from './migrations/0027-night-work'
 import * as keyUsed from './migrations/0028-key-used'
 import * as nightsTold from './migrations/0029-nights-told'
 import * as callsLapse from './migrations/0030-calls-lapse'
+import * as lettersAtNight from './migrations/0031-letters-at-night'
 import { rebuildOldStates } from './machine/book'
 import { raiseRowWall } from './row-wall'
 import { ofEveryVenue } from './site-wall'
@@ -66,6 +67,7 @@ export const MIGRATIONS = {
   '0028-key-used': keyUsed,
   '0029-nights-told': nightsTold,
   '0030-calls-lapse': callsLapse,
+  '0031-letters-at-night': lettersAtNight,
 }
 
 /** The migrations that a database still lacks, in their order. */

@@ -62,6 +62,7 @@ if (missing.length > 0) {
   const mailServer = ORTHODEX_SMTP ? mailServerAt(ORTHODEX_SMTP) : undefined
   const post = mailServer && {
     send: (to: string, letter: Letter) => mailServer.sendMail({ from: ORTHODEX_MAIL_FROM, to, ...letter }),
+    reach: () => mailServer.verify(),
     origin: ORTHODEX_ORIGIN!.split(/[\s,]+/)[0]!,
   }
   const stopNights = startNights(DATABASE_URL!, { backups: ORTHODEX_BACKUPS, post }, (words) =>

@@ -4,12 +4,15 @@ import { join } from 'node:path'
 import { afterAll, afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { v7 as uuid } from 'uuid'
 import type { Letter } from '@/core/people/letters'
+import { undoneWords } from '@/core/room/night-work'
 import { ORDINARY_TRAITS } from '@/core/testing/ordinary-machine'
 import { readOpenCalls } from '@/store/calls/calls'
 import { runCommand } from '@/store/commands/run'
 import { createSite } from '@/store/site/create-site'
+import { mailServerAt } from '@/store/mail-server'
 import { noteNightWork, readNightWork } from '@/store/site/night-work'
 import { aProject, aStaffedVenue, aVenue, freshStore } from '@/store/testing/store'
+import { startInbox } from '@/stand-ins/inbox'
 import { everyNight, startNights } from './nights'
 
 const HOUR_MS = 3_600_000
@@ -49,7 +52,7 @@ describe('every night', () => {
       },
       (work, _now, failed) => Promise.resolve(void told.push(`${work} ${failed?.code ?? 'done'}`)),
       // Whoever is told by letter is told of the whole night at once.
-      () => Promise.resolve(void told.push('over')),
+      { over: () => Promise.resolve(void told.push('over')) },
     )
     await vi.advanceTimersByTimeAsync(HOUR_MS)
     expect(told).toEqual(['tidying ENOSPC', 'copying done', 'over', 'tidying ENOSPC', 'over'])
@@ -138,6 +141,8 @@ describe('what a server did at night', () => {
     const said: string[] = []
     const post = {
       origin: 'https://room.example',
+      reach: () =>
+        away ? Promise.reject(Object.assign(new Error('nobody answers'), { code: 'ESOCKET' })) : Promise.resolve(),
       send: (to: string, letter: Letter) =>
         away ? Promise.reject(new Error('nobody answers')) : Promise.resolve(void sent.push({ to, letter })),
     }
@@ -173,6 +178,29 @@ describe('what a server did at night', () => {
     const late = await night(14, 16)
     expect(late.map(({ to }) => to).sort()).toEqual(['ada@other.example', 'ada@room.example', 'helper@room.example'])
     expect(late[0]!.text).toMatch(/no copy of its books since \w+ 1[234] Mar, \d\d:\d\d\. The folder/)
+    await end()
+  })
+
+  it('says on screens that no letter would go out: nobody can be told of that by letter', async () => {
+    const { store, url, end } = await freshStore()
+    const inbox = await startInbox()
+    const { port } = new URL(inbox.smtp)
+    const night = async (hour: number, address?: string) => {
+      vi.setSystemTime(at(5, hour))
+      const server = address === undefined ? undefined : mailServerAt(address)
+      const post = server && { origin: '', send: () => Promise.resolve(), reach: () => server.verify() }
+      await startNights(url, { post }, () => {})()
+      return (await readNightWork(store)).find(({ work }) => work === 'letters')
+    }
+    expect(await night(4, inbox.smtp)).toEqual({ work: 'letters', doneAt: at(5, 4).toISOString() })
+    await inbox.end()
+    const late = await night(5, `smtp://127.0.0.1:${port}`)
+    expect(late).toEqual({ work: 'letters', doneAt: at(5, 4).toISOString(), trouble: 'unanswered' })
+    expect(undoneWords(late!, () => 'Thursday')).toBe(
+      'No letter would have gone out since Thursday. The mail server did not answer when it last asked.',
+    )
+    // A server that sends no letters promises none.
+    await vi.waitFor(async () => expect(await night(6)).toBeUndefined(), 20_000)
     await end()
   })
 

@@ -8,6 +8,7 @@ import { forgetNightWork, noteNightWork, TOLD_AGAIN_DAYS, toTellOfNights } from 
 import { prunePractice, pruneSignIns } from '@/store/site/prune'
 import { formatInTimeZone } from '@/ui/time'
 import { nightlyCopy } from './backups'
+import { keepErased } from './erased-list'
 
 const HOUR_MS = 3_600_000
 /** By the server's own clock: after whoever sews late has gone home. */
@@ -21,17 +22,23 @@ type Works = Readonly<Partial<Record<NightWork, (now: Date) => Promise<void>>>>
  * Once a day, in the hour after three at night, each work by itself: one that fails holds up none of the others, and is tried again
  * the next hour.
  * @param told of each try, with what stood in its way; may not fail itself
- * @param over once all of a night were tried, where any failed; may not fail itself
+ * @param more what is done over and over; none of it may fail itself
  * @returns how to stop; what is being done is done to its end, which is waited for by whoever likes to
  */
 export function everyNight(
   works: Works,
   told: (work: NightWork, now: Date, failed?: NodeJS.ErrnoException) => Promise<void>,
-  over: (now: Date) => Promise<void> = () => Promise.resolve(),
+  more: {
+    /** at the beginning and each hour, whatever the hour */
+    readonly eachHour?: ((now: Date) => Promise<void>) | undefined
+    /** once all of a night were tried, where any failed */
+    readonly over?: (now: Date) => Promise<void>
+  } = {},
 ): () => Promise<void> {
   const done = new Map<NightWork, string>()
   const look = async () => {
     const now = new Date()
+    await more.eachHour?.(now)
     if (now.getHours() < FROM_HOUR) return
     let anyFailed = false
     for (const work of NIGHT_WORKS) {
@@ -45,7 +52,7 @@ export function everyNight(
       else done.set(work, dayOf(now))
       await told(work, now, failed)
     }
-    if (anyFailed) await over(now)
+    if (anyFailed) await more.over?.(now)
   }
   // A night's work may take longer than an hour: it is not begun beside itself.
   let looking: Promise<void> | undefined
@@ -61,6 +68,8 @@ export function everyNight(
 /** How letters are sent, and the address under which people open the server. */
 export interface Post {
   readonly send: (to: string, letter: Letter) => Promise<unknown>
+  /** whether the mail server would take one: fails where it would not */
+  readonly reach: () => Promise<unknown>
   readonly origin: string
 }
 
@@ -104,9 +113,14 @@ export function startNights(
       await store.destroy()
     }
   }
+  const listErased = async (store: Store, folder: string, now: Date) => {
+    const again = await keepErased(store, folder, now)
+    if (again > 0) say(`${again} who were erased before are erased again: an older database was put back`)
+  }
   const note = (work: (store: Store) => Promise<void>) =>
     inStore(work).catch((error: Error) => say(`what was done at night could not be noted: ${error.message}`))
   if (!backups) void note((store) => forgetNightWork(store, 'copying'))
+  if (!post) void note((store) => forgetNightWork(store, 'letters'))
   return everyNight(
     {
       tidying: (now) =>
@@ -119,16 +133,28 @@ export function startNights(
         inStore(async (store) => {
           const erased = await eraseWhoseTimeIsOver(store, now)
           if (erased > 0) say(`${erased} whose time is over are erased`)
+          if (backups) await listErased(store, backups, now)
         }),
       ...(backups && { copying: (now: Date) => nightlyCopy(databaseUrl, backups, now) }),
+      ...(post && { letters: async () => void (await post.reach()) }),
     },
     async (work, now, failed) => {
       if (failed) say(`the night’s ${work} was not done: ${failed.message}`)
-      await note((store) => noteNightWork(store, work, now, failed && troubleOf(failed.code)))
+      await note((store) => noteNightWork(store, work, now, failed && troubleOf(work, failed.code)))
     },
-    // Of all that was not done in one letter.
-    async (now) => {
-      if (post) await note((store) => writeOfNights(store, post, now, say))
+    {
+      // Whoever was erased by day is in the list before the day’s books can be lost.
+      eachHour:
+        backups === undefined
+          ? undefined
+          : (now) =>
+              inStore((store) => listErased(store, backups, now)).catch((error: Error) =>
+                say(`who was erased could not be kept: ${error.message}`),
+              ),
+      // Of all that was not done in one letter.
+      over: async (now) => {
+        if (post) await note((store) => writeOfNights(store, post, now, say))
+      },
     },
   )
 }

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { troubleOf, undoneWork, type NightRecord } from './night-work'
+import { NIGHT_WORKS, troubleOf, undoneWork, type NightRecord } from './night-work'
 
 const NOW = '2027-03-05T12:00:00.000Z'
 const ago = (hours: number) => new Date(Date.parse(NOW) - hours * 3_600_000).toISOString()
@@ -22,12 +22,10 @@ it('troubles nobody with what this server never promised', () => {
 })
 
 it('what a system says by a code is told by what it means, and all else is for the journal', () => {
-  expect(['ENOSPC', 'EACCES', 'EROFS', 'ENOENT', 'ECONNREFUSED'].map(troubleOf)).toEqual([
-    'full',
-    'barred',
-    'barred',
-    'missing',
-    'away',
-  ])
-  for (const code of ['42P01', 'toString', undefined, 7]) expect(troubleOf(code)).toBe('other')
+  const copying = ['ENOSPC', 'EACCES', 'EROFS', 'ENOENT', 'ECONNREFUSED'].map((code) => troubleOf('copying', code))
+  expect(copying).toEqual(['full', 'barred', 'barred', 'missing', 'away'])
+  const letters = ['ECONNREFUSED', 'ETIMEDOUT', 'ESOCKET', 'EAUTH'].map((code) => troubleOf('letters', code))
+  expect(letters).toEqual(['unanswered', 'unanswered', 'unanswered', 'turned-away'])
+  for (const work of NIGHT_WORKS)
+    for (const code of ['42P01', 'toString', undefined, 7]) expect(troubleOf(work, code)).toBe('other')
 })
