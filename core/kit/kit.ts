@@ -2,6 +2,7 @@ import {
   HOUSEHOLD_SYSTEM,
   isLargestEyed,
   isTwin,
+  sizesSold,
   systemKey,
   type NeedleSystem,
   type Point,
@@ -152,9 +153,10 @@ function findNeedles(
   const firmLow = isGuess(range.rules[0]) ? 0 : isGuess(range.rules[1]) ? range.low : range.raisedLow
   const firmUp = isGuess(range.rules[0]) ? Infinity : range.up
   const bounds = { range, firm: { low: firmLow, up: firmUp }, fit, machine, system }
-  const plan = planThread(request.thread, question, stock)
-  const asked = tryWith(plan)
-  const conflict = request.thread && asked.every(({ needle }) => needle.marginal)
+  const asked = tryWith(question, planThread(request.thread, question, stock))
+  // Where no point for the thread is made in the shank, another machine helps, and not another thread.
+  const made = proposals.some(({ point }) => sizesSold(system, point, knowledge.points).length > 0)
+  const conflict = request.thread && made && asked.every(({ needle }) => needle.marginal)
   const ways = [...(conflict ? waysOut(asked) : asked), ...finerWay()]
   const choices = ways.map((choice) => withGap(choice, machine?.maxWidthMm ?? WIDEST_PLATE_MM, knowledge))
   if (choices.length > 0) return { choices }
@@ -167,20 +169,23 @@ function findNeedles(
     ),
   }
 
-  function tryWith(thread: ThreadPlan, more: Pick<Choice, 'substituted'> = {}): Choice[] {
-    return proposals.flatMap(({ point, rule }, index) => {
-      const best = chooseSize(point, thread.candidates, bounds, facts, rule.give.sizeNm)
+  function tryWith(of: KitQuestion, thread: ThreadPlan, more: Pick<Choice, 'substituted'> = {}): Choice[] {
+    return pointsToTry(of).flatMap((proposal) => {
+      const { point, rule } = proposal
+      const best = chooseSize(point, thread.candidates, bounds, of.facts, rule.give.sizeNm)
       const shelf = stock && best && !onShelf(stock, best) ? sizesOnShelf(stock, point) : []
-      const shelved = shelf.length > 0 ? chooseSize(point, thread.candidates, { ...bounds, shelf }, facts) : undefined
+      const shelved =
+        shelf.length > 0 ? chooseSize(point, thread.candidates, { ...bounds, shelf }, of.facts) : undefined
       // What lies on the shelf is offered only where it is right for the cloth, not for lying there.
       const atHand = shelved?.marginal === false ? shelved : undefined
-      return [atHand, best].flatMap((needle) => (needle ? [choiceOf(needle, proposals[index]!, thread, more)] : []))
+      return [atHand, best].flatMap((needle) => (needle ? [choiceOf(needle, proposal, of.facts, thread, more)] : []))
     })
   }
 
   function choiceOf(
     needle: NeedleCandidate,
     { point, rule }: (typeof proposals)[number],
+    known: Facts,
     thread: ThreadPlan,
     more: Pick<Choice, 'substituted'> = {},
   ): Choice {
@@ -188,7 +193,7 @@ function findNeedles(
     return {
       needle,
       rule,
-      because: sentence(because, facts, { threadTex: needle.thread.tex, pointWords: knowledge.points[point].words }),
+      because: sentence(because, known, { threadTex: needle.thread.tex, pointWords: knowledge.points[point].words }),
       thread,
       range,
       ...(rule.school && because === rule.because && { school: rule.school }),
@@ -206,26 +211,28 @@ function findNeedles(
     const thread = planThread(undefined, { facts, knowledge: wishes }, stock)
     const needle = chooseSize(first.point, thread.candidates, { ...bounds, range: fine }, facts)
     if (!needle || needle.marginal || asked.some((way) => way.needle.sizeNm === needle.sizeNm)) return []
-    return [choiceOf({ ...needle, bound: 'finer', because: finerReason(range, needle, facts) }, first, thread)]
+    return [choiceOf({ ...needle, bound: 'finer', because: finerReason(range, needle, facts) }, first, facts, thread)]
   }
 
-  /** Real conflict: the thread wants a larger eye than the cloth allows. A larger-eyed point, the price, a finer thread. */
+  /** Real conflict: the thread wants a larger eye than the cloth allows, or a point that is not made for it. A larger-eyed point, the price, another thread. */
   function waysOut(priced: readonly Choice[]): Choice[] {
     const ordinary = priced.find(({ needle }) => !isLargest(needle.point))
     const finest =
       ordinary &&
       finestForThread(ordinary.needle.point, sizesFor(ordinary.needle.point, bounds), ordinary.needle.thread, fit)
     const largeEyed = priced.filter(({ needle }) => isLargest(needle.point) && needle.sizeNm <= (finest ?? Infinity))
-    const { threadTex: _t, threadFibre: _f, threadFinish: _i, ...withoutThread } = facts
-    const finer = tryWith(
-      planThread(undefined, { facts: { ...withoutThread, threadGiven: false, thickThread: false }, knowledge }, stock),
-      { substituted: { asked: request.thread!, alone: priced.length === 0 } },
-    )
-    const better = finer.filter(({ needle }) => !needle.marginal && !isLargest(needle.point)).slice(0, 1)
+    const { thread: asks, ...withoutThread } = request
+    const anyThread = kitQuestion(withoutThread, knowledge)
+    const finer = tryWith(anyThread, planThread(undefined, anyThread, stock), {
+      substituted: { asked: asks!, alone: priced.length === 0 },
+    })
+    const free = finer.filter(({ needle }) => !needle.marginal)
+    // A larger eye is no use to a finer thread, but where the work itself wants one.
+    const better = free.find(({ needle }) => !isLargest(needle.point)) ?? free[0]
     return [
       ...largeEyed,
       ...priced.filter((choice) => !largeEyed.includes(choice)),
-      ...(priced.length === 0 && better.length === 0 ? finer : better),
+      ...(better ? [better] : priced.length === 0 ? finer : []),
     ]
   }
 }

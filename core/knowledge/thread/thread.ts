@@ -146,7 +146,7 @@ export const THREAD_REASONS = {
   substituted:
     'In place of the {askedTex} tex asked for, which wants a larger eye than this cloth likes: {threadTex} tex passes {sizeText}. The kit with {askedTex} tex stands beside it with its price.',
   substitutedAlone:
-    'In place of the {askedTex} tex asked for, which no needle of this cloth and machine lets through: {threadTex} tex passes {sizeText}. Where {askedTex} tex must be seen, it is sewn by hand.',
+    'In place of the {askedTex} tex asked for, for which this cloth and machine have no needle: {threadTex} tex passes {sizeText}. Where {askedTex} tex must be seen, it is sewn by hand.',
 } as const
 
 /** What goes on the bobbin; `same`: the top thread's own article. First row that holds decides. */
