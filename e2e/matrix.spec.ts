@@ -52,6 +52,7 @@ const MATRIX: Readonly<Record<Action, Allowed>> = {
   'log:noted': row('●●●·'),
   'log:correction': row('●●●●'),
   'leave-line': row('···●'),
+  'hand-over-line': row('●●●·'),
   'decide-left-line': row('●●●·'),
   'call-staff': row('●●●●'),
   'take-call-back': row('●●●●'),
@@ -246,6 +247,10 @@ const BODIES: Readonly<Record<Deed, object>> = {
     happenedAt: '2026-01-01T10:00:00.000Z',
     kind: 'turn-ended',
     body: { finished: false },
+  },
+  'hand-over-line': {
+    ...{ lineId: nowhere, personId: nowhere, machineId: nowhere, happenedAt: '2026-01-01T10:00:00.000Z' },
+    ...{ kind: 'cleaned', body: {} },
   },
   'decide-left-line': { lineId: nowhere, take: true },
   'call-staff': { machineId: nowhere, found: {} },

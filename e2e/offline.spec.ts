@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { databaseAway } from './demo-copy'
 import { choosePicture, expect, openLine, openMachine, stateFile, test } from './people'
 
@@ -162,6 +163,7 @@ test.describe('a tablet of staff', () => {
     await page.context().setOffline(false)
     await page.waitForURL('**/sign-in')
   })
+
   test('goes on with the pages that it has while the database is away, and what is written lands when it is back', async ({
     browser,
     demo,
@@ -197,5 +199,49 @@ test.describe('a tablet of staff', () => {
     await expect(waits).toHaveCount(0)
     await expect(page.getByRole('list', { name: 'Lines of the book, newest first' })).toContainText('Cleaned')
     await context.close()
+  })
+})
+
+test.describe('a tablet of the room', () => {
+  test.use({ storageState: stateFile('coordinator'), viewport: { width: 768, height: 1024 } })
+
+  test('keeps no line to itself whose writer has gone: staff who hold it next are asked about it', async ({ page }) => {
+    await page.goto('/room')
+    await expect(page.locator('html[data-kept]')).toBeAttached({ timeout: 60_000 })
+    const dunlin = (await page
+      .getByRole('link', { name: /^Dunlin, / })
+      .first()
+      .getAttribute('href'))!
+    await page.context().setOffline(true)
+    await page.goto(dunlin)
+    await page.getByRole('button', { name: 'Cleaned', exact: true }).click()
+    const waits = page.getByRole('region', { name: 'What waits' })
+    await expect(waits).toContainText('1 line waits for the network')
+    // Another has it in hand by the time there is a network again.
+    await page.context().clearCookies()
+    const { cookies } = JSON.parse(readFileSync(stateFile('instructor'), 'utf8')) as {
+      readonly cookies: Parameters<ReturnType<typeof page.context>['addCookies']>[0]
+    }
+    await page.context().addCookies(cookies)
+    await page.context().setOffline(false)
+    await page.goto('/room')
+    await expect(waits).toContainText('A line of somebody else waits here for them to sign in')
+    // A quarter of an hour later.
+    await page.evaluate(async () => {
+      const done = <What>(asked: IDBRequest<What>) =>
+        new Promise<What>((resolve) => (asked.onsuccess = () => resolve(asked.result)))
+      const store = (await done(indexedDB.open('orthodex'))).transaction('waiting', 'readwrite').objectStore('waiting')
+      const [line] = await done(store.getAll() as IDBRequest<{ body: { happenedAt: string } }[]>)
+      line!.body.happenedAt = new Date(Date.now() - 15 * 60_000).toISOString()
+      await done(store.put(line))
+    })
+    const left = page.getByRole('list', { name: 'Lines that wait for you' })
+    await expect(left).toContainText('Cleaned')
+    await expect(left).toContainText('it waited on a device on which they have not signed in since')
+    await expect(waits).toHaveCount(0)
+    await left.getByRole('button', { name: /^It was so: / }).click()
+    await expect(left).toHaveCount(0)
+    await page.goto(dunlin)
+    await expect(page.getByRole('list', { name: 'Lines of the book, newest first' })).toContainText('Cleaned')
   })
 })

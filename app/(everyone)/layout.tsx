@@ -28,6 +28,7 @@ export default async function EveryoneLayout({ children }: { children: React.Rea
       offline={{
         personId: actor.personId,
         staffDecide: may(actor.role, 'leave-line'),
+        handsOver: may(actor.role, 'hand-over-line'),
         timeZone: site.timeZone,
       }}
     >

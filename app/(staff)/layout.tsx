@@ -24,6 +24,7 @@ export default async function StaffLayout({ children }: { children: React.ReactN
       offline={{
         personId: actor.personId,
         staffDecide: may(actor.role, 'leave-line'),
+        handsOver: may(actor.role, 'hand-over-line'),
         timeZone: site.timeZone,
       }}
     >

@@ -17,6 +17,7 @@ export default async function StationLayout({ children }: { children: React.Reac
       offline={{
         personId: actor.personId,
         staffDecide: may(actor.role, 'leave-line'),
+        handsOver: may(actor.role, 'hand-over-line'),
         timeZone: site.timeZone,
       }}
       calls={{ of: 'own', drawn: await callsNow(actor), ...(machine && { machineId: machine.machineId }) }}

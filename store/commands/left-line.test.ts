@@ -179,3 +179,68 @@ it('is no way round what a learner may not write, nor about somebody else’s pr
   for (const as of ['coordinator', 'instructor', 'helper'] as const)
     expect(await fault(run(as, 'leave-line', ended()))).toMatchObject({ code: 'not-allowed' })
 })
+
+describe('a line that waits on a device on which its writer does not sign in again', () => {
+  const handOver = (as: Role, personId: string, sent: ReturnType<typeof line>, lineId: string) =>
+    run(as, 'hand-over-line', { lineId, personId, ...sent })
+
+  it('is handed over by staff who hold it, once, and is in the book as of its moment and its writer once staff say so', async () => {
+    const [id, cleaned] = [uuid(), line('cleaned', { found: 'lint' }, new Date(Date.now() - 3_600_000))]
+    await handOver('instructor', actors.helper.personId, cleaned, id)
+    await handOver('instructor', actors.helper.personId, cleaned, id)
+    const [waits, ...more] = await open()
+    expect(waits).toMatchObject({ lineId: id, who: 'helper', happenedAt: cleaned.happenedAt })
+    expect([waits!.because, more]).toEqual(['it waited on a device on which they have not signed in since', []])
+    expect(await book()).toEqual([])
+    await run('coordinator', 'decide-left-line', { lineId: id, take: true })
+    const [kept] = await readBook(store, actors.coordinator.siteId, machineId)
+    expect(kept).toMatchObject({ eventId: id, personId: actors.helper.personId, happenedAt: cleaned.happenedAt })
+    // Handed over once more by a device that had not heard of it.
+    await handOver('helper', actors.helper.personId, cleaned, id)
+    expect(await open()).toEqual([])
+  })
+
+  it('is not asked about where it had landed and the answer was lost, nor where its writer is erased', async () => {
+    const [id, cleaned] = [uuid(), line('cleaned', { found: 'lint' })]
+    await run('helper', 'log', cleaned, id)
+    await handOver('instructor', actors.helper.personId, cleaned, id)
+    const gone = await moveOn()
+    await run('coordinator', 'erase-person', { personId: gone.personId })
+    await handOver('instructor', gone.personId, line('noted', { text: 'what they said' }), uuid())
+    expect(await open()).toEqual([])
+  })
+
+  it('corrects what staff may correct where staff wrote it, and lifts no lock', async () => {
+    const [tag, slip, lift] = [uuid(), uuid(), uuid()]
+    await run('instructor', 'log', line('red-tagged', { because: 'smoke' }), tag)
+    const cleaned = uuid()
+    await run('coordinator', 'log', line('cleaned', { found: 'lint' }), cleaned)
+    await handOver('instructor', actors.helper.personId, line('correction', { corrects: cleaned, because: 'x' }), slip)
+    await run('coordinator', 'decide-left-line', { lineId: slip, take: true })
+    expect(await book()).toContain(slip)
+    await handOver('helper', actors.coordinator.personId, line('red-tag-lifted', { because: 'fine' }), lift)
+    expect(await fault(run('coordinator', 'decide-left-line', { lineId: lift, take: true }))).toMatchObject({
+      code: 'locked',
+    })
+    await run('coordinator', 'decide-left-line', { lineId: lift, take: false })
+  })
+
+  it('is a line of somebody and of a machine that are here, and takes no words out; a learner hands over none', async () => {
+    const tried = (as: Role, personId: string, sent: ReturnType<typeof line>) =>
+      fault(handOver(as, personId, sent, uuid()))
+    const { helper } = actors
+    const cleaned = line('cleaned', { found: 'lint' })
+    expect(await tried('helper', uuid(), cleaned)).toMatchObject({ code: 'not-found', path: 'personId' })
+    expect(await tried('helper', helper.personId, { ...cleaned, machineId: uuid() })).toMatchObject({
+      code: 'not-found',
+    })
+    expect(await tried('helper', helper.personId, line('cleaned', { found: 7 }))).toMatchObject({ path: 'body.found' })
+    expect(await tried('instructor', helper.personId, line('redacted', { line: uuid() }))).toMatchObject({
+      code: 'not-allowed',
+    })
+    const ahead = line('cleaned', { found: 'lint' }, new Date(Date.now() + 3_600_000))
+    expect(await tried('helper', helper.personId, ahead)).toMatchObject({ path: 'happenedAt' })
+    expect(await tried('learner', helper.personId, cleaned)).toMatchObject({ code: 'not-allowed' })
+    expect(await open()).toEqual([])
+  })
+})

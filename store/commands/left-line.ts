@@ -3,6 +3,7 @@ import type { EventKind, MachineEvent } from '@/core/machine/event'
 import { saidIn } from '@/core/machine/said'
 import { callsSomebody } from '@/core/people/calling'
 import { Invalid } from '@/core/schema/invalid'
+import { STAFF_ROLES } from '@/core/room/role'
 import { may } from '@/core/wire/permission'
 import { writeLine } from '../machine/book'
 import { notFound, Refused } from '../refused'
@@ -21,7 +22,7 @@ const MEANWHILE: ReadonlySet<string> = new Set(['not-yours', 'put-away', 'locked
  * to drop. What they may not write at all, or what is no line, is refused as ever.
  */
 export const leaveLine = command('leave-line', async (call, { machineId, happenedAt, kind, body }) => {
-  const { tx, actor, now, commandId } = call
+  const { tx, actor } = call
   if (!may(actor.role, `log:${kind}`))
     throw new Refused(403, 'not-allowed', 'This is no line that waits for staff', 'kind')
   await mustHaveMachine(call, machineId)
@@ -42,32 +43,88 @@ export const leaveLine = command('leave-line', async (call, { machineId, happene
   } catch (error) {
     if (!(error instanceof Invalid) || !MEANWHILE.has(error.code)) throw error
     await sql`rollback to savepoint tried`.execute(tx)
-    const { count } = await tx
-      .selectFrom('left_line')
-      .select((of) => of.fn.countAll<string>().as('count'))
-      .where('site_id', '=', actor.siteId)
-      .where('person_id', '=', actor.personId)
-      .where('decided_at', 'is', null)
-      .executeTakeFirstOrThrow()
-    if (Number(count) >= MOST_OPEN)
-      throw new Refused(429, 'too-many', 'More lines of yours wait for staff than they can look at: tell them')
-    await tx
-      .insertInto('left_line')
-      .values({
-        site_id: actor.siteId,
-        line_id: commandId,
-        machine_id: machineId,
-        person_id: actor.personId,
-        happened_at: line.happenedAt,
-        kind,
-        body: JSON.stringify(line.body),
-        // In a person's words, without the name of a field.
-        because: error.what ?? error.message,
-        left_at: now,
-      })
-      .execute()
+    // In a person's words, without the name of a field.
+    await keepLeft(call, machineId, line, error.what ?? error.message)
   }
 })
+
+/**
+ * A line that somebody else wrote on a device without a network, and that has waited there since for them to sign in again: they may
+ * have gone home, or have left. Whoever of staff holds the device hands it over, so that it is decided by whoever knows of it.
+ */
+export const handOverLine = command(
+  'hand-over-line',
+  async (call, { lineId, personId, machineId, happenedAt, kind, body }) => {
+    const { actor } = call
+    await mustHaveMachine(call, machineId)
+    if (kind === 'redacted') throw new Refused(403, 'not-allowed', 'Words are taken out by whoever decides so', 'kind')
+    const writer = { ...call, commandId: lineId, actor: { ...actor, personId } }
+    const line = await checkedLine(writer, { happenedAt, kind, body })
+    checkAhead(call, line)
+    const { erased_at } = await mustBePerson(call, personId)
+    // Of whoever is erased nothing is written any more, and nobody waits for it.
+    if (erased_at) return
+    if (await isHereAlready(call, lineId)) return
+    await keepLeft(writer, machineId, line, 'it waited on a device on which they have not signed in since')
+  },
+)
+
+/** Whose line it is: held until it is kept, lest they are erased meanwhile. */
+async function mustBePerson({ tx, actor }: CommandCall, personId: string) {
+  const person = await tx
+    .selectFrom('person')
+    .select('erased_at')
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .forKeyShare()
+    .executeTakeFirst()
+  if (!person) throw notFound('person', 'personId')
+  return person
+}
+
+/** It may have landed when it was sent, and the answer was lost; or was handed over before. */
+async function isHereAlready({ tx, actor }: CommandCall, lineId: string): Promise<boolean> {
+  const landed = await tx
+    .selectFrom('command')
+    .select('command_id')
+    .where('site_id', '=', actor.siteId)
+    .where('command_id', '=', lineId)
+    .executeTakeFirst()
+  const left = await tx
+    .selectFrom('left_line')
+    .select('line_id')
+    .where('site_id', '=', actor.siteId)
+    .where('line_id', '=', lineId)
+    .executeTakeFirst()
+  return landed !== undefined || left !== undefined
+}
+
+/** Keeps a line of whoever calls for staff to decide about. */
+async function keepLeft({ tx, actor, now }: CommandCall, machineId: string, line: MachineEvent, because: string) {
+  const { count } = await tx
+    .selectFrom('left_line')
+    .select((of) => of.fn.countAll<string>().as('count'))
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', actor.personId)
+    .where('decided_at', 'is', null)
+    .executeTakeFirstOrThrow()
+  if (Number(count) >= MOST_OPEN)
+    throw new Refused(429, 'too-many', 'More lines of one person wait for staff than they can look at: tell them')
+  await tx
+    .insertInto('left_line')
+    .values({
+      site_id: actor.siteId,
+      line_id: line.eventId,
+      machine_id: machineId,
+      person_id: actor.personId,
+      happened_at: line.happenedAt,
+      kind: line.kind,
+      body: JSON.stringify(line.body),
+      because,
+      left_at: now,
+    })
+    .execute()
+}
 
 /** Staff take a left line into its book, of the moment and the person it is of, or drop it. A lock is lifted by no such line. */
 export const decideLeftLine = command('decide-left-line', async (call, { lineId, take }) => {
@@ -92,8 +149,10 @@ export const decideLeftLine = command('decide-left-line', async (call, { lineId,
     checkAhead(call, line)
     await checkNeedle(call, left.machine_id, line)
     const writer = { siteId: actor.siteId, personId: left.person_id, role: 'learner' } as const
-    // The line that it names may have been corrected, or its words taken out, since it was left.
-    if (line.kind === 'correction') await checkCorrection({ tx, actor: writer }, left.machine_id, line.body)
+    // The line that it names may have been corrected, or its words taken out, since it was left. Whoever was staff corrects what
+    // staff may.
+    const corrects = (await wasStaff(call, left.person_id)) ? { ...writer, role: actor.role } : writer
+    if (line.kind === 'correction') await checkCorrection({ tx, actor: corrects }, left.machine_id, line.body)
     await writeLine(tx, writer, left.machine_id, line)
   }
   await tx
@@ -103,6 +162,15 @@ export const decideLeftLine = command('decide-left-line', async (call, { lineId,
     .where('line_id', '=', lineId)
     .execute()
 })
+
+const wasStaff = async ({ tx, actor }: CommandCall, personId: string): Promise<boolean> =>
+  (await tx
+    .selectFrom('membership')
+    .select('person_id')
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .where('role', 'in', STAFF_ROLES)
+    .executeTakeFirst()) !== undefined
 
 /** A line that was left and that nobody has decided about yet is taken back by whoever left it: it waits for nobody any more. */
 async function withdrawn({ tx, actor, now }: CommandCall, lineId: string): Promise<boolean> {

@@ -10,7 +10,7 @@ import type { Store } from '../connect'
 import { Refused } from '../refused'
 import type { Command } from './command'
 import { callStaff, endCall, goToCall, seeCalls, takeCallBack, visitSeat } from './call'
-import { decideLeftLine, leaveLine } from './left-line'
+import { decideLeftLine, handOverLine, leaveLine } from './left-line'
 import { log } from './log'
 import {
   addMachine,
@@ -49,6 +49,7 @@ import { adjustStock, countStock, putShelfAway, receiveStock, takeStock } from '
 export const COMMANDS: Readonly<Record<CommandName, Command>> = {
   log,
   'leave-line': leaveLine,
+  'hand-over-line': handOverLine,
   'decide-left-line': decideLeftLine,
   'call-staff': callStaff,
   'visit-seat': visitSeat,

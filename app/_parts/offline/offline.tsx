@@ -5,7 +5,7 @@ import { useCallback, useEffect, useState } from 'react'
 import { toast } from 'sonner'
 import { loadLogDialog } from '../load-log-dialog'
 import { keepLoadedParts, keepPages } from '@/ui/offline/kept'
-import { landWaiting } from '@/ui/offline/land'
+import { landWaiting, type Lands } from '@/ui/offline/land'
 import { dropWaiting, onWaiting, readWaiting, refuseWaiting, type WaitingLine } from '@/ui/offline/waiting'
 import { ask } from '@/ui/ask'
 import { timeIn } from '@/ui/time'
@@ -28,12 +28,10 @@ const AGAIN_MS = 10_000
 export function Offline({
   personId,
   staffDecide,
+  handsOver,
   logs,
   timeZone,
-}: {
-  personId: string
-  /** what is refused goes to staff, who take it or drop it */
-  staffDecide: boolean
+}: Lands & {
   /** whether this person types lines from anywhere */
   logs: boolean
   timeZone: string
@@ -42,13 +40,17 @@ export function Offline({
   const router = useRouter()
 
   const land = useCallback(async () => {
-    const { lines, left } = await landWaiting(personId, staffDecide)
-    if (lines + left === 0) return
+    const { lines, left, others } = await landWaiting({ personId, staffDecide, handsOver })
+    if (lines + left + others === 0) return
     if (lines > 0)
       toast.success(lines === 1 ? 'The line that waited has landed' : `${lines} lines that waited have landed`)
     if (left > 0) toast.message(`${left === 1 ? 'A line was' : `${left} lines were`} not taken: staff have it now`)
+    if (others > 0)
+      toast.message(
+        `${others === 1 ? 'A line of somebody else' : `${others} lines of others`} waited here: staff have it now`,
+      )
     router.refresh()
-  }, [personId, staffDecide, router])
+  }, [personId, staffDecide, handsOver, router])
 
   useEffect(() => {
     // Who writes on this device just now; a line that waits is theirs.
@@ -86,8 +88,10 @@ export function Offline({
 
   if (waiting.length === 0) return null
   const mine = waiting.filter((line) => line.personId === personId)
-  const others = waiting.length - mine.length
   const refused = mine.filter((line) => line.refused)
+  const others = waiting.filter((line) => !mine.includes(line))
+  // What staff could not be asked about stands here with why.
+  const shown = handsOver ? [...mine, ...others.filter((line) => line.refused)] : mine
   return (
     <section aria-label="What waits" className="border-b border-base-300 bg-base-200 print:hidden">
       <div className="mx-auto max-w-7xl px-4 py-2">
@@ -98,11 +102,11 @@ export function Offline({
               the network.{' '}
             </strong>
           )}
-          {others > 0 &&
-            `${others === 1 ? 'A line of somebody else waits' : `${others} lines of others wait`} here for them to sign in.`}
+          {others.length > 0 &&
+            `${others.length === 1 ? 'A line of somebody else waits' : `${others.length} lines of others wait`} here for them to sign in.`}
         </p>
         <ul>
-          {mine.map((line) => (
+          {shown.map((line) => (
             <li key={line.commandId} className="flex flex-wrap items-center gap-x-4">
               <span className="grow">
                 {line.words}, {timeIn(new Date(line.body.happenedAt), timeZone)}
