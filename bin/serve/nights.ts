@@ -31,7 +31,7 @@ export function everyNight(
   more: {
     /** at the beginning and each hour, whatever the hour */
     readonly eachHour?: ((now: Date) => Promise<void>) | undefined
-    /** once all of a night were tried, where any failed */
+    /** once all of a night were tried */
     readonly over?: (now: Date) => Promise<void>
   } = {},
 ): () => Promise<void> {
@@ -40,7 +40,7 @@ export function everyNight(
     const now = new Date()
     await more.eachHour?.(now)
     if (now.getHours() < FROM_HOUR) return
-    let anyFailed = false
+    let anyTried = false
     for (const work of NIGHT_WORKS) {
       const run = works[work]
       if (!run || done.get(work) === dayOf(now)) continue
@@ -48,11 +48,11 @@ export function everyNight(
         () => undefined,
         (error: unknown) => (error instanceof Error ? error : new Error(String(error))),
       )
-      if (failed) anyFailed = true
-      else done.set(work, dayOf(now))
+      anyTried = true
+      if (!failed) done.set(work, dayOf(now))
       await told(work, now, failed)
     }
-    if (anyFailed) await more.over?.(now)
+    if (anyTried) await more.over?.(now)
   }
   // A night's work may take longer than an hour: it is not begun beside itself.
   let looking: Promise<void> | undefined
@@ -119,8 +119,6 @@ export function startNights(
   }
   const note = (work: (store: Store) => Promise<void>) =>
     inStore(work).catch((error: Error) => say(`what was done at night could not be noted: ${error.message}`))
-  if (!backups) void note((store) => forgetNightWork(store, 'copying'))
-  if (!post) void note((store) => forgetNightWork(store, 'letters'))
   return everyNight(
     {
       tidying: (now) =>
@@ -151,10 +149,13 @@ export function startNights(
               inStore((store) => listErased(store, backups, now)).catch((error: Error) =>
                 say(`who was erased could not be kept: ${error.message}`),
               ),
-      // Of all that was not done in one letter.
-      over: async (now) => {
-        if (post) await note((store) => writeOfNights(store, post, now, say))
-      },
+      over: (now) =>
+        note(async (store) => {
+          if (!backups) await forgetNightWork(store, 'copying', now)
+          if (!post) await forgetNightWork(store, 'letters', now)
+          // Of all that was not done in one letter.
+          if (post) await writeOfNights(store, post, now, say)
+        }),
     },
   )
 }

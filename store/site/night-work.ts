@@ -21,9 +21,18 @@ export async function noteNightWork(
     .execute()
 }
 
-/** A server that does this no longer promises it to nobody. */
-export async function forgetNightWork(store: Kysely<Database>, work: NightWork): Promise<void> {
-  await store.deleteFrom('night_work').where('work', '=', work).execute()
+/**
+ * A server that does this no longer has said so to nobody: it may have lost what told it to, or another that does it may be down.
+ * What nothing has tried for so long is promised no more.
+ */
+const PROMISED_DAYS = 14
+
+export async function forgetNightWork(store: Kysely<Database>, work: NightWork, now: Date): Promise<void> {
+  await store
+    .deleteFrom('night_work')
+    .where('work', '=', work)
+    .where('tried_at', '<', new Date(now.getTime() - PROMISED_DAYS * 24 * 3_600_000))
+    .execute()
 }
 
 /** What this server does each night, and when it last did. */
