@@ -6,7 +6,7 @@ import { usualFinish } from '../units/thread'
 import { named as plainNamed, plain } from '../units/words'
 import { kitQuestion } from './facts'
 import { computeKit } from './kit'
-import { LIMITS, type Kit, type KitRequest } from './request'
+import { LIMITS, type Kit, type KitMachine, type KitRequest } from './request'
 
 const because = (kit: Kit, part: string) => kit.reasons.find((reason) => reason.part === part)!
 /** Whether the needle costs something: its size, or how tight the thread is in it. */
@@ -15,6 +15,21 @@ const needleCosts = (kit: Kit) => because(kit, 'needle-size').price === true
 const byThread = (kits: readonly Kit[]) => {
   const others = kits.filter((kit) => because(kit, 'thread').because.startsWith('In place of'))
   return { asked: kits.filter((kit) => !others.includes(kit)), others }
+}
+
+const MACHINE: KitMachine = {
+  needleSystem: '130/705 H',
+  needleNm: { min: 60, max: 110 },
+  dial: { min: 0, max: 9, normal: 4, step: 0.5 },
+  stitches: ['straight', 'zigzag'],
+  maxWidthMm: 5,
+  lengthMm: { min: 0, max: 4 },
+  spoolPins: 2,
+  feet: ['standard', 'zigzag', 'walking'],
+  evenFeed: false,
+  maxStackMm: 12,
+  maxLeatherMm: 3.2,
+  footPressure: 'adjustable',
 }
 
 /** Laws of an answer as a whole; those of each kit of it stand in kit.test.ts. */
@@ -165,6 +180,12 @@ describe('each kit', () => {
       expect(confidence).toBe(['low', 'medium', 'high'].find((one) => sure.some((each) => each === one)))
     }))
 
+  it('names a way of this room where its row is one, and not for a point of which something else is said', () =>
+    everyKit(({ needle: { point }, reasons: [reason] }) => {
+      const row = KNOWLEDGE.pointProposals.find(({ id }) => id === reason!.rule)!
+      expect(reason!.school).toBe(row.give.otherwise?.[point] === undefined ? row.school : undefined)
+    }))
+
   it('names the rows that decided: every one of them is there', () =>
     everyKit(({ reasons }) => {
       for (const { rule } of reasons) expect(rule).toMatch(/^[\w-]+( [\w-]+)*$/)
@@ -229,6 +250,27 @@ describe('each kit', () => {
     }))
 })
 
+describe('a needle far from what the cloth likes', () => {
+  const on = (min: number, max: number, fabric: Omit<KitRequest['fabric'], 'structure'>, crossing = 2) => {
+    const machine = { ...MACHINE, needleNm: { min, max } }
+    const { verdict, kits, refusals } = computeKit({
+      ...{ fabric: { structure: 'woven', traits: [], ...fabric }, layers: { seam: 2, crossing } },
+      ...{ operation: 'seam', machine },
+    })
+    return [verdict, kits[0]?.needle.sizeNm ?? refusals[0]!.limit]
+  }
+
+  it('is refused by what was measured, and by no guess: neither of the mass nor of how thick a crossing is', () => {
+    expect(on(110, 140, { massGsm: 150 })).toEqual(['refused', 'needle-size'])
+    expect(on(110, 140, { massGsm: 150, guessed: ['massGsm'] })).toEqual(['marginal', 110])
+    expect(on(110, 140, { thicknessMm: 0.3 })).toEqual(['marginal', 110])
+    expect(on(60, 70, { massGsm: 300, thicknessMm: 0.7 }, 8)).toEqual(['refused', 'needle-size'])
+    expect(on(60, 70, { massGsm: 300 }, 8)).toEqual(['marginal', 70])
+    // By as much as was measured it is.
+    expect(on(60, 65, { massGsm: 300 }, 8)).toEqual(['refused', 'needle-size'])
+  })
+})
+
 describe('the ways out where thread and cloth disagree', () => {
   const order = (request: KitRequest) =>
     computeKit(request).kits.map(({ needle, topThread }) => [needle.point, needle.sizeNm, Math.round(topThread.tex)])
@@ -265,5 +307,31 @@ describe('the ways out where thread and cloth disagree', () => {
       ['universal', 65, 18],
       ['microtex', 60, 18],
     ])
+  })
+
+  it('have a finer thread in them also where the work itself wants the larger eye', () => {
+    const embroidery = (tex: number) =>
+      order({
+        fabric: { structure: 'woven', massGsm: 120, traits: [] },
+        layers: { seam: 2, crossing: 2 },
+        operation: 'embroidery',
+        thread: { tex, fibre: 'cotton' },
+      })
+    expect(embroidery(100)).toEqual([
+      ['embroidery', 90, 100],
+      ['embroidery', 75, 26],
+    ])
+    expect(embroidery(20)).toEqual([['embroidery', 75, 20]])
+  })
+
+  it('are none where no point for the thread is made in the shank: then another machine helps', () => {
+    const answer = computeKit({
+      fabric: { structure: 'woven', massGsm: 120, traits: [] },
+      layers: { seam: 2, crossing: 2 },
+      operation: 'seam',
+      thread: { tex: 30, fibre: 'metallic' },
+      machine: { ...MACHINE, needleSystem: '135×17' },
+    })
+    expect(answer.refusals).toMatchObject([{ limit: 'needle-system' }])
   })
 })

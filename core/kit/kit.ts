@@ -91,7 +91,6 @@ interface Choice {
   readonly gapMm?: number
   readonly rule: Rule<unknown>
   readonly because: string
-  readonly school?: string
   /** what decided the sizes that the cloth allows */
   readonly range: ClothRange
   readonly thread: ThreadPlan
@@ -190,13 +189,14 @@ function findNeedles(
     more: Pick<Choice, 'substituted'> = {},
   ): Choice {
     const because = rule.give.otherwise?.[point] ?? rule.because
+    const { school: _, ...anyRoom } = rule
     return {
       needle,
-      rule,
+      // What is said of another point than the first is no way of this room.
+      rule: because === rule.because ? rule : anyRoom,
       because: sentence(because, known, { threadTex: needle.thread.tex, pointWords: knowledge.points[point].words }),
       thread,
       range,
-      ...(rule.school && because === rule.because && { school: rule.school }),
       ...more,
     }
   }

@@ -5,20 +5,24 @@ import { anyRequest } from './arbitraries'
 
 /** Other requests with each run of the tests; within one run every law is asked of the same, each computed once. */
 const DRAW = { seed: fc.sample(fc.integer(), 1)[0]!, numRuns: 2_000 }
+/** So many at most where time is short: to draw them takes as long as to answer them. */
+const BRIEF = 400
 
 interface Drawn {
   readonly request: KitRequest
   readonly answer: KitAnswer
 }
+let requests: readonly KitRequest[] | undefined
 let drawn: readonly Drawn[] | undefined
 
 function draw(): readonly Drawn[] {
   const limitMs = fc.readConfigureGlobal().interruptAfterTimeLimit
   // A mutation run asks which law computes what, and so none borrows the answers of another.
   if (drawn && limitMs === undefined) return drawn
+  requests ??= fc.sample(anyRequest, { ...DRAW, numRuns: limitMs === undefined ? DRAW.numRuns : BRIEF })
   const until = performance.now() + (limitMs ?? Infinity)
   const all: Drawn[] = []
-  for (const request of fc.sample(anyRequest, DRAW)) {
+  for (const request of requests) {
     all.push({ request, answer: computeKit(request) })
     if (performance.now() > until) break
   }
