@@ -49,7 +49,11 @@ async function sendAgain<Name extends CommandName>(
   let said: Fault | undefined
   const once = async (): Promise<Outcome> => {
     // A server that does not answer in time is asked again, with the very same write.
-    const response = await reachWith(`/api/commands/${name}`, { commandId, body }).catch((error: unknown) => {
+    const response = await reachWith(`/api/commands/${name}`, {
+      commandId,
+      sentAt: new Date().toISOString(),
+      body,
+    }).catch((error: unknown) => {
       throw new Error('The network or the server is away', { cause: error })
     })
     const answer = await saidOfWrite(response, commandId)

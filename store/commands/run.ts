@@ -2,6 +2,7 @@ import { stringify as stableText } from 'safe-stable-stringify'
 import { createHash } from 'node:crypto'
 import * as Type from 'typebox'
 import { aboutOf } from '@/core/wire/about'
+import { byServersClock } from '@/core/wire/device-clock'
 import { check } from '@/core/schema/validate'
 import type { CommandName } from '@/core/wire/commands'
 import { strict } from '@/core/schema/shape'
@@ -121,6 +122,8 @@ export const EnvelopeSchema = strict({
   commandId: Type.String({ format: 'uuid' }),
   /** who wrote it, where it waited on a device on which somebody else may be signed in by now */
   as: Type.Optional(Type.String({ format: 'uuid' })),
+  /** when it was sent, by the clock that says when it happened: of a device, which may be off */
+  sentAt: Type.Optional(Type.String({ format: 'date-time' })),
   body: Type.Unknown(),
 })
 
@@ -147,13 +150,13 @@ export async function runCommand(
 ): Promise<Landed> {
   if (!found)
     throw new Refused(404, 'unknown-name', `"${name}" is no command; allowed are ${Object.keys(COMMANDS).join(', ')}`)
-  const { commandId, as, body: raw } = check(EnvelopeSchema, envelope)
+  const { commandId, as, sentAt, body: raw } = check(EnvelopeSchema, envelope)
   if (as !== undefined && as !== actor.personId)
     throw new Refused(403, 'not-you', 'Somebody else wrote this: it waits until they are signed in here', 'as')
   const body: unknown = check(found.schema, raw)
   refuseUnlessAllowed(actor, found.action(body))
   try {
-    return await landOnce(store, actor, name, commandId, body, found, now)
+    return await landOnce(store, actor, name, { commandId, body, sentAt }, found, now)
   } catch (error) {
     throw databaseRefusal(error) ?? error
   }
@@ -163,8 +166,11 @@ async function landOnce(
   store: Store,
   actor: Actor,
   name: string,
-  commandId: string,
-  body: unknown,
+  {
+    commandId,
+    body,
+    sentAt,
+  }: { readonly commandId: string; readonly body: unknown; readonly sentAt?: string | undefined },
   found: Command,
   asked: Date | undefined,
 ): Promise<Landed> {
@@ -207,7 +213,8 @@ async function landOnce(
         )
       }
       // The database's clock: of several copies of the program each has its own, and one may be an hour off.
-      await found.run({ tx, actor, commandId, now: asked ?? landed.recorded_at }, body)
+      const now = asked ?? landed.recorded_at
+      await found.run({ tx, actor, commandId, now }, sentAt === undefined ? body : byServersClock(body, sentAt, now))
       return { commandId, landed: 'now' }
     })
 }

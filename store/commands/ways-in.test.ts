@@ -10,6 +10,7 @@ import type { Actor } from '../actor'
 import { readCallsBetween, readOpenCalls, readOwnCalls } from '../calls/calls'
 import { lapseCalls } from '../calls/open-call'
 import type { Store } from '../connect'
+import { readBook } from '../machine/book'
 import { readMachine } from '../machine/machines'
 import { readMachinesFile } from '../machine/machines-file'
 import { aProject, aStaffedVenue, freshStore } from '../testing/store'
@@ -317,6 +318,36 @@ describe('a call for help', () => {
     expect(await fault(run('learner', 'call-staff', { machineId: other, found: {} }))).toMatchObject({
       code: 'not-yours',
     })
+  })
+})
+
+describe('a device whose clock is off', () => {
+  const HOUR_MS = 3_600_000
+
+  it.each([-26, -1, 1, 26])('by %s hours writes of the moment in which it was', async (hours) => {
+    const device = () => new Date(Date.now() + hours * HOUR_MS).toISOString()
+    const line = { machineId, happenedAt: device(), kind: 'turn-ended', body: { finished: false } }
+    const commandId = uuid()
+    const send = (sentAt: string) => runCommand(store, actors.learner, 'log', { commandId, sentAt, body: line })
+    await send(device())
+    // Sent again it is the same line.
+    expect(await send(device())).toMatchObject({ landed: 'before' })
+    const [kept] = await readBook(store, actors.coordinator.siteId, machineId)
+    expect(Math.abs(Date.parse(kept!.happenedAt) - Date.now())).toBeLessThan(60_000)
+  })
+
+  it('stops the machine by a needle that broke after the change that it would have broken before', async () => {
+    await log(
+      'instructor',
+      'needle-changed',
+      { in: { system: '130/705 H', point: 'universal', sizeNm: 80, condition: 'new' } },
+      new Date(Date.now() - 60_000),
+    )
+    const slow = new Date(Date.now() - HOUR_MS).toISOString()
+    const body = { symptom: 'needle-breaks', answers: [], outcome: 'handed-on' }
+    const line = { machineId, happenedAt: slow, kind: 'fault-run', body }
+    await runCommand(store, actors.learner, 'log', { commandId: uuid(), sentAt: slow, body: line })
+    expect(await locks()).not.toEqual([])
   })
 })
 

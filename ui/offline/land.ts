@@ -36,7 +36,9 @@ interface Sent {
 /** What the server says of it; undefined while it is away or busy, or nobody is signed in: it waits on. */
 async function post(name: 'log' | 'leave-line' | 'hand-over-line', sent: Sent) {
   const { commandId } = sent
-  const response = await reachWith(`/api/commands/${name}`, sent).catch(() => undefined)
+  const response = await reachWith(`/api/commands/${name}`, { ...sent, sentAt: new Date().toISOString() }).catch(
+    () => undefined,
+  )
   if (!response || response.status >= 500 || response.status === 401 || response.status === 429) return undefined
   return saidOfWrite(response, commandId)
 }
