@@ -1,5 +1,5 @@
 import pg from 'pg'
-import { expect, openMachine, stateFile, test } from './people'
+import { expect, LEARNER, openMachine, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('instructor') })
 
@@ -174,4 +174,53 @@ test('somebody who is hurt is one tap away, and the machine stops with it', asyn
   await page.getByRole('button', { name: 'Write it down' }).click()
   await expect(page.getByRole('list', { name: 'Lines of the book, newest' }).getByText('Red tag off')).toBeVisible()
   await learner.context().close()
+})
+
+test('whoever has no machine calls as well, and what hurts somewhere else stops none', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
+  await context.request.post('/api/sign-in/station', {
+    data: { classCode: LEARNER.classCode, firstName: 'Kofi' },
+    headers: { origin: baseURL! },
+  })
+  const kofi = await context.newPage()
+  await page.goto('/stores')
+  const calls = page.getByRole('region', { name: 'Calls for help' })
+  await kofi.goto('/station')
+  await expect(kofi.getByRole('heading', { name: 'Hello Kofi' })).toBeVisible()
+  await kofi.getByRole('button', { name: 'Call somebody' }).click()
+  await expect(calls.getByRole('listitem')).toContainText(/Kofi calls, at no machine, since \d\d:\d\d/)
+  await kofi.getByRole('link', { name: 'Somebody is hurt' }).click()
+  await kofi.getByLabel('What happened').fill('burnt at the iron')
+  await kofi.getByRole('button', { name: 'Call staff', exact: true }).click()
+  await expect(kofi.getByRole('heading', { name: 'Staff are told' })).toBeVisible()
+  const hurt = calls.getByRole('listitem').first()
+  await expect(hurt).toContainText('Somebody is hurt: Kofi, at no machine')
+  await expect(hurt).toContainText('burnt at the iron')
+  await hurt.getByRole('button', { name: 'I am going to Kofi at no machine' }).click()
+  await expect(kofi.getByRole('region', { name: 'Your call' })).toContainText('Tobias is coming to you')
+  for (const left of [1, 0]) {
+    await calls.getByRole('button', { name: /^Done/ }).first().click()
+    await expect(calls.getByRole('listitem')).toHaveCount(left)
+  }
+  // Whoever has a machine has both ways, and calls from the lab, too.
+  const chidi = await (await browser.newContext({ storageState: stateFile('learner') })).newPage()
+  await chidi.goto('/hurt')
+  await expect(chidi.getByRole('button', { name: 'Stop Curlew and call staff' })).toBeVisible()
+  await chidi.getByRole('button', { name: 'It was not at a machine: call staff' }).click()
+  await expect(calls.getByRole('listitem')).toContainText('Somebody is hurt: Chidi, at no machine')
+  await calls.getByRole('button', { name: /^Done/ }).click()
+  await expect(calls.getByRole('listitem')).toHaveCount(0)
+  await openMachine(page, 'Curlew')
+  await expect(page.getByText('Somebody was hurt here')).toHaveCount(0)
+  await chidi.goto('/lab')
+  await chidi.getByRole('button', { name: 'Call somebody' }).click()
+  await expect(calls.getByRole('listitem')).toContainText('Chidi calls at Curlew, no. 2')
+  await calls.getByRole('button', { name: /^Done/ }).click()
+  await expect(calls.getByRole('listitem')).toHaveCount(0)
+  await context.close()
+  await chidi.context().close()
 })

@@ -185,7 +185,7 @@ export interface StockMoveTable {
 export interface HelpCallTable {
   site_id: string
   call_id: string
-  machine_id: string
+  machine_id: string | null
   person_id: string
   about: string
   found: Json

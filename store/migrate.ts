@@ -30,6 +30,7 @@ import * as keyUsed from './migrations/0028-key-used'
 import * as nightsTold from './migrations/0029-nights-told'
 import * as callsLapse from './migrations/0030-calls-lapse'
 import * as lettersAtNight from './migrations/0031-letters-at-night'
+import * as callsFromAnywhere from './migrations/0032-calls-from-anywhere'
 import { rebuildOldStates } from './machine/book'
 import { raiseRowWall } from './row-wall'
 import { ofEveryVenue } from './site-wall'
@@ -68,6 +69,7 @@ export const MIGRATIONS = {
   '0029-nights-told': nightsTold,
   '0030-calls-lapse': callsLapse,
   '0031-letters-at-night': lettersAtNight,
+  '0032-calls-from-anywhere': callsFromAnywhere,
 }
 
 /** The migrations that a database still lacks, in their order. */

@@ -22,7 +22,12 @@ export default async function EveryoneLayout({ children }: { children: React.Rea
       units={actor.units ?? site.settings.units}
       testThreads={site.settings.testThreads}
       who={who}
-      calls={{ drawn, ...(actor.role === 'learner' ? { of: 'own' } : { of: 'staff', personId: actor.personId }) }}
+      calls={{
+        drawn,
+        ...(actor.role === 'learner'
+          ? { of: 'own', ...(seat?.machine && { machineId: seat.machine.machineId }) }
+          : { of: 'staff', personId: actor.personId }),
+      }}
       logs={may(actor.role, 'see-book')}
       places={placesOf(actor.role)}
       offline={{

@@ -87,7 +87,7 @@ export function Shell({
               <span className="hidden max-w-56 truncate xl:block">{venue}</span>
             </p>
             <span className="ml-auto flex shrink-0 items-center gap-1 lg:ml-0">
-              {calls.of === 'own' && calls.machineId && <CallButton machineId={calls.machineId} />}
+              {calls.of === 'own' && <CallButton machineId={calls.machineId} />}
               <HurtLink />
               {logs && <LogButton />}
               <SignOut onTablet={onTablet} />

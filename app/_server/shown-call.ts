@@ -9,8 +9,7 @@ export function shownCall(call: HelpCall, timeZone: string): ShownCall {
   const { callId, machineId, machine, number, who, about, calledAt, seen, going, ended } = call
   return {
     callId,
-    machineId,
-    where: `${machine}, no. ${number}`,
+    ...(machineId === undefined ? { where: 'no machine' } : { machineId, where: `${machine}, no. ${number}` }),
     who,
     about,
     calledAt,

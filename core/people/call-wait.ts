@@ -43,7 +43,8 @@ const JOINS: Readonly<Record<About, readonly About[]>> = {
 
 interface Raised {
   readonly about: About
-  readonly machineId: string
+  /** absent: from no machine */
+  readonly machineId?: string | undefined
 }
 
 /**

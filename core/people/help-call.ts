@@ -15,12 +15,13 @@ export const CallFoundSchema = strict({
 })
 export type CallFound = Static<typeof CallFoundSchema>
 
-/** A call for somebody to come to a machine, and how it went on. Moments are UTC, ISO 8601. */
+/** A call for somebody to come, and how it went on. Moments are UTC, ISO 8601. */
 export interface HelpCall {
   readonly callId: string
-  readonly machineId: string
-  readonly machine: string
-  readonly number: number
+  /** the machine at which they sit; absent: they have none just now */
+  readonly machineId?: string
+  readonly machine?: string
+  readonly number?: number
   readonly personId: string
   readonly who: string
   /** visit: nobody called; staff go to them unasked */

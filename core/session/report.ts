@@ -32,7 +32,8 @@ export interface SeatReport {
 /** A call of a session as a report needs it; moments are UTC, ISO 8601. */
 export interface ReportCall {
   readonly personId: string
-  readonly machineId: string
+  /** absent: they had no machine */
+  readonly machineId?: string
   readonly calledAt: string
   /** when somebody went, or else when it ended; absent: nobody came */
   readonly answeredAt?: string

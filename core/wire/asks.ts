@@ -43,7 +43,8 @@ const Week = strict({
 /** A call as a screen shows it: every word and time of day made on the server, where the knowledge and the venue's zone are. */
 const Call = strict({
   callId: Id,
-  machineId: Id,
+  /** absent: whoever calls sits at none just now */
+  machineId: Type.Optional(Id),
   /** "Heron, no. 1" */
   where: Words,
   who: Words,

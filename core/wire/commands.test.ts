@@ -55,7 +55,7 @@ describe('what can be asked', () => {
     }
     const left: ShownLeft = {
       lineId: '01900000-0000-7000-8000-000000000003',
-      machineId: call.machineId,
+      machineId: '01900000-0000-7000-8000-000000000002',
       where: call.where,
       who: 'Ida',
       at: '18:40',

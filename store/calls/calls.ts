@@ -11,9 +11,9 @@ const ENDED_SHOWN_MS = 2 * 60_000
 
 const asCall = (row: {
   call_id: string
-  machine_id: string
-  machine: string
-  number: number
+  machine_id: string | null
+  machine: string | null
+  number: number | null
   person_id: string
   who: string
   about: string
@@ -28,9 +28,7 @@ const asCall = (row: {
   ended_how: string | null
 }): HelpCall => ({
   callId: row.call_id,
-  machineId: row.machine_id,
-  machine: row.machine,
-  number: row.number,
+  ...(row.machine_id !== null && { machineId: row.machine_id, machine: row.machine!, number: row.number! }),
   personId: row.person_id,
   who: row.who,
   about: row.about as HelpCall['about'],
@@ -50,7 +48,7 @@ const asCall = (row: {
 const calls = (store: Reader, siteId: string) =>
   store
     .selectFrom('help_call')
-    .innerJoin('machine', (join) =>
+    .leftJoin('machine', (join) =>
       join.onRef('machine.site_id', '=', 'help_call.site_id').onRef('machine.machine_id', '=', 'help_call.machine_id'),
     )
     .innerJoin('person', (join) =>
@@ -124,7 +122,7 @@ export async function readCallsBetween(store: Reader, siteId: string, from: Date
     const answered = going_at ?? (ended_how === 'lapsed' ? null : ended_at)
     return {
       personId: person_id,
-      machineId: machine_id,
+      ...(machine_id !== null && { machineId: machine_id }),
       calledAt: called_at.toISOString(),
       ...(answered && { answeredAt: answered.toISOString() }),
     }

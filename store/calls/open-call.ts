@@ -8,11 +8,12 @@ import type { Database } from '../database'
  * A second call from the same seat is the same call with what was found since, as long as it may still be answered; its place in
  * the row stays. To whom somebody is on the way unasked, and who calls meanwhile, that one is coming; and where they called, whoever
  * visits goes to that call.
+ * @param machineId undefined: from no machine
  * @param personId whose seat it is; of a visit, not the one who writes
  */
 export async function openCall(
   { tx, actor, commandId, now }: CommandCall,
-  machineId: string,
+  machineId: string | undefined,
   about: HelpCall['about'],
   found: CallFound,
   personId: string = actor.personId,
@@ -49,7 +50,7 @@ export async function openCall(
     .values({
       site_id: actor.siteId,
       call_id: commandId,
-      machine_id: machineId,
+      machine_id: machineId ?? null,
       person_id: personId,
       about,
       found: JSON.stringify(found),
@@ -61,13 +62,13 @@ export async function openCall(
 }
 
 const asRaised = (row: {
-  machine_id: string
+  machine_id: string | null
   about: string
   called_at: Date
   seen_at: Date | null
   going_at: Date | null
 }) => ({
-  machineId: row.machine_id,
+  machineId: row.machine_id ?? undefined,
   about: row.about as HelpCall['about'],
   calledAt: row.called_at.toISOString(),
   ...(row.seen_at && { seen: {} }),

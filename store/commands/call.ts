@@ -1,16 +1,23 @@
+import { Invalid } from '@/core/schema/invalid'
 import { openCall } from '../calls/open-call'
 import { seatOf } from '../project/projects'
 import { readPlannedSeats } from '../session/planned-seats'
 import { notFound, Refused } from '../refused'
 import { command } from './command'
-import { checkSeat } from './log'
 import { mustHaveMachine } from './machine'
 
-/** Somebody at a machine wants staff to come, and has asked the finder nothing; one that was asked calls with its line. */
-export const callStaff = command('call-staff', async (call, { machineId, found }) => {
-  await mustHaveMachine(call, machineId)
-  await checkSeat(call, machineId)
-  await openCall(call, machineId, 'help', found)
+/**
+ * Somebody wants staff to come, and has asked the finder nothing; one that was asked calls with its line. A learner calls from where
+ * they sit by now, whatever their page still shows, and from no machine where they sit at none: a call is refused to nobody.
+ */
+export const callStaff = command('call-staff', async (call, { machineId, hurt, found }) => {
+  if (hurt && machineId !== undefined)
+    throw new Invalid('invalid', 'That somebody is hurt at a machine is a line of its book, which stops it', 'hurt')
+  if (machineId !== undefined) await mustHaveMachine(call, machineId)
+  const { tx, actor } = call
+  if (actor.role !== 'learner' || hurt) return openCall(call, machineId, hurt ? 'hurt' : 'help', found)
+  const seat = await seatOf(tx, actor.siteId, actor.personId)
+  await openCall(call, seat?.takenOverBy ? undefined : seat?.given?.machineId, 'help', found)
 })
 
 /** The one who called needs nobody any more. */

@@ -304,7 +304,7 @@ describe('a call for help', () => {
     })
   })
 
-  it('is for the machine of one’s own seat', async () => {
+  it('comes from where its learner sits by now, whatever their page still shows, and is refused to nobody', async () => {
     const other = uuid()
     number += 1
     await run('coordinator', 'add-machine', {
@@ -315,9 +315,35 @@ describe('a call for help', () => {
       traits: {},
       source: 'manual',
     })
-    expect(await fault(run('learner', 'call-staff', { machineId: other, found: {} }))).toMatchObject({
-      code: 'not-yours',
+    await run('learner', 'call-staff', { machineId: other, found: {} })
+    expect(await open()).toMatchObject([{ machineId, about: 'help' }])
+    expect(await fault(run('learner', 'call-staff', { machineId: uuid(), found: {} }))).toMatchObject({
+      code: 'not-found',
     })
+    // Somebody else is given the machine: the one who sat there calls from no machine, and the first call is over.
+    const next = aProject(`Bram ${number}`)
+    await run('coordinator', 'add-projects', { courseId, projects: [next] })
+    await run('coordinator', 'give-kits', { kits: [{ kitGivenId: uuid(), projectId: next.projectId, machineId }] })
+    await run('learner', 'call-staff', { machineId, found: {} })
+    const [call, ...others] = await open()
+    expect([call!.about, Object.hasOwn(call!, 'machineId'), others]).toEqual(['help', false, []])
+  })
+
+  it('that somebody is hurt comes from no machine as well, stands first and beside, and stops nothing', async () => {
+    await run('learner', 'call-staff', { found: { what: 'lost' } })
+    await run('learner', 'call-staff', { hurt: true, found: { what: 'the iron' } })
+    await run('learner', 'call-staff', { hurt: true, found: { what: 'the iron, a hand' } })
+    expect((await open()).map(({ about, found, ...call }) => [about, found.what, call.machineId])).toEqual([
+      ['hurt', 'the iron, a hand', undefined],
+      ['help', 'lost', machineId],
+    ])
+    expect(await locks()).toEqual([])
+    const own = await readOwnCalls(store, actors.coordinator.siteId, learner.personId, new Date())
+    await run('helper', 'go-to-call', { callId: own[0]!.callId })
+    for (const { callId } of await open()) await run('helper', 'end-call', { callId })
+    expect(await open()).toEqual([])
+    const wrong = { machineId, hurt: true, found: {} }
+    expect(await fault(run('learner', 'call-staff', wrong))).toMatchObject({ path: 'hurt' })
   })
 })
 

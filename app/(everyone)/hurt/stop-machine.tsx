@@ -6,7 +6,7 @@ import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
 
-/** One tap stops the machine and tells every screen of staff; what happened may be said, and need not. */
+/** One tap tells every screen of staff, and stops the machine if it was at one; what happened may be said, and need not. */
 export function StopMachine({
   machines,
   asked,
@@ -19,16 +19,17 @@ export function StopMachine({
   const known = machines.some(({ machineId }) => machineId === asked) ? asked : undefined
   const [machineId, setMachineId] = useState(known ?? (machines.length === 1 ? machines[0]!.machineId : ''))
   const [what, setWhat] = useState('')
-  const [told, setTold] = useState(false)
-  const { busy, fault, log } = useWrite()
+  const [told, setTold] = useState<'stopped' | 'called'>()
+  const { busy, fault, log, write } = useWrite()
   const machine = machines.find((each) => each.machineId === machineId)
-  if (machines.length === 0) {
-    return <p className="text-lg">You have no seat at a machine here: call out loud, now.</p>
-  }
+  const some = machines.length > 0
+  const said = what.trim() === '' ? {} : { what: what.trim() }
   if (told) {
     return (
       <section className="sheet p-5" role="status">
-        <h2 className="text-2xl font-bold">{machine?.name} is stopped, and staff are told</h2>
+        <h2 className="text-2xl font-bold">
+          {told === 'stopped' ? `${machine?.name} is stopped, and staff are told` : 'Staff are told'}
+        </h2>
         <p className="mt-1 text-lg">Stay with them. Call out loud, too: a screen is not a person.</p>
       </section>
     )
@@ -36,7 +37,7 @@ export function StopMachine({
   return (
     <section className="sheet flex flex-col gap-2 p-5" aria-labelledby="stop">
       <h2 id="stop" className="text-2xl font-bold">
-        Then: stop the machine
+        {some ? 'Then: stop the machine' : 'Then: call staff'}
       </h2>
       {!learner && machines.length > 1 && (
         <Select
@@ -58,18 +59,32 @@ export function StopMachine({
         set={setWhat}
       />
       <FaultNote fault={fault} />
+      {some && (
+        <button
+          type="button"
+          className="btn btn-error btn-lg mt-3 w-full"
+          disabled={busy || machineId === ''}
+          onClick={() =>
+            void log(machineId, 'somebody-hurt', said, {
+              done: 'Staff are told; the machine is stopped',
+              forGood: true,
+            }).then((landed) => landed && setTold('stopped'))
+          }
+        >
+          {machine ? `Stop ${machine.name} and call staff` : 'Stop it and call staff'}
+        </button>
+      )}
       <button
         type="button"
-        className="btn btn-error btn-lg mt-3 w-full"
-        disabled={busy || machineId === ''}
+        className={some ? 'btn btn-outline mt-1 min-h-11 w-full' : 'btn btn-error btn-lg mt-3 w-full'}
+        disabled={busy}
         onClick={() =>
-          void log(machineId, 'somebody-hurt', what.trim() === '' ? {} : { what: what.trim() }, {
-            done: 'Staff are told; the machine is stopped',
-            forGood: true,
-          }).then(setTold)
+          void write('call-staff', { hurt: true, found: said }, { done: 'Staff are told', stays: true }).then(
+            (landed) => landed && setTold('called'),
+          )
         }
       >
-        {machine ? `Stop ${machine.name} and call staff` : 'Stop it and call staff'}
+        {some ? 'It was not at a machine: call staff' : 'Call staff'}
       </button>
     </section>
   )

@@ -3,8 +3,8 @@
 import { Hand } from 'lucide-react'
 import { useWrite } from '@/ui/parts/use-write'
 
-/** Always there while somebody sits at a machine: one tap, and every screen of staff says who calls and where. */
-export function CallButton({ machineId }: { machineId: string }) {
+/** Always there: one tap, and every screen of staff says who calls and where. @param machineId absent: they sit at none just now */
+export function CallButton({ machineId }: { machineId?: string | undefined }) {
   const { busy, write } = useWrite()
   return (
     <button
@@ -12,7 +12,13 @@ export function CallButton({ machineId }: { machineId: string }) {
       className="btn btn-outline min-h-11 px-3"
       aria-label="Call somebody"
       disabled={busy}
-      onClick={() => void write('call-staff', { machineId, found: {} }, { done: 'Staff are called', stays: true })}
+      onClick={() =>
+        void write(
+          'call-staff',
+          { ...(machineId && { machineId }), found: {} },
+          { done: 'Staff are called', stays: true },
+        )
+      }
     >
       <Hand className="size-5" aria-hidden="true" /> <span className="max-sm:sr-only">Call</span>
     </button>

@@ -94,10 +94,17 @@ function OpenCall({ call, personId, at }: { call: ShownCall; personId: string; a
       )}
       <div className="min-w-48 flex-1">
         <p className="text-lg leading-tight">
-          <strong>{call.about === 'hurt' ? `Somebody is hurt: ${call.who}` : `${call.who} calls`}</strong> at{' '}
-          <Link className="link" href={`/machines/${call.machineId}`}>
-            {call.where}
-          </Link>
+          <strong>{call.about === 'hurt' ? `Somebody is hurt: ${call.who}` : `${call.who} calls`}</strong>
+          {call.machineId === undefined ? (
+            ', at no machine'
+          ) : (
+            <>
+              {' at '}
+              <Link className="link" href={`/machines/${call.machineId}`}>
+                {call.where}
+              </Link>
+            </>
+          )}
           , since {call.since} ({waited(at - Date.parse(call.calledAt))})
         </p>
         {call.words && <p className="text-sm">{call.words}</p>}

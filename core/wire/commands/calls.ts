@@ -6,7 +6,15 @@ import { Id, type Commands } from './shape'
 
 /** Calls: raised by anybody, gone to by staff. */
 export const CALLS = {
-  'call-staff': { mayWrite: EVERYONE, body: strict({ machineId: Id, found: CallFoundSchema }) },
+  /** from the machine at which somebody sits, or from none; that somebody is hurt at a machine is a line of its book */
+  'call-staff': {
+    mayWrite: EVERYONE,
+    body: strict({
+      machineId: Type.Optional(Id),
+      hurt: Type.Optional(Type.Literal(true)),
+      found: CallFoundSchema,
+    }),
+  },
   'take-call-back': { mayWrite: EVERYONE, body: strict({ callId: Id }) },
   'see-calls': {
     mayWrite: STAFF,
