@@ -271,6 +271,63 @@ describe('a needle far from what the cloth likes', () => {
   })
 })
 
+describe('what costs something, and what is said of it', () => {
+  const plainWork: KitRequest = {
+    fabric: { structure: 'woven', massGsm: 150, thicknessMm: 0.3, traits: [] },
+    layers: { seam: 2, crossing: 2 },
+    operation: 'seam',
+    machine: MACHINE,
+  }
+  const first = (more: Partial<KitRequest>) => computeKit({ ...plainWork, ...more }).kits[0]!
+
+  it('is a second spool that no pin holds, and not a second spool', () => {
+    const hem = (spoolPins: number) => {
+      const kit = first({
+        fabric: { structure: 'knit', massGsm: 180, stretchPercent: 30, traits: [] },
+        operation: 'knit-hem',
+        machine: { ...MACHINE, spoolPins },
+      })
+      const prices = kit.reasons.filter(({ price }) => price).map(({ part }) => part)
+      return [kit.verdict, prices, kit.extras.includes('cone-stand'), kit.extras.includes('second-spool')]
+    }
+    expect(hem(1)).toEqual(['marginal', ['cone-stand'], true, true])
+    expect(hem(2)).toEqual(['good', [], false, true])
+  })
+
+  it('is a needle that the cloth does not like, though the thread has room in it', () => {
+    const kit = first({ machine: { ...MACHINE, needleNm: { min: 90, max: 110 } } })
+    expect([kit.fit.verdict, needleCosts(kit)]).toEqual(['good', true])
+  })
+
+  it('is an empty drawer: needles of which none is left are not there', () => {
+    const shelf = (count: number) =>
+      first({ stock: { needles: [{ point: 'universal', sizeNm: 70, count }], threads: [] } })
+    expect([shelf(1), shelf(0)].map((kit) => /Not in stock/.test(because(kit, 'needle-size').because))).toEqual([
+      false,
+      true,
+    ])
+  })
+
+  it('is told of the thread: that it is finer than the cloth would have, or that it lies on the shelf', () => {
+    const { machine: _, ...anywhere } = plainWork
+    const unbound = (more: Partial<KitRequest>) => computeKit({ ...anywhere, ...more }).kits[0]!
+    const net = unbound({
+      fabric: { structure: 'net', massGsm: 480, thicknessMm: 0.26, traits: [] },
+      operation: 'free-motion',
+    })
+    expect(because(net, 'thread').because).toContain('It is taken finer, 18 tex')
+    expect(because(net, 'thread').because).not.toContain('lies on the shelf')
+    const rope = unbound({
+      fabric: { structure: 'pile', massGsm: 52, thicknessMm: 0.22, traits: ['laminated', 'denim'] },
+      operation: 'coil',
+      stock: { needles: [], threads: [{ tex: 20, fibre: 'polyester', use: 'fine' }] },
+    })
+    expect(because(rope, 'thread').because).toContain('20 tex polyester is what lies on the shelf')
+    expect(because(rope, 'thread').because).not.toContain('taken finer')
+    expect(because(first({}), 'thread').because).toMatch(/27 tex polyester passes 70\/10/)
+  })
+})
+
 describe('the ways out where thread and cloth disagree', () => {
   const order = (request: KitRequest) =>
     computeKit(request).kits.map(({ needle, topThread }) => [needle.point, needle.sizeNm, Math.round(topThread.tex)])
