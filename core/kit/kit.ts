@@ -152,7 +152,7 @@ function findNeedles(
   const firmLow = isGuess(range.rules[0]) ? 0 : isGuess(range.rules[1]) ? range.low : range.raisedLow
   const firmUp = isGuess(range.rules[0]) ? Infinity : range.up
   const bounds = { range, firm: { low: firmLow, up: firmUp }, fit, machine, system }
-  const asked = tryWith(question, planThread(request.thread, question, stock))
+  const asked = tryWith(facts, proposals, planThread(request.thread, question, stock))
   // Where no point for the thread is made in the shank, another machine helps, and not another thread.
   const made = proposals.some(({ point }) => sizesSold(system, point, knowledge.points).length > 0)
   const conflict = request.thread && made && asked.every(({ needle }) => needle.marginal)
@@ -168,16 +168,20 @@ function findNeedles(
     ),
   }
 
-  function tryWith(of: KitQuestion, thread: ThreadPlan, more: Pick<Choice, 'substituted'> = {}): Choice[] {
-    return pointsToTry(of).flatMap((proposal) => {
+  function tryWith(
+    known: Facts,
+    points: typeof proposals,
+    thread: ThreadPlan,
+    more: Pick<Choice, 'substituted'> = {},
+  ): Choice[] {
+    return points.flatMap((proposal) => {
       const { point, rule } = proposal
-      const best = chooseSize(point, thread.candidates, bounds, of.facts, rule.give.sizeNm)
+      const best = chooseSize(point, thread.candidates, bounds, known, rule.give.sizeNm)
       const shelf = stock && best && !onShelf(stock, best) ? sizesOnShelf(stock, point) : []
-      const shelved =
-        shelf.length > 0 ? chooseSize(point, thread.candidates, { ...bounds, shelf }, of.facts) : undefined
+      const shelved = shelf.length > 0 ? chooseSize(point, thread.candidates, { ...bounds, shelf }, known) : undefined
       // What lies on the shelf is offered only where it is right for the cloth, not for lying there.
       const atHand = shelved?.marginal === false ? shelved : undefined
-      return [atHand, best].flatMap((needle) => (needle ? [choiceOf(needle, proposal, of.facts, thread, more)] : []))
+      return [atHand, best].flatMap((needle) => (needle ? [choiceOf(needle, proposal, known, thread, more)] : []))
     })
   }
 
@@ -189,11 +193,10 @@ function findNeedles(
     more: Pick<Choice, 'substituted'> = {},
   ): Choice {
     const because = rule.give.otherwise?.[point] ?? rule.because
-    const { school: _, ...anyRoom } = rule
     return {
       needle,
       // What is said of another point than the first is no way of this room.
-      rule: because === rule.because ? rule : anyRoom,
+      rule: because === rule.because ? rule : withoutSchool(rule),
       because: sentence(because, known, { threadTex: needle.thread.tex, pointWords: knowledge.points[point].words }),
       thread,
       range,
@@ -223,7 +226,7 @@ function findNeedles(
     const largeEyed = priced.filter(({ needle }) => isLargest(needle.point) && needle.sizeNm <= (finest ?? Infinity))
     const { thread: asks, ...withoutThread } = request
     const anyThread = kitQuestion(withoutThread, knowledge)
-    const finer = tryWith(anyThread, planThread(undefined, anyThread, stock), {
+    const finer = tryWith(anyThread.facts, pointsToTry(anyThread), planThread(undefined, anyThread, stock), {
       substituted: { asked: asks!, alone: priced.length === 0 },
     })
     const free = finer.filter(({ needle }) => !needle.marginal)
@@ -245,6 +248,8 @@ function withOwnNeedles(request: KitRequest): KitRequest {
   const needles = stock.needles.filter(({ system }) => system === undefined || systemKey(system) === own)
   return { ...request, stock: { ...stock, needles } }
 }
+
+const withoutSchool = ({ school: _, ...rule }: Rule<unknown>): Rule<unknown> => rule
 
 const onShelf = (stock: KitStock, needle: { readonly point: Point; readonly sizeNm: number }): boolean =>
   stock.needles.some(({ point, sizeNm, count }) => point === needle.point && sizeNm === needle.sizeNm && count > 0)
