@@ -94,7 +94,8 @@ describe('whoever calls again', () => {
   it('is visited as who called, however long somebody has been on their way', () => {
     const visit = { about: 'visit', machineId: 'one' } as const
     expect([later(999, visit, { going }), later(999, visit, { about: 'hurt', going })]).toEqual(['goes-on', 'goes-on'])
-    expect(later(999, { ...visit, machineId: 'two' }, { going })).toBe('beside')
+    const elsewhere = { ...visit, machineId: 'two' }
+    expect([later(9, elsewhere), later(9, elsewhere, { about: 'hurt' })]).toEqual(['done', 'beside'])
   })
 
   it('waits by no call of a day that is over', () => {

@@ -61,10 +61,9 @@ export function afterAnother(
   if (!JOINS[again.about].includes(open.about)) return 'beside'
   if (now - Date.parse(open.calledAt) > LAPSES_AFTER_MS) return 'lapsed'
   const elsewhere = open.machineId !== again.machineId
-  if (again.about === 'visit' || open.about === 'hurt') {
-    if (elsewhere) return 'beside'
-    if (again.about === 'visit') return 'goes-on'
-  }
+  if (elsewhere && open.about === 'hurt') return 'beside'
+  // Whoever is visited where they sit by now has somebody with them, wherever they called from.
+  if (again.about === 'visit') return elsewhere ? 'done' : 'goes-on'
   if (open.going && (elsewhere || waitsTooLong(open, now))) return 'done'
   return elsewhere ? 'taken-back' : 'goes-on'
 }

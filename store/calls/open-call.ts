@@ -41,7 +41,7 @@ export async function openCall(
         .execute()
       continue
     }
-    const by = becomes === 'done' ? call.going_by : becomes === 'taken-back' ? personId : null
+    const by = { done: call.going_by ?? actor.personId, 'taken-back': personId, lapsed: null }[becomes]
     await updateCall(call.call_id).set({ ended_at: now, ended_by: by, ended_how: becomes }).execute()
   }
   if (isOpen) return

@@ -132,6 +132,30 @@ it('shows a visit to the one visited and to colleagues, as no call; and remember
   expect(await readOpenCalls(store, siteId)).toMatchObject([{ about: 'help', going: { by: 'instructor' } }])
 })
 
+it('visits whoever called before they had a seat where they sit by now: their call is answered', async () => {
+  const { siteId } = actors.coordinator
+  for (const { callId } of await readOpenCalls(store, siteId)) await run('helper', 'end-call', { callId })
+  await store
+    .insertInto('help_call')
+    .values({
+      site_id: siteId,
+      call_id: uuid(),
+      machine_id: null,
+      person_id: ida.personId,
+      about: 'help',
+      found: '{}',
+      called_at: new Date(),
+    })
+    .execute()
+  await run('instructor', 'visit-seat', { machineId, personId: ida.personId })
+  expect(await readOpenCalls(store, siteId)).toEqual([])
+  const own = await readOwnCalls(store, siteId, ida.personId, new Date())
+  expect(own.slice(0, 2).map(({ about, going, ended }) => [about, going?.by, ended?.how])).toEqual([
+    ['visit', 'instructor', undefined],
+    ['help', undefined, 'done'],
+  ])
+})
+
 it('is made to where somebody sits and nowhere else', async () => {
   const gone = run('instructor', 'visit-seat', { machineId: spare, personId: ida.personId })
   await expect(gone).rejects.toMatchObject({ fault: { code: 'not-there' } })

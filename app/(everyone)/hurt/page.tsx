@@ -33,6 +33,10 @@ export default async function HurtPage({ searchParams }: { searchParams: Promise
         <h1 id="first" className="text-3xl font-bold">
           Somebody is hurt: first
         </h1>
+        {/* On a phone the call lies below all steps. */}
+        <a href="#stop" className="btn btn-outline btn-error mt-3 min-h-11 w-full lg:hidden">
+          Step 1 is done: to the call
+        </a>
         <ol className="mt-3 flex flex-col">
           {FIRST_STEPS.map(({ title, how }, index) => (
             <li key={title} className="seam grid grid-cols-[2.2rem_1fr] py-3">

@@ -36,7 +36,7 @@ export function StopMachine({
   }
   return (
     <section className="sheet flex flex-col gap-2 p-5" aria-labelledby="stop">
-      <h2 id="stop" className="text-2xl font-bold">
+      <h2 id="stop" className="scroll-mt-24 text-2xl font-bold">
         {some ? 'Then: stop the machine' : 'Then: call staff'}
       </h2>
       {!learner && machines.length > 1 && (
