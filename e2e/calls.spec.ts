@@ -194,6 +194,8 @@ test('whoever has no machine calls as well, and what hurts somewhere else stops 
   await kofi.getByRole('button', { name: 'Call somebody' }).click()
   await expect(calls.getByRole('listitem')).toContainText(/Kofi calls, at no machine, since \d\d:\d\d/)
   await kofi.getByRole('link', { name: 'Somebody is hurt' }).click()
+  await kofi.getByRole('link', { name: 'That is done: to the call' }).click()
+  await expect(kofi.getByRole('button', { name: 'Call staff', exact: true })).toBeInViewport()
   await kofi.getByLabel('What happened').fill('burnt at the iron')
   await kofi.getByRole('button', { name: 'Call staff', exact: true }).click()
   await expect(kofi.getByRole('heading', { name: 'Staff are told' })).toBeVisible()

@@ -33,10 +33,6 @@ export default async function HurtPage({ searchParams }: { searchParams: Promise
         <h1 id="first" className="text-3xl font-bold">
           Somebody is hurt: first
         </h1>
-        {/* On a phone the call lies below all steps. */}
-        <a href="#stop" className="btn btn-outline btn-error mt-3 min-h-11 w-full lg:hidden">
-          Step 1 is done: to the call
-        </a>
         <ol className="mt-3 flex flex-col">
           {FIRST_STEPS.map(({ title, how }, index) => (
             <li key={title} className="seam grid grid-cols-[2.2rem_1fr] py-3">
@@ -44,6 +40,12 @@ export default async function HurtPage({ searchParams }: { searchParams: Promise
               <div>
                 <strong className="text-xl">{title}</strong>
                 <p className="text-lg">{how}</p>
+                {/* On a phone the call lies below all steps. */}
+                {index === 0 && (
+                  <a href="#stop" className="btn btn-outline btn-error mt-2 min-h-11 w-full lg:hidden">
+                    That is done: to the call
+                  </a>
+                )}
               </div>
             </li>
           ))}
