@@ -1,5 +1,6 @@
 'use client'
 
+import { v7 as uuid } from 'uuid'
 import type { CommandSent } from '@/core/wire/commands'
 import { reachWith } from '../reach'
 import { saidOfWrite } from '../said-of-write'
@@ -57,7 +58,7 @@ export async function landWaiting({ personId, staffDecide, handsOver }: Lands): 
       if (line.personId !== personId) {
         if (!handsOver || Date.now() - Date.parse(line.body.happenedAt) < OTHERS_WAIT_MS) continue
         const body = { lineId: line.commandId, personId: line.personId, ...line.body }
-        const said = await post('hand-over-line', { commandId: crypto.randomUUID(), as: personId, body })
+        const said = await post('hand-over-line', { commandId: uuid(), as: personId, body })
         if (!said) break
         if ('landed' in said) {
           await dropWaiting(line.seq)
