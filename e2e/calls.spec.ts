@@ -54,6 +54,9 @@ test('a learner’s call reaches staff on whatever page they are, and the learne
   await expect(calls).toContainText('You are going (4 minutes). Been there? Tap Done.')
   await learner.getByRole('button', { name: 'Call somebody' }).click()
   await expect(own).toContainText(/Called at \d\d:\d\d, on a screen of staff since/)
+  // Nobody said of the first that it was done, and nor does the page.
+  await expect(own.getByText(/^Called at/)).toHaveCount(1)
+  await expect(own).not.toContainText('done')
   await expect(calls.getByRole('listitem')).toHaveCount(1)
   await expect(calls).not.toContainText('You are going')
   await calls.getByRole('button', { name: /^Done/ }).click()

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { KNOWLEDGE } from '../knowledge/knowledge'
 import { isTwin } from '../knowledge/needle/needle'
 import { everyAnswer, everyKit } from '../testing/every-kit'
+import { ORDINARY_MACHINE } from '../testing/ordinary-machine'
 import { usualFinish } from '../units/thread'
 import { named as plainNamed, plain } from '../units/words'
 import { kitQuestion } from './facts'
@@ -17,20 +18,7 @@ const byThread = (kits: readonly Kit[]) => {
   return { asked: kits.filter((kit) => !others.includes(kit)), others }
 }
 
-const MACHINE: KitMachine = {
-  needleSystem: '130/705 H',
-  needleNm: { min: 60, max: 110 },
-  dial: { min: 0, max: 9, normal: 4, step: 0.5 },
-  stitches: ['straight', 'zigzag'],
-  maxWidthMm: 5,
-  lengthMm: { min: 0, max: 4 },
-  spoolPins: 2,
-  feet: ['standard', 'zigzag', 'walking'],
-  evenFeed: false,
-  maxStackMm: 12,
-  maxLeatherMm: 3.2,
-  footPressure: 'adjustable',
-}
+const MACHINE: KitMachine = { ...ORDINARY_MACHINE, feet: ['standard', 'zigzag', 'walking'], maxStackMm: 12 }
 
 /** Laws of an answer as a whole; those of each kit of it stand in kit.test.ts. */
 describe('an answer', () => {

@@ -70,12 +70,12 @@ describe('whoever calls again', () => {
     expect([later(1000, help), later(240, help, { going }), later(241, help, { going })]).toEqual([
       'goes-on',
       'goes-on',
-      'done',
+      'anew',
     ])
     const hurt = { about: 'hurt', machineId: 'one' } as const
     expect([later(100, hurt, { about: 'hurt', going }), later(106, hurt, { about: 'hurt', going })]).toEqual([
       'goes-on',
-      'done',
+      'anew',
     ])
     expect([later(100, hurt), later(100, help, { about: 'hurt' })]).toEqual(['beside', 'beside'])
   })
@@ -86,7 +86,7 @@ describe('whoever calls again', () => {
       later(9, elsewhere),
       later(9, elsewhere, { going }),
       later(9, elsewhere, { about: 'visit', going }),
-    ]).toEqual(['taken-back', 'done', 'done'])
+    ]).toEqual(['anew', 'anew', 'anew'])
     const hurt = { about: 'hurt', machineId: 'two' } as const
     expect([later(9, hurt), later(9, hurt, { about: 'hurt', going })]).toEqual(['beside', 'beside'])
   })
@@ -95,7 +95,7 @@ describe('whoever calls again', () => {
     const visit = { about: 'visit', machineId: 'one' } as const
     expect([later(999, visit, { going }), later(999, visit, { about: 'hurt', going })]).toEqual(['goes-on', 'goes-on'])
     const elsewhere = { ...visit, machineId: 'two' }
-    expect([later(9, elsewhere), later(9, elsewhere, { about: 'hurt' })]).toEqual(['done', 'beside'])
+    expect([later(9, elsewhere), later(9, elsewhere, { about: 'hurt' })]).toEqual(['anew', 'beside'])
   })
 
   it('waits by no call of a day that is over', () => {

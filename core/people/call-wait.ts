@@ -1,4 +1,4 @@
-import type { HelpCall } from './help-call'
+import type { CallEnd, HelpCall } from './help-call'
 
 /** So long a call may be on no screen of staff before the learner is told to speak up. */
 const UNSEEN_AFTER_MS = 45_000
@@ -49,7 +49,7 @@ interface Raised {
 
 /**
  * What becomes of an open call when the same person calls again, or is visited: it is that call, both stand side by side, or it is
- * over, in one of the ways in which a call ends. Whoever was gone to and calls again wants somebody again: nobody taps *Done* with
+ * over, since the newer one stands in its place or its day is over. Whoever was gone to and calls again wants somebody again: nobody taps *Done* with
  * both hands in a machine, and a call that somebody has been to already alarms nobody.
  * @param now ms
  */
@@ -57,13 +57,12 @@ export function afterAnother(
   open: Raised & WaitingCall,
   again: Raised,
   now: number,
-): 'goes-on' | 'beside' | NonNullable<HelpCall['ended']>['how'] {
+): 'goes-on' | 'beside' | Extract<CallEnd, 'anew' | 'lapsed'> {
   if (!JOINS[again.about].includes(open.about)) return 'beside'
   if (now - Date.parse(open.calledAt) > LAPSES_AFTER_MS) return 'lapsed'
   const elsewhere = open.machineId !== again.machineId
   if (elsewhere && open.about === 'hurt') return 'beside'
   // Whoever is visited where they sit by now has somebody with them, wherever they called from.
-  if (again.about === 'visit') return elsewhere ? 'done' : 'goes-on'
-  if (open.going && (elsewhere || waitsTooLong(open, now))) return 'done'
-  return elsewhere ? 'taken-back' : 'goes-on'
+  if (elsewhere) return 'anew'
+  return again.about !== 'visit' && open.going && waitsTooLong(open, now) ? 'anew' : 'goes-on'
 }

@@ -15,6 +15,13 @@ export const CallFoundSchema = strict({
 })
 export type CallFound = Static<typeof CallFoundSchema>
 
+/**
+ * How a call ends: somebody has been there; whoever called needs nobody any more; a newer call, or a visit, stands in its place; or
+ * nobody ended it on its day.
+ */
+export const CALL_ENDS = ['done', 'taken-back', 'anew', 'lapsed'] as const
+export type CallEnd = (typeof CALL_ENDS)[number]
+
 /** A call for somebody to come, and how it went on. Moments are UTC, ISO 8601. */
 export interface HelpCall {
   readonly callId: string
@@ -31,7 +38,7 @@ export interface HelpCall {
   /** when a screen of staff first showed it */
   readonly seen?: { readonly at: string; readonly by: string }
   readonly going?: { readonly at: string; readonly by: string; readonly personId: string }
-  readonly ended?: { readonly at: string; readonly how: 'done' | 'taken-back' | 'lapsed' }
+  readonly ended?: { readonly at: string; readonly how: CallEnd }
 }
 
 /** What staff read before they walk over: what was seen, and what was looked at already. */

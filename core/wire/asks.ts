@@ -6,7 +6,8 @@ import type { ReadRows } from '../exchange/project-rows'
 import type { BadShelfRow, ShelfRow } from '../exchange/shelf-rows'
 import type { LineMachine } from '../log-line/log-line'
 import type { Role } from '../room/role'
-import { strict } from '../schema/shape'
+import { strict, words } from '../schema/shape'
+import { CALL_ENDS } from '../people/help-call'
 import type { LiveRoom } from '../session/live-room'
 import type { Help } from '../session/session-plan'
 import type { AskName } from './ask-paths'
@@ -54,9 +55,7 @@ const Call = strict({
   words: Words,
   seen: Type.Optional(strict({ at: Words, by: Words })),
   going: Type.Optional(strict({ at: Words, by: Words, personId: Id })),
-  ended: Type.Optional(
-    strict({ at: Words, how: Type.Union([Type.Literal('done'), Type.Literal('taken-back'), Type.Literal('lapsed')]) }),
-  ),
+  ended: Type.Optional(strict({ at: Words, how: words(CALL_ENDS) })),
 })
 
 /** A learner's line that was not taken when it came, as a screen shows it. */

@@ -1,5 +1,5 @@
 import type { Kysely, Transaction } from 'kysely'
-import { CallFoundSchema, type HelpCall } from '@/core/people/help-call'
+import { CallFoundSchema, type CallEnd, type HelpCall } from '@/core/people/help-call'
 import { check } from '@/core/schema/validate'
 import type { ReportCall } from '@/core/session/report'
 import type { Database } from '../database'
@@ -41,7 +41,7 @@ const asCall = (row: {
     }),
   ...(row.ended_at &&
     row.ended_how && {
-      ended: { at: row.ended_at.toISOString(), how: row.ended_how as NonNullable<HelpCall['ended']>['how'] },
+      ended: { at: row.ended_at.toISOString(), how: row.ended_how as CallEnd },
     }),
 })
 

@@ -21,7 +21,7 @@ export async function openCall(
   const going = about === 'visit' ? { going_at: now, going_by: actor.personId } : {}
   const open = await tx
     .selectFrom('help_call')
-    .select(['call_id', 'machine_id', 'about', 'called_at', 'seen_at', 'going_at', 'going_by'])
+    .select(['call_id', 'machine_id', 'about', 'called_at', 'seen_at', 'going_at'])
     .where('site_id', '=', actor.siteId)
     .where('person_id', '=', personId)
     .where('ended_at', 'is', null)
@@ -41,8 +41,7 @@ export async function openCall(
         .execute()
       continue
     }
-    const by = { done: call.going_by ?? actor.personId, 'taken-back': personId, lapsed: null }[becomes]
-    await updateCall(call.call_id).set({ ended_at: now, ended_by: by, ended_how: becomes }).execute()
+    await updateCall(call.call_id).set({ ended_at: now, ended_by: actor.personId, ended_how: becomes }).execute()
   }
   if (isOpen) return
   await tx

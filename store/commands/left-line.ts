@@ -10,6 +10,7 @@ import { notFound, Refused } from '../refused'
 import { command, type CommandCall } from './command'
 import { checkAhead, checkCorrection, checkNeedle, checkedLine, writeHappened } from './log'
 import { mustHaveMachine } from './machine'
+import { isErased } from './people'
 
 /** More than anybody writes in an evening without a network. */
 const MOST_OPEN = 60
@@ -61,26 +62,12 @@ export const handOverLine = command(
     const writer = { ...call, commandId: lineId, actor: { ...actor, personId } }
     const line = await checkedLine(writer, { happenedAt, kind, body })
     checkAhead(call, line)
-    const { erased_at } = await mustBePerson(call, personId)
     // Of whoever is erased nothing is written any more, and nobody waits for it.
-    if (erased_at) return
+    if (await isErased(call, personId)) return
     if (await isHereAlready(call, lineId)) return
     await keepLeft(writer, machineId, line, 'it waited on a device on which they have not signed in since')
   },
 )
-
-/** Whose line it is: held until it is kept, lest they are erased meanwhile. */
-async function mustBePerson({ tx, actor }: CommandCall, personId: string) {
-  const person = await tx
-    .selectFrom('person')
-    .select('erased_at')
-    .where('site_id', '=', actor.siteId)
-    .where('person_id', '=', personId)
-    .forKeyShare()
-    .executeTakeFirst()
-  if (!person) throw notFound('person', 'personId')
-  return person
-}
 
 /** It may have landed when it was sent, and the answer was lost; or was handed over before. */
 async function isHereAlready({ tx, actor }: CommandCall, lineId: string): Promise<boolean> {

@@ -23,6 +23,22 @@ export async function holdPerson(call: CommandCall, personId: string, path = 'pe
   if (!(await whoIsThere(call, personId).forKeyShare().executeTakeFirst())) throw notFound('person', path)
 }
 
+/**
+ * Whether somebody of this venue is erased; held, as by {@link holdPerson}.
+ * @throws Refused 404 if nobody of that id was ever here
+ */
+export async function isErased({ tx, actor }: CommandCall, personId: string): Promise<boolean> {
+  const person = await tx
+    .selectFrom('person')
+    .select('erased_at')
+    .where('site_id', '=', actor.siteId)
+    .where('person_id', '=', personId)
+    .forKeyShare()
+    .executeTakeFirst()
+  if (!person) throw notFound('person', 'personId')
+  return person.erased_at !== null
+}
+
 /** Somebody new, known by name at once and let in by a code that works once. */
 export const invitePerson = command(
   'invite-person',

@@ -277,7 +277,7 @@ describe('a call for help', () => {
       undefined,
       [],
     ])
-    expect((await own()).map(({ ended }) => ended?.how)).toEqual([undefined, 'done'])
+    expect((await own()).map(({ ended }) => ended?.how)).toEqual([undefined, 'anew'])
     expect(await fault(run('helper', 'go-to-call', { callId: first!.callId }))).toMatchObject({ code: 'ended' })
 
     await by(7 * 60, 'called_at')

@@ -152,7 +152,7 @@ it('visits whoever called before they had a seat where they sit by now: their ca
   const own = await readOwnCalls(store, siteId, ida.personId, new Date())
   expect(own.slice(0, 2).map(({ about, going, ended }) => [about, going?.by, ended?.how])).toEqual([
     ['visit', 'instructor', undefined],
-    ['help', undefined, 'done'],
+    ['help', undefined, 'anew'],
   ])
 })
 

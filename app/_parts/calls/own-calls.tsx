@@ -11,8 +11,11 @@ export function OwnCalls({ drawn }: { drawn: EventOf<'calls'> }) {
   const line = useToldFrom('calls', drawn)
   const { told, shown: as, live, aheadMs } = line
   const now = useNow()
-  const calls = (as?.calls ?? []).filter(
-    (call) => call.about !== 'visit' || (!call.ended && !(told && waitsTooLong(call, now - aheadMs))),
+  // Of what is over that alone is told which somebody ended; a newer call stands in the place of the other.
+  const calls = (as?.calls ?? []).filter((call) =>
+    call.about === 'visit'
+      ? !call.ended && !(told && waitsTooLong(call, now - aheadMs))
+      : call.ended?.how !== 'anew' && call.ended?.how !== 'lapsed',
   )
   const { busy, write } = useWrite()
   const shown = [...calls.filter(({ ended }) => !ended), ...calls.filter(({ ended }) => ended).slice(0, 1)]
