@@ -18,6 +18,12 @@ const PREFERRED_PORT = 3600
  */
 const ROOM_FOR_WHAT_IS_NEW = '--max-semi-space-size=64'
 
+/**
+ * A line that nobody says anything on is kept for so long, ms: longer than the proxy in front keeps it (`deploy/proxy.conf`). Closed at this
+ * end first, it is taken for the next question while it is going, and whoever asked is told that there is no server.
+ */
+const LINE_KEPT_MS = 75_000
+
 /** A port nobody listens on: the preferred one when it is free. */
 async function somePort(): Promise<number> {
   const asked = Number(process.env['PORT'])
@@ -71,7 +77,11 @@ export async function startServer(
   const host = options.host ?? '127.0.0.1'
   const server = spawn(
     process.execPath,
-    [ROOM_FOR_WHAT_IS_NEW, join(project, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', String(port)],
+    [
+      ROOM_FOR_WHAT_IS_NEW,
+      join(project, 'node_modules/next/dist/bin/next'),
+      ...['start', '-H', host, '-p', String(port), '--keepAliveTimeout', String(LINE_KEPT_MS)],
+    ],
     {
       cwd: project,
       stdio: ['ignore', options.journal ? openSync(options.journal, 'a', 0o600) : 'inherit', 'inherit'],

@@ -43,12 +43,15 @@ async function drawn(options: RouteHandlerCallbackOptions): Promise<Response> {
   return (await pages.match(options.request, { ignoreVary: true })) ?? page
 }
 
-/** A page as it is, or as it was kept, or one that says that neither can be had: no tap ends on a page of the browser's. */
+/** Said by what stands before the server, when that is not there: as good as no network. */
+const isOfGateway = ({ status }: Response): boolean => status === 502 || status === 504
+
+/** A page as it is, or as it was kept, or one that says that neither can be had: no tap ends on a page of somebody else's. */
 async function shown(options: RouteHandlerCallbackOptions): Promise<Response> {
   const page = drawn(options)
   const away = async (): Promise<Response> => (await caches.match(AWAY, { ignoreVary: true })) ?? page
   const late = new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), AWAY_AFTER_MS))
-  return Promise.race([page, late]).then((response) => response ?? away(), away)
+  return Promise.race([page, late]).then((response) => (response && !isOfGateway(response) ? response : away()), away)
 }
 
 const runtimeCaching: RuntimeCaching[] = [
