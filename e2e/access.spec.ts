@@ -43,41 +43,6 @@ test.describe('by keyboard', () => {
     await page.keyboard.press('Enter')
     await expect(page.getByRole('heading', { level: 1, name: 'Heron' })).toBeVisible()
   })
-
-  test('no view is wider than a phone', async ({ page }) => {
-    await page.setViewportSize({ width: 390, height: 844 })
-    await page.goto('/room')
-    const machine = await page.getByRole('link', { name: /Heron/ }).last().getAttribute('href')
-    await page.goto('/sessions')
-    const session = await page.getByRole('link', { name: /^Thu / }).first().getAttribute('href')
-    for (const view of [
-      '/room',
-      '/room/before',
-      '/room/care',
-      '/stores',
-      '/kits',
-      '/kits/desk',
-      '/kits/sheet',
-      '/kits/labels',
-      '/rules',
-      machine!,
-      `${machine}/needle`,
-      `${machine}/check`,
-      `${machine}/swatch`,
-      `${machine}/fault`,
-      '/lab',
-      '/lab/trainer',
-      '/stores',
-      '/sessions',
-      '/sessions/new',
-      session!,
-      `${session}/bench`,
-      `${session}/people`,
-    ]) {
-      await page.goto(view)
-      expect([view, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([view, 390])
-    }
-  })
 })
 
 test('a page is laid out once, in its own letters: they are asked for along with it, and once', async ({ page }) => {

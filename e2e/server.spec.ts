@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process'
+import { execFileSync, spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { Agent, request as httpRequest } from 'node:http'
@@ -248,6 +248,34 @@ test('a copy that is told to end lets what is being written land, and keeps its 
   }
 })
 
+test('a server that is killed ends what started it, which whatever keeps it running then starts again', async ({
+  demo,
+}) => {
+  const starter = spawn('bin/start', [], {
+    env: {
+      ...process.env,
+      DATABASE_URL: demo.databaseUrl,
+      ORTHODEX_SECRET: SECRET,
+      ORTHODEX_ORIGIN: 'https://room.example',
+      PORT: String(await freePort()),
+    },
+  })
+  let said = ''
+  for (const stream of [starter.stdout, starter.stderr]) stream.on('data', (words) => (said += String(words)))
+  const ended = new Promise((resolve) => starter.once('exit', (code) => resolve(code)))
+  try {
+    await expect.poll(() => said).toContain('Orthodex answers at')
+    const [server] = execFileSync('pgrep', ['-P', String(starter.pid), '-f', 'next'], { encoding: 'utf8' })
+      .trim()
+      .split('\n')
+    process.kill(Number(server), 'SIGKILL')
+    expect(await ended).toBe(1)
+    expect(said).toContain('the server ended by itself, killed by SIGKILL')
+  } finally {
+    starter.kill('SIGTERM')
+  }
+})
+
 test('health says that the database is frozen, and that it is back', async () => {
   // A database server of its own: no other journey freezes with it.
   const folder = mkdtempSync(join(tmpdir(), 'orthodex-frozen-'))
@@ -312,7 +340,7 @@ test('a page that could not be drawn while the database was away comes at a tap,
 })
 
 /** Enough for each way of being wrong at each door; `ORTHODEX_MALFORMED=20000` for an hour in which nobody waits. */
-const MALFORMED = Number(process.env['ORTHODEX_MALFORMED'] ?? 4_000)
+const MALFORMED = Number(process.env['ORTHODEX_MALFORMED'] ?? 2_000)
 
 test('thousands of malformed requests are each told what is wrong, and none is a fault of ours', async ({
   baseURL,

@@ -8,7 +8,7 @@ import { inWords, untilEnded } from '../serve/until-ended'
 const project = process.cwd()
 buildWhenChanged(project)
 const demo = await inWords(startDemo(project, dataFolder(project)))
-untilEnded(() => demo.stop())
+untilEnded(() => demo.stop(), demo.server.lost)
 
 const staff = DEMO_STAFF.map(({ role, email }) => `  ${role.padEnd(12)} ${email}`).join('\n')
 console.log(`

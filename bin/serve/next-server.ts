@@ -7,6 +7,8 @@ import { freePort } from '@/bin/serve/private-cluster'
 export interface RunningServer {
   readonly url: string
   readonly process: ChildProcess
+  /** when it ends though nobody told it to, by a fault or for want of memory: how, in words */
+  readonly lost: Promise<string>
   stop(): Promise<void>
 }
 
@@ -97,6 +99,12 @@ export async function startServer(
       },
     },
   )
+  let told = false
+  const lost = new Promise<string>((resolve) =>
+    server.once('exit', (code, signal) => {
+      if (!told) resolve(signal ? `killed by ${signal}` : `with ${code}`)
+    }),
+  )
   if (options.pidFile && server.pid) writeFileSync(options.pidFile, String(server.pid))
   const url = `http://localhost:${port}`
   const end = Date.now() + 30_000
@@ -113,7 +121,9 @@ export async function startServer(
   return {
     url,
     process: server,
+    lost,
     stop: async () => {
+      told = true
       if (server.exitCode === null && server.signalCode === null) {
         const ended = new Promise((resolve) => server.once('exit', resolve))
         server.kill('SIGTERM')
