@@ -45,8 +45,8 @@ const floors = [
 
 /** Where it is not known yet of which venue somebody is, or a venue is made, found or taken away as a whole. */
 const doors = [
-  '_server/(store|actor|door|entry|sign-in|passkeys|venue)',
-  '(join|sign-in|tablet)/page',
+  '_server/(store|actor|door|entry|sign-in|passkeys|room-tablet|venue)',
+  'join/page',
   'api/(setup|join|letters|forgotten|health|meter|practice|practice-room)/route',
   'api/care/\\[secret\\]/route',
 ]

@@ -463,6 +463,7 @@ for (const role of ROLES) {
         ['live-room', 'see-room'],
         ['machines', 'see-room'],
         ['own-seat', 'see-station'],
+        ['calls-unnamed', 'see-calls'],
       ] as const) {
         const may = MATRIX[sight][role] ? 200 : 403
         expect([name, await status(name), await status('calls', name)]).toEqual([name, may, may])

@@ -1,7 +1,7 @@
 import 'server-only'
 import { foundWords, type HelpCall } from '@/core/people/help-call'
 import type { LeftLine } from '@/core/people/left-line'
-import type { ShownCall, ShownLeft } from '@/core/wire/asks'
+import type { ShownCall, ShownLeft, UnnamedCall } from '@/core/wire/asks'
 import { capital, spaced } from '@/core/units/words'
 import { timeIn } from '@/ui/time'
 
@@ -18,6 +18,20 @@ export function shownCall(call: HelpCall, timeZone: string): ShownCall {
     ...(seen && { seen: { at: timeIn(new Date(seen.at), timeZone), by: seen.by } }),
     ...(going && { going }),
     ...(ended && { ended }),
+  }
+}
+
+/** The same for a screen that stands in the room before nobody in particular. */
+export function unnamedCall(
+  { callId, machine, number, about, calledAt, going }: HelpCall,
+  timeZone: string,
+): UnnamedCall {
+  return {
+    callId,
+    about,
+    ...(machine !== undefined && { where: `${machine}, no. ${number}` }),
+    since: timeIn(new Date(calledAt), timeZone),
+    ...(going && { going: {} }),
   }
 }
 

@@ -16,7 +16,7 @@ import { passkeys, passkeysForStaff } from './passkeys'
 import { settings } from './settings'
 import { storeOf } from './store'
 import { everyVenue } from './every-venue'
-import { secretIn, tabletCookie } from './tablet-cookie'
+import { tabletCookie, tabletOf } from './room-tablet'
 
 const StationSchema = strict({
   classCode: Type.String({ minLength: 3, maxLength: 40 }),
@@ -73,7 +73,7 @@ const tablet: BetterAuthPlugin = {
     }),
     holdTablet: createAuthEndpoint('/tablet', { method: 'POST' }, async (ctx) => {
       const asked = checked(HoldSchema, ctx.body)
-      const here = await readTablet(everyVenue(), secretIn(ctx.headers?.get('cookie') ?? ''), new Date())
+      const here = await tabletOf(ctx.headers?.get('cookie') ?? '')
       if (!here) throw new APIError('FORBIDDEN', { code: 'no-tablet', message: 'This device is no tablet of a room' })
       const tries = [
         [`pin:${here.siteId}:${asked.personId}`, DOOR.pin],

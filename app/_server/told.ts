@@ -10,7 +10,7 @@ import { readSeatVersions } from '@/store/session/seat-version'
 import type { Asked } from './asked'
 import { readLiveNews } from './live-now'
 import { oneRead } from './one-read'
-import { shownCall, shownLeft } from './shown-call'
+import { shownCall, shownLeft, unnamedCall } from './shown-call'
 import { siteOf } from './site'
 import { booksOf, storeOf } from './store'
 import { machinesVersion, seatTold } from './versions'
@@ -33,6 +33,16 @@ const seatsOnce = oneRead((siteId) => {
   return Promise.all([readSeatVersions(store, siteId, now), readStopped(store, siteId, now)])
 })
 
+async function readUnnamedCalls(siteId: string): Promise<Omit<EventOf<'calls-unnamed'>, 'now'>> {
+  const [{ timeZone }, calls] = await Promise.all([siteOf(siteId), readOpenCalls(booksOf(siteId), siteId)])
+  return { calls: calls.map((call) => unnamedCall(call, timeZone)) }
+}
+
+/** What a tablet that lies there is told, though nobody is signed in on it. */
+export const toldToAnybody = (siteId: string) => [
+  { name: 'calls-unnamed', topic: 'calls' as const, read: () => readUnnamedCalls(siteId) },
+]
+
 /** What a page can be told of as it changes, and how each of it is read. */
 export const WATCHES: { readonly [Name in EventAsk]: Watch<Name> } = {
   /** calls for help as they stand, and learners' lines that wait for staff: staff see every open one, a learner their own */
@@ -52,6 +62,14 @@ export const WATCHES: { readonly [Name in EventAsk]: Watch<Name> } = {
         }
       }
     },
+  },
+  'calls-unnamed': {
+    may: 'see-calls',
+    topic: 'calls',
+    reader:
+      ({ actor: { siteId } }) =>
+      () =>
+        readUnnamedCalls(siteId),
   },
   'live-room': {
     may: 'see-room',

@@ -2,10 +2,8 @@ import type { Metadata } from 'next'
 import { cookies } from 'next/headers'
 import { Link } from '@/ui/parts/link'
 import { redirect } from 'next/navigation'
-import { readTablet } from '@/store/site/tablet'
-import { everyVenue } from '../_server/every-venue'
 import { mails } from '../_server/mail'
-import { secretIn } from '../_server/tablet-cookie'
+import { tabletOf } from '../_server/room-tablet'
 import { anyVenue } from '../_server/venue'
 import { Entry } from '../_parts/entry'
 import { ByPasskey } from './by-passkey'
@@ -17,9 +15,7 @@ export const dynamic = 'force-dynamic'
 /** On a tablet of the room somebody who asks for no password taps their PIN. */
 export default async function SignInPage({ searchParams }: { searchParams: Promise<{ password?: string }> }) {
   if (!(await anyVenue())) redirect('/setup')
-  const secret = secretIn((await cookies()).toString())
-  if (secret && !(await searchParams).password && (await readTablet(everyVenue(), secret, new Date())))
-    redirect('/tablet')
+  if (!(await searchParams).password && (await tabletOf((await cookies()).toString()))) redirect('/tablet')
   return (
     <main id="main" className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-8 px-5 py-10">
       <div>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { UNSEEN } from '../machine/fold'
 import type { HelpCall } from '../people/help-call'
-import { blockAt, liveSession, openSeats, seamsNear } from './live-room'
+import { blockAt, callsBesides, liveSession, openSeats, seamsNear } from './live-room'
 
 const machine = (name: string, number: number, state = UNSEEN) => ({ machineId: name, name, number, state })
 const project = (learner: string, machineId?: string, givenAt = new Date('2026-03-05T17:50:00Z')) => ({
@@ -114,5 +114,24 @@ describe('a room with no session on', () => {
     expect(open.map(({ machine: name, who }) => [name, who])).toEqual([['Knot', 'Bo']])
     const session = liveSession(meeting, facts, at('18:30'))
     expect(openSeats(facts, [session], at('18:30'))).toEqual([])
+  })
+})
+
+describe('a call that no seat shows', () => {
+  const seats = liveSession(meeting, facts, at('18:10')).seats
+  const { machineId: _, machine: __, number: ___, ...nowhere } = call('Dee', 'Knot', 'hurt')
+  const besides = (...calls: HelpCall[]) => callsBesides(seats, calls).map(({ callId, machine }) => [callId, machine])
+
+  it('is told besides the seats: from no machine, from one at which somebody else sits, and of staff', () => {
+    expect(besides(call('Ada', 'Knot', 'help'), call('Bo', 'Heron', 'hurt'))).toEqual([])
+    expect(besides(call('Ada', 'Heron', 'help'), nowhere, call('Tobias', 'Plover', 'hurt'))).toEqual([
+      ['Dee hurt', undefined],
+      ['Tobias hurt', { name: 'Plover', number: 1 }],
+      ['Ada help', { name: 'Heron', number: 1 }],
+    ])
+  })
+
+  it('is no visit, which nobody made', () => {
+    expect(besides(call('Dee', 'Plover', 'visit'))).toEqual([])
   })
 })

@@ -54,15 +54,23 @@ export interface SeamSoFar {
   readonly open: readonly string[]
 }
 
+/** A call that no seat shows: from no machine, of somebody who sits elsewhere by now, or of staff. */
+export interface CallBesides extends Pick<HelpCall, 'callId' | 'about' | 'calledAt' | 'going' | 'who'> {
+  /** absent: at no machine */
+  readonly machine?: { readonly name: string; readonly number: number }
+}
+
 /** The room as it is just now: who is where on their way, session by session. */
 export interface LiveRoom {
   readonly sessions: readonly LiveSession[]
   /** people at machines with no session about them */
   readonly open: readonly LiveSeat[]
+  /** in the order in which they came, whoever is hurt first */
+  readonly besides: readonly CallBesides[]
 }
 
 /** Everybody at a machine: of each session in its order, then those that no session has. */
-export const seatsOf = ({ sessions, open }: LiveRoom): LiveSeat[] => [
+export const seatsOf = ({ sessions, open }: Pick<LiveRoom, 'sessions' | 'open'>): LiveSeat[] => [
   ...sessions.flatMap(({ seats }) => seats),
   ...open,
 ]
@@ -181,6 +189,23 @@ export function openSeats(facts: LiveFacts, taken: readonly LiveSession[], now: 
 
 const GRAVEST: readonly HelpCall['about'][] = ['hurt', 'help', 'visit']
 
+const isOf = ({ machineId, personId }: Pick<LiveSeat, 'machineId' | 'personId'>, call: HelpCall): boolean =>
+  call.machineId === machineId && call.personId === personId
+
+/** Open calls that none of these seats shows. */
+export const callsBesides = (seats: readonly LiveSeat[], calls: readonly HelpCall[]): CallBesides[] =>
+  calls
+    .filter((call) => call.about !== 'visit' && !seats.some((seat) => isOf(seat, call)))
+    .sort((a, b) => GRAVEST.indexOf(a.about) - GRAVEST.indexOf(b.about) || a.calledAt.localeCompare(b.calledAt))
+    .map(({ callId, about, calledAt, going, who, machine, number }) => ({
+      callId,
+      about,
+      calledAt,
+      who,
+      ...(going && { going }),
+      ...(machine !== undefined && number !== undefined && { machine: { name: machine, number } }),
+    }))
+
 function liveSeat(
   { machineId, name: machine, number, state }: LiveMachine,
   { projectId, personId, learner: who, name: what, given }: LiveProject,
@@ -190,7 +215,7 @@ function liveSeat(
 ): LiveSeat {
   // Whoever is hurt goes before whoever asks, and that before a visit unasked.
   const call = calls
-    .filter((each) => each.machineId === machineId && each.personId === personId)
+    .filter((each) => isOf({ machineId, personId }, each))
     .sort((a, b) => GRAVEST.indexOf(a.about) - GRAVEST.indexOf(b.about))[0]
   const [stopped] = stopsOf(state, now.toISOString())
   return {

@@ -58,6 +58,17 @@ const Call = strict({
   ended: Type.Optional(strict({ at: Words, how: words(CALL_ENDS) })),
 })
 
+/** A call as anybody in the room may read it. */
+const UnnamedCall = strict({
+  callId: Id,
+  about: Type.Union([Type.Literal('help'), Type.Literal('hurt'), Type.Literal('visit')]),
+  /** "Heron, no. 1"; absent: at no machine */
+  where: Type.Optional(Words),
+  since: Words,
+  /** absent: nobody yet */
+  going: Type.Optional(Type.Object({})),
+})
+
 /** A learner's line that was not taken when it came, as a screen shows it. */
 const Left = strict({
   lineId: Id,
@@ -140,6 +151,8 @@ export const ASKS = {
   told: {
     events: {
       calls: strict({ now: Words, calls: Type.Array(Call), left: Type.Array(Left) }),
+      /** the same for a screen that stands in the room before nobody in particular: that somebody calls and where, not who */
+      'calls-unnamed': strict({ now: Words, calls: Type.Array(UnnamedCall) }),
       /** the room, and a text that changes whenever anything that its pages are drawn of does */
       'live-room': strict({ now: Words, room: reckoned<LiveRoom>(), version: Words }),
       /**
@@ -180,6 +193,7 @@ export type WholeAsk = Named<'answer'>
 export type LinesAsk = Named<'line'>
 
 export type ShownCall = EventOf<'calls'>['calls'][number]
+export type UnnamedCall = EventOf<'calls-unnamed'>['calls'][number]
 export type ShownLeft = EventOf<'calls'>['left'][number]
 export type PlanInShort = Extract<LineOf<'plan-session'>, { better: unknown }>['better']
 export type PlannedWeek = Extract<LineOf<'plan-course'>, { week: unknown }>['week']

@@ -1,5 +1,5 @@
 import type { Kysely, Transaction } from 'kysely'
-import { liveSession, openSeats, type LiveRoom } from '@/core/session/live-room'
+import { callsBesides, liveSession, openSeats, seatsOf, type LiveRoom } from '@/core/session/live-room'
 import { readEveryCall } from '../calls/calls'
 import type { Database } from '../database'
 import { readRoom } from '../machine/machines'
@@ -35,5 +35,7 @@ export async function readLive(store: Reader, siteId: string, now: Date): Promis
   const on = sessions.map((session) =>
     liveSession({ ...session, seats: plans.get(session.sessionId)?.plan.seats ?? [] }, facts, now),
   )
-  return { room: { sessions: on, open: openSeats(facts, on, now) }, sessions, plans, projects }
+  const open = openSeats(facts, on, now)
+  const besides = callsBesides(seatsOf({ sessions: on, open }), calls)
+  return { room: { sessions: on, open, besides }, sessions, plans, projects }
 }

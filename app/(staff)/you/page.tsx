@@ -14,6 +14,7 @@ import { OwnPasskeys } from './own-passkeys'
 import { OwnPin } from './own-pin'
 import { OwnUnits } from './own-units'
 import { SignIns } from './sign-ins'
+import { ThisDevice } from './this-device'
 
 export const metadata: Metadata = { title: 'You' }
 
@@ -58,6 +59,7 @@ export default async function YouPage() {
       <div className="flex flex-col gap-8">
         <NewPassword />
         <OwnPin has={pin} />
+        <ThisDevice />
       </div>
     </div>
   )

@@ -10,6 +10,7 @@ import type { EventOf, ShownCall } from '@/core/wire/asks'
 import { send } from '@/ui/write'
 import { DRAWN_CALLS } from './drawn-calls'
 import { LeftLines } from './left-lines'
+import { useRings } from './ring'
 import { lostWords, SignInAgain } from '../live/as-of'
 import { useRedraw } from '../live/use-redrawn'
 import { useNow, useToldFrom } from '../live/use-told'
@@ -39,16 +40,13 @@ export function StaffCalls({ personId, drawn }: { personId: string; drawn: Event
     if (unseenKey !== '') void send('see-calls', { callIds: unseenKey.split(',') })
   }, [unseenKey])
 
+  useRings(calls)
   const openKey = calls.map(({ callId }) => callId).join()
   useEffect(() => {
     if (!told) return
     const ids = openKey === '' ? [] : openKey.split(',')
-    const fresh = ids.some((id) => !known.current.has(id))
-    const same = !fresh && ids.length === known.current.size
+    const same = ids.length === known.current.size && ids.every((id) => known.current.has(id))
     known.current = new Set(ids)
-    // A browser lets a page that nobody has touched yet move nothing, and complains of the asking.
-    const touched = navigator.userActivation?.hasBeenActive ?? false
-    if (fresh && touched && typeof navigator.vibrate === 'function') navigator.vibrate(200)
     // The plan of the room shows calls, too, and a machine may have been stopped with one. A page that was drawn just before
     // a call came or ended is drawn again, though nothing has changed since this line to the server was made.
     const drawn = document.querySelector<HTMLElement>(`[${DRAWN_CALLS}]`)?.getAttribute(DRAWN_CALLS)

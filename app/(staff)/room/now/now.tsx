@@ -5,6 +5,8 @@ import { useEffect, useRef, useState } from 'react'
 import { seatsOf } from '@/core/session/live-room'
 import { instructorsRound } from '@/core/session/round'
 import type { EventOf } from '@/core/wire/asks'
+import { useStaysAwake } from '@/ui/stays-awake'
+import { Hearing } from '../../../_parts/calls/hearing'
 import type { AtTheirSide } from '../../../_server/at-their-side'
 import type { SeatFacts } from '../../../_server/round'
 import { AsOf } from '../../../_parts/live/as-of'
@@ -37,6 +39,7 @@ export function Now({
   const seats = seatsOf(room)
   const redraw = useRedraw()
   const [later, setLater] = useState<readonly string[]>([])
+  useStaysAwake()
 
   // Where people and visits changed, what the round is reckoned from has, too.
   const key = seats.map(({ projectId, machineId, call }) => `${projectId} ${machineId} ${call?.callId ?? ''}`).join()
@@ -60,7 +63,8 @@ export function Now({
     <>
       <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
         <h1 className="grow text-3xl font-bold">Now</h1>
-        <Link href="/room/wall" className="btn btn-outline min-h-11">
+        <Hearing />
+        <Link href="/room/wall" className="btn btn-outline min-h-11 max-sm:hidden">
           For the wall
         </Link>
       </div>

@@ -70,8 +70,8 @@ export function RoundCard({
             ))}
           </ul>
         </div>
-        <div className="flex flex-col items-stretch gap-2">
-          <SeatWay step={seat.step} words className="mb-1 h-14" />
+        <div className="flex max-w-full flex-col items-stretch gap-2">
+          <SeatWay step={seat.step} words className="mb-1 h-14 max-w-full" />
           {going && call ? (
             <button
               type="button"

@@ -1,8 +1,13 @@
 'use client'
 
 import { Link } from '@/ui/parts/link'
+import { seatsOf } from '@/core/session/live-room'
 import type { EventOf } from '@/core/wire/asks'
+import { useStaysAwake } from '@/ui/stays-awake'
 import { timeIn } from '@/ui/time'
+import { CallsAloft } from '../../../_parts/calls/calls-aloft'
+import { useRings } from '../../../_parts/calls/ring'
+import { Hearing } from '../../../_parts/calls/hearing'
 import { AsOf } from '../../../_parts/live/as-of'
 import { LiveBoard } from '../../../_parts/live/live-board'
 import { Renewed } from '../../../_parts/live/renewed'
@@ -22,6 +27,10 @@ export function Wall({
   const line = useTold('live-room')
   const { told, aheadMs } = line
   const nowMs = useNow() - aheadMs
+  const { room } = told ?? first
+  // At the head those that no seat shows; heard is every one.
+  useRings([...room.besides, ...seatsOf(room).flatMap(({ call }) => call ?? [])])
+  useStaysAwake()
   return (
     <main id="main" className="min-h-dvh px-6 py-4">
       <header className="mb-4 flex flex-wrap items-baseline gap-x-6">
@@ -29,13 +38,24 @@ export function Wall({
         <p className="numeral ml-auto text-4xl" suppressHydrationWarning>
           {timeIn(new Date(nowMs), timeZone)}
         </p>
+        <Hearing />
         <Link href="/room/now" className="link inline-flex min-h-11 items-center">
           Back to the room
         </Link>
       </header>
+      <CallsAloft
+        calls={room.besides.map(({ callId, about, calledAt, machine, who, going }) => ({
+          callId,
+          about,
+          since: timeIn(new Date(calledAt), timeZone),
+          ...(machine && { where: `${machine.name}, no. ${machine.number}` }),
+          ...(going && { going: {} }),
+          ...(names && { who, ...(going && { goes: going.by }) }),
+        }))}
+      />
       <Renewed of="live-room" />
       <AsOf line={line} />
-      <LiveBoard big room={(told ?? first).room} names={names} nowMs={told ? nowMs : Date.parse(first.now)} />
+      <LiveBoard big room={room} names={names} nowMs={told ? nowMs : Date.parse(first.now)} />
     </main>
   )
 }
