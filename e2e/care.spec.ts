@@ -63,3 +63,43 @@ test.describe('a coordinator', () => {
     await expect(page.getByText('Turn the hand wheel away from you one whole turn')).toBeVisible()
   })
 })
+
+test.describe('an instructor at a machine', () => {
+  test.use({ storageState: stateFile('instructor') })
+
+  test('what a technician and a licensed tester did is written down by a tap, and a test that is overdue stops the machine until the next', async ({
+    page,
+    browser,
+  }) => {
+    await openMachine(page, 'Dunlin')
+    const care = page.getByRole('region', { name: 'Care' })
+    const book = page.getByRole('list', { name: 'Lines of the book, newest first' })
+    const tested = async (next: string) => {
+      await care.getByRole('button', { name: 'Electrical test …' }).click()
+      await care.getByLabel('By whom').fill('the county tester')
+      await care.getByLabel('Next by').fill(next)
+      await care.getByRole('button', { name: 'Write it down' }).click()
+      await expect(book.getByRole('listitem').first()).toContainText(`By the county tester. Next by ${next}.`)
+    }
+    await tested('2026-01-15')
+    await expect(
+      page.getByText('Its electrical safety test was due by 2026-01-15: not until it is tested'),
+    ).toBeVisible()
+    await tested('2038-01-15')
+    await expect(page.getByText('Its electrical safety test was due')).toHaveCount(0)
+    await expect(care.getByText('Electrical safety test')).toBeVisible()
+
+    await care.getByRole('button', { name: 'Serviced …' }).click()
+    await care.getByLabel('By whom').fill('a technician')
+    await care.getByLabel('What was done').fill('timing set')
+    await care.getByRole('button', { name: 'Write it down' }).click()
+    await expect(book.getByRole('listitem').first()).toContainText('timing set')
+
+    // A helper does not say so.
+    const helper = await (await browser.newContext({ storageState: stateFile('helper') })).newPage()
+    await helper.goto(page.url())
+    await expect(helper.getByRole('region', { name: 'Care' })).toBeVisible()
+    await expect(helper.getByRole('button', { name: 'Serviced …' })).toHaveCount(0)
+    await helper.context().close()
+  })
+})

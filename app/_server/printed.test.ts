@@ -75,7 +75,7 @@ describe('the calendar that a phone reads', () => {
     endsAt: new Date('2026-03-12T20:00:00Z'),
     blocks: 2,
   }
-  const calendar = careCalendar([machine, idle], undefined, now.toISOString(), 120)
+  const calendar = careCalendar([machine, idle], undefined, now.toISOString(), 120, 'Europe/London')
   const feed = (sessions = [session] as Parameters<typeof careFeed>[2]) =>
     unfolded(careFeed('The Hall', calendar, sessions, 'https://room.example', now))
 

@@ -27,18 +27,26 @@ describe('the calendar of care', () => {
       undefined,
       NOW,
       30,
+      'Europe/London',
     )
     expect(jobs(calendar.now)).toEqual(['Heron clean', 'Avocet clean'])
     expect(calendar.now.every(({ on }) => on === '2026-03-01')).toBe(true)
+  })
+
+  it('says today where the room stands', () => {
+    const todayIn = (timeZone: string, now: string) =>
+      careCalendar([machine('Heron', { bobbinsSinceClean: 9 })], undefined, now, 30, timeZone).now[0]?.on
+    expect(todayIn('America/Vancouver', '2026-03-02T03:00:00.000Z')).toBe('2026-03-01')
+    expect(todayIn('Pacific/Auckland', '2026-03-01T20:00:00.000Z')).toBe('2026-03-02')
   })
 
   it('puts what has a day on that day, as far ahead as it looks', () => {
     const tested = {
       electricalTest: { at: '2026-02-20T00:00:00.000Z', passed: true, nextDue: '2026-04-01T00:00:00.000Z' },
     }
-    const far = careCalendar([machine('Heron', tested)], undefined, NOW, 60)
+    const far = careCalendar([machine('Heron', tested)], undefined, NOW, 60, 'Europe/London')
     expect(far.coming.map(({ on, due }) => [on, due.job])).toEqual([['2026-04-01', 'electrical-test']])
-    expect(careCalendar([machine('Heron', tested)], undefined, NOW, 20).coming).toEqual([])
+    expect(careCalendar([machine('Heron', tested)], undefined, NOW, 20, 'Europe/London').coming).toEqual([])
   })
 
   it('has each job of each machine at one place at most, and misses none that is due', () =>
@@ -47,7 +55,7 @@ describe('the calendar of care', () => {
         const one = { machineId: 'x', name: 'X', traits: { oiling }, state: foldMachine(events) } as Parameters<
           typeof careCalendar
         >[0][number]
-        const { now, coming, soon } = careCalendar([one], undefined, NOW, 120)
+        const { now, coming, soon } = careCalendar([one], undefined, NOW, 120, 'Europe/London')
         const all = [...jobs(now), ...jobs(coming), ...jobs(soon)]
         expect(new Set(all).size).toBe(all.length)
         const due = careOf(one.state, one.traits, undefined, NOW).filter(

@@ -1,3 +1,4 @@
+import { dayIn } from '../units/day'
 import type { RoomNumbers } from '../knowledge/room-number'
 import type { MachineState } from '../machine/state'
 import type { Traits } from '../knowledge/machine/trait'
@@ -32,14 +33,16 @@ interface CaredFor {
  * What a room's machines need, and when.
  * @param now ISO, UTC
  * @param days how far ahead it looks
+ * @param timeZone where the room stands: what is due now is due today
  */
 export function careCalendar(
   machines: readonly CaredFor[],
   numbers: RoomNumbers | undefined,
   now: string,
   days: number,
+  timeZone: string,
 ): CareCalendar {
-  const today = now.slice(0, 10)
+  const today = dayIn(new Date(now), timeZone)
   const last = new Date(Date.parse(now) + days * 24 * 3_600_000).toISOString().slice(0, 10)
   const all = machines.flatMap(({ machineId, name, state, traits }) =>
     careOf(state, traits, numbers, now).map((due) => ({ machineId, machine: name, due })),

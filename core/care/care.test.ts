@@ -48,6 +48,18 @@ describe('care falls due', () => {
     expect(care([sewn(0), line(0, { kind: 'oiled', body: {} })], 0)).toMatchObject({ clean: 'due', 'oil-race': 'well' })
   })
 
+  it('by a day of use once a class, at whatever hour it is held, and twice after two', () =>
+    fc.assert(
+      fc.property(fc.nat(23), fc.integer({ min: 1, max: 7 }), fc.integer({ min: 1, max: 30 }), (hour, hours, days) => {
+        const class_ = (day: number) => Array.from({ length: hours }, (_, past) => sewn(day + (hour + past) / 24))
+        expect(care(class_(0), 1)).toMatchObject({ clean: 'due', 'oil-race': 'due', 'room-check': 'due' })
+        expect(care([...class_(0), ...class_(days)], days + 1)).toMatchObject({ clean: 'late', 'oil-race': 'late' })
+        const cleaned = line((hour + hours / 2) / 24, { kind: 'cleaned', body: {} })
+        const between = [...class_(0), cleaned].sort((a, b) => a.happenedAt.localeCompare(b.happenedAt))
+        expect(care(between, 1).clean).not.toBe('late')
+      }),
+    ))
+
   it('at once after lint-shedding cloth', () => {
     const events = [sewn(0), line(0, { kind: 'cleaned', body: {} })]
     expect(care(events, 0)).toMatchObject({ clean: 'well' })

@@ -4,7 +4,7 @@ import type { TSchema } from 'typebox'
 export interface LineField {
   /** from the body's root, such as `in.sizeNm` */
   readonly path: string
-  readonly kind: 'word' | 'number' | 'yes' | 'text'
+  readonly kind: 'word' | 'number' | 'yes' | 'day' | 'text'
   /** the words of a `word` */
   readonly words: readonly string[]
   /** the field's own name as it is typed: "motor minutes" */
@@ -68,7 +68,8 @@ export function lineFields(schema: TSchema): LineFields | undefined {
         return true
       }
       case 'string':
-        return at['format'] === 'uuid' ? !required : field('text')
+        if (at['format'] === 'uuid') return !required
+        return field(at['format'] === 'date-time' ? 'day' : 'text')
       default:
         return !required
     }

@@ -71,6 +71,12 @@ describe('a typed line', () => {
     ['knot sewn 20', 'Knot', 'used', { use: { load: 'ordinary', motorMinutes: 20 }, finishedProject: false }],
     ['heron bobbin 3', 'Heron', 'bobbin-wound', { count: 3 }],
     ['heron note "the lid falls off"', 'Heron', 'noted', { text: 'the lid falls off' }],
+    [
+      'heron electrical test passed the county tester next due 2027-12-10',
+      'Heron',
+      'electrical-test',
+      { passed: true, by: 'the county tester', nextDue: '2027-12-10T00:00:00.000Z' },
+    ],
     ['heron red tag smells of burning', 'Heron', 'red-tagged', { because: 'smells of burning' }],
     ['heron fault electrical a small shock', 'Heron', 'fault-opened', { fault: 'electrical', seen: 'a small shock' }],
     [
@@ -98,6 +104,12 @@ describe('a typed line', () => {
     expect(happening).toBeUndefined()
     expect(fault).toMatchObject({ from, to })
     expect(fault!.message).toContain(message)
+  })
+
+  it('says of a day that no calendar has that it is none', () => {
+    expect(read('heron electrical test passed somebody 2027-02-30').fault?.message).toBe(
+      '2027-02-30 is no day of the calendar',
+    )
   })
 
   it('offers what could come next', () => {

@@ -209,6 +209,16 @@ function readBody(
       values.set(yes.path, true)
       continue
     }
+    const day = free(({ kind: of }) => of === 'day')[0]
+    if (day && DAY.test(word.text)) {
+      const moment = new Date(`${word.text}T00:00:00.000Z`)
+      if (Number.isNaN(moment.getTime()) || !moment.toISOString().startsWith(word.text))
+        return { next: [], fault: { ...span(word), message: `${word.text} is no day of the calendar` } }
+      values.set(day.path, moment.toISOString())
+      // Its name before it is no part of what is said otherwise: "by the tester, next due 2027-12-10".
+      while (texts.length > 0 && day.name.split(' ').includes(plainWord(texts.at(-1)!.text))) texts.pop()
+      continue
+    }
     const counted = namedNumber(
       words,
       i,
@@ -279,6 +289,9 @@ function readBody(
     }
   return { next, happening: { kind, body: nested(values) } as Happening }
 }
+
+/** A day as it is written everywhere alike. */
+const DAY = /^\d{4}-\d{2}-\d{2}$/
 
 /** A part of a line whose name is no noun. */
 const NOUNS: Readonly<Record<string, string>> = { because: 'reason' }

@@ -3,7 +3,7 @@ import { kindOf, type Happening, type MachineEvent } from './event'
 import type { CareCounts, MachineState } from './state'
 
 /** Raised with every change of what a book folds to; a state that another version made is folded again at the next start. */
-export const FOLD_VERSION = 6
+export const FOLD_VERSION = 7
 
 /** A machine of which nothing has been written down: everything is still to be checked. */
 export const UNSEEN: MachineState = {
@@ -15,11 +15,11 @@ export const UNSEEN: MachineState = {
   faults: [],
   care: {
     bobbinsSinceClean: 0,
-    daysSinceClean: [],
+    daysSinceClean: 0,
     linty: false,
     bobbinsSinceOil: 0,
-    daysSinceOil: [],
-    daysSinceRoomCheck: [],
+    daysSinceOil: 0,
+    daysSinceRoomCheck: 0,
     motorMinutesSinceService: 0,
   },
 }

@@ -102,12 +102,15 @@ describe('what is due', () => {
     expect(roomCheckDue({ care: {} } as MachineState, later(0))).toContain('nobody has looked it over yet')
   })
 
-  it('is an electrical test on its day, and says which day that was', () => {
-    const tested = { locks: [], care: { electricalTest: { nextDue: later(0) } } } as unknown as MachineState
-    expect(stopsOf(tested, later(0))).toEqual([])
-    expect(stopsOf(tested, later(0.1))).toEqual([
-      'Its electrical safety test was due by 2026-11-20: not until it is tested',
-    ])
+  it('is an electrical test once its day is over wherever the venue stands, and says which day that was', () => {
+    for (const nextDue of ['2026-11-20T00:00:00.000Z', '2026-11-20T18:00:00.000Z']) {
+      const tested = { locks: [], care: { electricalTest: { nextDue } } } as unknown as MachineState
+      // The evening of that day in Hawaii.
+      expect(stopsOf(tested, '2026-11-21T09:00:00.000Z')).toEqual([])
+      expect(stopsOf(tested, '2026-11-21T12:00:01.000Z')).toEqual([
+        'Its electrical safety test was due by 2026-11-20: not until it is tested',
+      ])
+    }
     expect(stopsOf({ locks: [], care: {} }, later(9_999))).toEqual([])
   })
 

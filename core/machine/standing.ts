@@ -32,11 +32,14 @@ export function wearOfFitting(fitting: Fitting, rules: NeedleRules): WearAnswer 
 /** What of a machine's state may stop it. */
 export type Stoppable = Pick<MachineState, 'locks'> & { readonly care: Pick<MachineState['care'], 'electricalTest'> }
 
-/** Local rules say by when a machine is tested; past that day nobody sews on it. */
+/** A day is over everywhere so long after it begins at Greenwich: a book does not say where its venue stands. */
+const DAY_OVER_MS = 36 * 3_600_000
+
+/** Local rules say by which day a machine is tested; past that day nobody sews on it. */
 function testOverdue({ care }: Stoppable, now: string): string | undefined {
-  const nextDue = care.electricalTest?.nextDue
-  return nextDue !== undefined && nextDue < now
-    ? `Its electrical safety test was due by ${nextDue.slice(0, 10)}: not until it is tested`
+  const day = care.electricalTest?.nextDue?.slice(0, 10)
+  return day !== undefined && Date.parse(day) + DAY_OVER_MS < Date.parse(now)
+    ? `Its electrical safety test was due by ${day}: not until it is tested`
     : undefined
 }
 

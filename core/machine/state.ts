@@ -64,16 +64,16 @@ export interface LastSwatch {
   readonly onTarget: boolean
 }
 
-/** Counts from which care is judged; days are those on which it was used, `YYYY-MM-DD`. */
+/** Counts from which care is judged; days are those on which it was used. */
 export interface CareCounts extends MeterCounts {
   readonly firstAt?: string
   readonly bobbinsSinceClean: number
-  readonly daysSinceClean: readonly string[]
+  readonly daysSinceClean: number
   readonly linty: boolean
   readonly bobbinsSinceOil: number
-  readonly daysSinceOil: readonly string[]
+  readonly daysSinceOil: number
   readonly armOiledAt?: string
-  readonly daysSinceRoomCheck: readonly string[]
+  readonly daysSinceRoomCheck: number
   /** when somebody last went through the room check; absent: nobody ever has */
   readonly roomCheckAt?: string
   /** the first sewing after that */

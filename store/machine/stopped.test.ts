@@ -52,7 +52,7 @@ it('stopped is what its standing calls stopped: a lock, or a test that is overdu
     return [...stopped.keys()].sort()
   }
   expect(await at(new Date())).toEqual([tagged])
-  expect(await at(new Date(Date.now() + 2 * 86_400_000))).toEqual([tagged, overdue].sort())
+  expect(await at(new Date(Date.now() + 3 * 86_400_000))).toEqual([tagged, overdue].sort())
   await log(tagged, 'red-tag-lifted', { because: 'new cord' })
   expect(await at(new Date())).toEqual([])
 })

@@ -95,5 +95,5 @@ function stoppedBy(
 }
 
 function roomChecked({ usedSinceRoomCheckAt: _, ...counts }: CareCounts, roomCheckAt: string): CareCounts {
-  return { ...counts, daysSinceRoomCheck: [], roomCheckAt }
+  return { ...counts, daysSinceRoomCheck: 0, roomCheckAt }
 }

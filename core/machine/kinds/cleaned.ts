@@ -9,6 +9,6 @@ export const cleaned = kind({
   filter: 'care',
   mayWrite: STAFF,
   fold: (state) => staleAfter(state, 'bobbin'),
-  care: (counts) => ({ ...counts, bobbinsSinceClean: 0, daysSinceClean: [], linty: false }),
+  care: (counts) => ({ ...counts, bobbinsSinceClean: 0, daysSinceClean: 0, linty: false }),
   words: ({ found }) => ({ title: 'Cleaned', detail: found ? `Found: ${found}.` : '' }),
 })

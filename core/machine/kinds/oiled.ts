@@ -16,7 +16,7 @@ export const oiled = kind({
   mayWrite: STAFF,
   care: (counts, { where = 'race' }, { happenedAt }) => ({
     ...counts,
-    ...(where !== 'arm' && { bobbinsSinceOil: 0, daysSinceOil: [] }),
+    ...(where !== 'arm' && { bobbinsSinceOil: 0, daysSinceOil: 0 }),
     ...(where !== 'race' && { armOiledAt: happenedAt }),
   }),
   words: ({ where = 'race' }) => ({

@@ -21,10 +21,11 @@ const UseSchema = strict(
   { oneOf: [{ required: ['motorMinutes'] }, { required: ['chairMinutes'] }, { required: ['stitches'] }] },
 )
 
-/** Days are kept no further back than any interval can ask for. */
-const MOST_DAYS = 400
-const withDay = (days: readonly string[], day: string): readonly string[] =>
-  days.includes(day) ? days : [...days, day].sort().slice(-MOST_DAYS)
+/**
+ * So long nobody sews from one day of use to the next. A book does not say where its venue stands, and where midnight at Greenwich
+ * falls into a class, that would be two days of use.
+ */
+const NIGHT_MS = 8 * 3_600_000
 
 export const used = kind({
   body: strict({
@@ -45,12 +46,15 @@ export const used = kind({
     return { ...state, fitting: { ...fitting, uses: [...fitting.uses, use], projects } }
   },
   care: (counts, { use, linty = false }, { happenedAt }) => {
-    const day = happenedAt.slice(0, 10)
+    const before = counts.timeToldAt
+    const sameDay = before !== undefined && Date.parse(happenedAt) - Date.parse(before) < NIGHT_MS
+    // What was done in the middle of a day holds until that is sewn on once more.
+    const withDay = (days: number) => (sameDay ? Math.max(1, days) : days + 1)
     return {
       ...timeTold(counts, happenedAt),
-      daysSinceClean: withDay(counts.daysSinceClean, day),
-      daysSinceOil: withDay(counts.daysSinceOil, day),
-      daysSinceRoomCheck: withDay(counts.daysSinceRoomCheck, day),
+      daysSinceClean: withDay(counts.daysSinceClean),
+      daysSinceOil: withDay(counts.daysSinceOil),
+      daysSinceRoomCheck: withDay(counts.daysSinceRoomCheck),
       usedSinceRoomCheckAt: counts.usedSinceRoomCheckAt ?? happenedAt,
       motorMinutesSinceService: counts.motorMinutesSinceService + motorMinutesOf(use),
       linty: counts.linty || linty,

@@ -19,6 +19,7 @@ import { isId } from '../../../_server/answer'
 import { machinePage } from '../../../_server/machine'
 import { booksOf } from '../../../_server/store'
 import { BookLines } from './book-lines'
+import { ByOthers } from './by-others'
 import { AwayNote, WholeMachine } from './machine-away'
 import { FollowMachines } from '../../../_parts/live/follow-machines'
 import { QuickLog } from '../../../_parts/quick-log'
@@ -145,6 +146,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
               ))}
             </ul>
             <p className="mt-2 text-sm">The machine’s manual wins over every count.</p>
+            {!state.putAway && may(actor.role, 'log:serviced') && <ByOthers machineId={machine.machineId} />}
           </section>
 
           <Card machine={machine} site={site} maySet={may(actor.role, 'set-trait')} />
