@@ -11,5 +11,8 @@ export const CARE_DAYS = 120
 export async function careOfRoom(siteId: string, now: Date): Promise<{ site: Site; calendar: CareCalendar }> {
   const store = booksOf(siteId)
   const [machines, site] = await Promise.all([readMachines(store, siteId), readSite(store, siteId)])
-  return { site, calendar: careCalendar(machines, site.houseRules.numbers, now.toISOString(), CARE_DAYS, site.timeZone) }
+  return {
+    site,
+    calendar: careCalendar(machines, site.houseRules.numbers, now.toISOString(), CARE_DAYS, site.timeZone),
+  }
 }
