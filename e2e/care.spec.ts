@@ -32,6 +32,33 @@ test.describe('a helper at a machine', () => {
     await expect(page.getByRole('button', { name: 'All pieces found' })).toHaveCount(0)
   })
 
+  test('a fault that was written down is there until somebody says what cured it', async ({ page }) => {
+    await openMachine(page, 'Plover')
+    await page.getByRole('button', { name: 'Fault …' }).click()
+    await page.getByLabel('What kind').selectOption('feeding')
+    await page.getByLabel('What was seen, heard or smelt').fill('it creeps to the left')
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    const open = page.getByRole('region', { name: 'Open faults' })
+    await expect(open).toContainText('Fault open: feeding, it creeps to the left')
+    await open.getByRole('button', { name: 'Cured: feeding …' }).click()
+    await open.getByLabel('What cured it').fill('foot pressure up one')
+    await open.getByRole('button', { name: 'Write it down' }).click()
+    await expect(open).toHaveCount(0)
+    const lines = page.getByRole('list', { name: 'Lines of the book, newest first' }).getByRole('listitem')
+    await expect(lines.first()).toContainText('Cured: feeding')
+    await expect(lines.first()).toContainText('foot pressure up one')
+  })
+
+  test('a machine that wants its room check first leads on to it', async ({ page }) => {
+    await page.goto('/room')
+    await page
+      .getByRole('link', { name: /Room check first/ })
+      .first()
+      .click()
+    await page.getByRole('navigation', { name: 'Next' }).getByRole('link', { name: 'Room check' }).click()
+    await expect(page.getByRole('heading', { level: 1, name: 'Room check' })).toBeVisible()
+  })
+
   test('cannot lift a red tag, nor take it back as a mistake', async ({ page }) => {
     await openMachine(page, 'Godwit')
     await expect(page.getByText('Pedal cord is frayed').first()).toBeVisible()

@@ -1,4 +1,4 @@
-import { expect, stateFile, test } from './people'
+import { expect, LEARNER, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('coordinator') })
 
@@ -175,4 +175,34 @@ test('a cloth that nobody knows is found by looking, and its kit follows every a
   // An answer that was wrong is taken back, and everything with it.
   await page.getByRole('button', { name: /^Take back: rows of loops/ }).click()
   await expect(page.getByRole('listitem').filter({ hasText: 'rows of loops' })).toHaveCount(0)
+})
+
+test('a learner whose name was misspelled comes in by the right one, and no more by the wrong one', async ({
+  page,
+  playwright,
+  baseURL,
+}) => {
+  const door = await playwright.request.newContext({ baseURL: baseURL!, extraHTTPHeaders: { origin: baseURL! } })
+  const enters = async (firstName: string) =>
+    (await door.post('/api/sign-in/station', { data: { classCode: LEARNER.classCode, firstName } })).ok()
+  expect([await enters('Gwil'), await enters('Gwilym')]).toEqual([true, false])
+  await page.goto('/kits')
+  await page.getByRole('link', { name: /^Gwil/ }).click()
+  await page.getByText('Its name and whose it is, or put it away').click()
+  const form = page.getByRole('form', { name: 'The name of Gwil' })
+  await form.getByLabel('Name').fill('')
+  await form.getByRole('button', { name: 'Correct the name' }).click()
+  await expect(form.getByLabel('Name')).toHaveAttribute('aria-invalid', 'true')
+  await form.getByLabel('Name').fill('Gwilym')
+  await form.getByRole('button', { name: 'Correct the name' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: /^Gwilym: / })).toBeVisible()
+  expect([await enters('Gwil'), await enters('Gwilym')]).toEqual([false, true])
+
+  // Of whoever has no bag it is done where everybody stands.
+  await page.goto('/people/kept')
+  await page.getByRole('button', { name: 'Correct the name of Tobias …' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Tobiah')
+  await page.getByRole('button', { name: 'Correct the name', exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Correct the name of Tobiah …' })).toBeVisible()
+  await door.dispose()
 })

@@ -35,7 +35,7 @@ test('a machine is put away and stands in no plan of the room; its book is read,
 test('a bag is renamed and put away, a learner goes with theirs, and both come back', async ({ page }) => {
   await page.goto('/kits')
   await page.getByRole('link', { name: /Bram/ }).click()
-  await page.getByText('Its name, or put it away').click()
+  await page.getByText('Its name and whose it is, or put it away').click()
   await page.getByLabel('What is made').fill('blue sunhat')
   await page.getByRole('button', { name: 'Rename it' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Bram: blue sunhat' })).toBeVisible()

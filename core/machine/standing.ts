@@ -2,7 +2,7 @@ import { GROUP_WORDS } from '../knowledge/check/check'
 import { needleWear, type WearAnswer } from '../wear/wear'
 import type { NeedleSchool } from '../knowledge/needle/wear'
 import { counted, spaced } from '../units/words'
-import type { Fitting, MachineState } from './state'
+import type { Fitting, MachineState, OpenFault } from './state'
 
 /** What the room has chosen about needles. */
 export interface NeedleRules {
@@ -79,7 +79,7 @@ export function standingOf(state: MachineState, rules: NeedleRules, now: string)
   if (!state.fitting) due.push('No needle is known to be in it')
   else if (state.fitting.needle.condition === 'unverified') due.push('Nobody knows how old its needle is')
   else if (wear?.verdict === 'change') due.push(`Needle: ${wear.because}`)
-  for (const { fault, seen } of state.faults) due.push(`Fault open: ${fault}${seen ? `, ${seen}` : ''}`)
+  due.push(...state.faults.map(openFaultWords))
   if (state.failed.length > 0) due.push(`A check failed: ${state.failed.map((group) => GROUP_WORDS[group]).join(', ')}`)
   const open = state.stale.filter((group) => !state.failed.includes(group))
   const inRoom = state.failedSteps.filter(({ list }) => list === 'room').map(({ step }) => roomStepWords(step))
@@ -88,6 +88,8 @@ export function standingOf(state: MachineState, rules: NeedleRules, now: string)
   if (open.length > 0) due.push(`To check: ${open.map((group) => GROUP_WORDS[group]).join(', ')}`)
   return { standing: due.length > 0 ? 'due' : 'ready', because: due, ...withWear }
 }
+
+export const openFaultWords = ({ fault, seen }: OpenFault): string => `Fault open: ${fault}${seen ? `, ${seen}` : ''}`
 
 /** A step's own name is enough to find it again: "room-foot" → "foot". */
 const roomStepWords = (step: string): string => spaced(step.replace(/^room-/, ''))

@@ -21,7 +21,6 @@ import { bagKit, kitsOnOffer, worked, type BagMachine, type BagSaid, type BagWor
 import { type BagGiven, GivenNote, GivenBefore } from './given-before'
 import { ChangedMeanwhile } from './changed-meanwhile'
 import { KitWays } from './kit-ways'
-import { WholeBag } from './whole-bag'
 import { NotHere } from './not-here'
 
 interface Props {
@@ -211,7 +210,6 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, put
           {given.length > 0 && <GivenBefore given={given} />}
         </div>
       </div>
-      {mayGive && !putAway && <WholeBag projectId={projectId} learner={learner} name={name} />}
     </>
   )
 }

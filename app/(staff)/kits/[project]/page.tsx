@@ -12,6 +12,7 @@ import { mustSee } from '../../../_server/actor'
 import { projectPage } from '../../../_server/project'
 import { siteOf } from '../../../_server/site'
 import { booksOf } from '../../../_server/store'
+import { WholeBag } from './whole-bag'
 import { Bag } from './bag'
 import { kitRoomOf } from '../../../_server/kit-room'
 import type { BagMachine } from './bag-work'
@@ -50,29 +51,40 @@ export default async function BagPage({ params, searchParams }: Props) {
   })
   const asked = (await searchParams).machine
   const first = choices.find(({ machineId }) => machineId === (asked ?? project.given?.machineId)) ?? choices[0]
+  const mayGive = may(actor.role, 'give-kit')
   return (
-    <Bag
-      project={{
-        projectId: project.projectId,
-        learner: project.learner,
-        name: project.name,
-        fabric: project.fabric,
-        layers: project.layers,
-        operation: project.operation,
-        ...(project.sewn && { sewn: project.sewn }),
-      }}
-      given={given.map(({ machineId, kit, givenAt, givenBy }) => ({
-        machineId,
-        machine: [...machines, ...away].find((each) => each.machineId === machineId)?.name ?? '',
-        kit,
-        by: `${names.get(givenBy) ?? 'somebody'}, ${formatInTimeZone(givenAt, site.timeZone)}`,
-      }))}
-      machines={choices}
-      firstMachine={first?.machineId}
-      room={{ ...room, rules: rulesOfClass(room.rules, project.ofClass) }}
-      mayGive={may(actor.role, 'give-kit')}
-      putAway={project.putAway}
-      practice={site.practice}
-    />
+    <>
+      <Bag
+        project={{
+          projectId: project.projectId,
+          learner: project.learner,
+          name: project.name,
+          fabric: project.fabric,
+          layers: project.layers,
+          operation: project.operation,
+          ...(project.sewn && { sewn: project.sewn }),
+        }}
+        given={given.map(({ machineId, kit, givenAt, givenBy }) => ({
+          machineId,
+          machine: [...machines, ...away].find((each) => each.machineId === machineId)?.name ?? '',
+          kit,
+          by: `${names.get(givenBy) ?? 'somebody'}, ${formatInTimeZone(givenAt, site.timeZone)}`,
+        }))}
+        machines={choices}
+        firstMachine={first?.machineId}
+        room={{ ...room, rules: rulesOfClass(room.rules, project.ofClass) }}
+        mayGive={mayGive}
+        putAway={project.putAway}
+        practice={site.practice}
+      />
+      {mayGive && !project.putAway && (
+        <WholeBag
+          projectId={project.projectId}
+          personId={project.personId}
+          learner={project.learner}
+          name={project.name}
+        />
+      )}
+    </>
   )
 }

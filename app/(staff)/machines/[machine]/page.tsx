@@ -6,6 +6,7 @@ import { dayWords, formatInTimeZone } from '@/ui/time'
 import { careOf } from '@/core/care/care'
 import { kindsOf, shownLines } from '@/core/machine/book-lines'
 import { BOOK_FILTERS } from '@/core/machine/book-filter'
+import { openFaultWords, roomCheckDue } from '@/core/machine/standing'
 import { hasWords } from '@/core/people/free-text'
 import { mayLift, whoLifts } from '@/core/people/lifting'
 import { may } from '@/core/wire/permission'
@@ -24,6 +25,7 @@ import { AwayNote, WholeMachine } from './machine-away'
 import { FollowMachines } from '../../../_parts/live/follow-machines'
 import { QuickLog } from '../../../_parts/quick-log'
 import { SilentMeters } from '../../../_parts/silent-meters'
+import { OpenFaults } from './open-faults'
 import { Stopped } from './stopped'
 import { needleBars } from './needle-bars-of'
 import { Card } from './card'
@@ -57,8 +59,12 @@ export default async function MachinePage({ params, searchParams }: Props) {
     readMeters(store, actor.siteId),
   ])
   const { state, traits } = machine
-  // What a lock says stands in its own box, with what lifts it.
-  const others = standing.because.filter((because) => state.locks.every((lock) => lock.because !== because))
+  // What a lock says stands in its own box, with what lifts it, and a fault with what ends it; an electrical one ends with its lock.
+  const faults = state.faults.filter(({ fault }) => fault !== 'electrical')
+  const ownBox = [...state.locks.map(({ because }) => because), ...state.faults.map(openFaultWords)]
+  const others = standing.because.filter((because) => !ownBox.includes(because))
+  const wantsRoomCheck =
+    roomCheckDue(state, new Date().toISOString()) !== undefined || state.failedSteps.some(({ list }) => list === 'room')
   const bars = needleBars(state, site.timeZone)
   const { name, number, notes } = machine
   const own = { machineId: machine.machineId, name, number, notes }
@@ -103,6 +109,12 @@ export default async function MachinePage({ params, searchParams }: Props) {
           }))}
         />
       )}
+      {!state.putAway && faults.length > 0 && (
+        <OpenFaults
+          machineId={machine.machineId}
+          faults={faults.map((open) => ({ eventId: open.eventId, fault: open.fault, words: openFaultWords(open) }))}
+        />
+      )}
       {!state.putAway && others.length > 0 && (
         <ul className="mt-2 text-lg">
           {others.map((because) => (
@@ -119,6 +131,11 @@ export default async function MachinePage({ params, searchParams }: Props) {
           <Link href={`${base}/check`} className="btn btn-outline btn-lg">
             Seat check
           </Link>
+          {wantsRoomCheck && (
+            <Link href={`${base}/check?list=room`} className="btn btn-outline btn-lg">
+              Room check
+            </Link>
+          )}
           <Link href={`${base}/swatch`} className="btn btn-outline btn-lg">
             Read a swatch
           </Link>

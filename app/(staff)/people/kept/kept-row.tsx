@@ -4,6 +4,7 @@ import { Download } from 'lucide-react'
 import { useState } from 'react'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useWrite } from '@/ui/parts/use-write'
+import { RenamePerson } from '../../../_parts/rename-person'
 
 interface Person {
   readonly personId: string
@@ -14,9 +15,9 @@ interface Person {
   readonly inForce: boolean
 }
 
-/** One person: the file to hand over, and the way out for good. */
+/** One person: the file to hand over, the name as it should be, and the way out for good. */
 export function KeptRow({ person: { personId, name, words, inForce } }: { person: Person }) {
-  const [asked, setAsked] = useState(false)
+  const [asked, setAsked] = useState<'name' | 'erase'>()
   const { busy, fault, write } = useWrite()
   return (
     <li className="seam py-2">
@@ -36,14 +37,29 @@ export function KeptRow({ person: { personId, name, words, inForce } }: { person
         <button
           type="button"
           className="btn btn-ghost"
+          aria-label={`Correct the name of ${name} …`}
+          aria-expanded={asked === 'name'}
+          onClick={() => setAsked(asked === 'name' ? undefined : 'name')}
+        >
+          Name …
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost"
           aria-label={`Erase ${name} …`}
+          aria-expanded={asked === 'erase'}
           disabled={busy}
-          onClick={() => setAsked(!asked)}
+          onClick={() => setAsked(asked === 'erase' ? undefined : 'erase')}
         >
           Erase …
         </button>
       </div>
-      {asked && (
+      {asked === 'name' && (
+        <div className="mt-2 max-w-xl border-l-4 border-base-300 pl-4">
+          <RenamePerson personId={personId} name={name} />
+        </div>
+      )}
+      {asked === 'erase' && (
         <div className="mt-2 border-l-4 border-error pl-4">
           {inForce ? (
             <p>{name} is staff still: let them leave first, under People.</p>
