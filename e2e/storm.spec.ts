@@ -22,9 +22,9 @@ const WRITERS = 10
 const SCREENS = 6
 /** After which of the cuts something is killed. */
 const KILLED: Readonly<Record<number, 'first copy' | 'database' | 'second copy'>> = {
-  [CUTS / 4]: 'first copy',
-  [CUTS / 2]: 'database',
-  [(CUTS * 3) / 4]: 'second copy',
+  [Math.round(CUTS / 4)]: 'first copy',
+  [Math.round(CUTS / 2)]: 'database',
+  [Math.round((CUTS * 3) / 4)]: 'second copy',
 }
 const after = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
 

@@ -13,8 +13,8 @@ export function RenamePerson({ personId, name, learner }: { personId: string; na
   return (
     <CommandForm form={form} label={`The name of ${name}`} button="Correct the name">
       <Text
-        label="Name"
-        most={60}
+        label={learner ? 'The learner’s name' : 'Name'}
+        most={80}
         {...(learner && { hint: 'They come in at the station by it.' })}
         {...form.field('name')}
       />

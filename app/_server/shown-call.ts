@@ -31,7 +31,7 @@ export function unnamedCall(
     about,
     ...(machine !== undefined && { where: `${machine}, no. ${number}` }),
     since: timeIn(new Date(calledAt), timeZone),
-    ...(going && { going: {} }),
+    ...(going && { going: true as const }),
   }
 }
 

@@ -11,7 +11,7 @@ const EVERY_MS: Readonly<Record<HelpCall['about'], number | undefined>> = {
 export interface RingingCall {
   readonly callId: string
   readonly about: HelpCall['about']
-  readonly going?: object | undefined
+  readonly going?: object | true | undefined
 }
 
 /**

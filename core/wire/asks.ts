@@ -66,7 +66,7 @@ const UnnamedCall = strict({
   where: Type.Optional(Words),
   since: Words,
   /** absent: nobody yet */
-  going: Type.Optional(Type.Object({})),
+  going: Type.Optional(Type.Literal(true)),
 })
 
 /** A learner's line that was not taken when it came, as a screen shows it. */

@@ -1,3 +1,4 @@
+import { sameName } from '@/core/people/same-name'
 import { STAFF_ROLES, type StaffRole } from '@/core/room/role'
 import { erasePerson } from '../people/erase'
 import { notFound, Refused } from '../refused'
@@ -102,8 +103,30 @@ export const setOwnUnits = command('set-own-units', async ({ tx, actor }, { unit
     .execute()
 })
 
+/** @throws Refused 409 where another learner of a class of theirs has the name: nobody could tell at the door which of them comes in */
 export const renamePerson = command('rename-person', async (call, { personId, name }) => {
   await holdPerson(call, personId)
+  const classmates = await call.tx
+    .selectFrom('enrolment as own')
+    .innerJoin('course', (join) =>
+      join.onRef('course.site_id', '=', 'own.site_id').onRef('course.course_id', '=', 'own.course_id'),
+    )
+    .innerJoin('enrolment as each', (join) =>
+      join.onRef('each.site_id', '=', 'own.site_id').onRef('each.course_id', '=', 'own.course_id'),
+    )
+    .innerJoin('person', (join) =>
+      join.onRef('person.site_id', '=', 'each.site_id').onRef('person.person_id', '=', 'each.person_id'),
+    )
+    .select(['person.name', 'course.name as course'])
+    .where('own.site_id', '=', call.actor.siteId)
+    .where('own.person_id', '=', personId)
+    .where('own.put_away_at', 'is', null)
+    .where('course.closed_at', 'is', null)
+    .where('each.put_away_at', 'is', null)
+    .where('each.person_id', '<>', personId)
+    .execute()
+  const [same] = sameName(name, classmates)
+  if (same) throw new Refused(409, 'taken', `There is a ${same.name} in ${same.course} already`, 'name')
   await call.tx
     .updateTable('person')
     .set({ name })

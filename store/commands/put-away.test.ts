@@ -215,6 +215,15 @@ describe('a learner who is put away', () => {
     await run('add-projects', { courseId, projects: [newcomer] })
     expect((await readProject(store, siteId, newcomer.projectId))!.personId).toBe(newcomer.personId)
     await expect(run('take-out', { what: 'learner', id: bag.enrolmentId })).rejects.toMatchObject({ status: 409 })
+    // As the refusal says: one of them is renamed first; and nobody is given the name of another who comes in there.
+    await run('rename-person', { personId: newcomer.personId, name: `${bag.learner} the second` })
+    await run('take-out', { what: 'learner', id: bag.enrolmentId })
+    await expect(run('rename-person', { personId: newcomer.personId, name: bag.learner })).rejects.toMatchObject({
+      status: 409,
+      path: 'name',
+    })
+    await run('rename-person', { personId: bag.personId, name: bag.learner.toUpperCase() })
+    expect(await learnerSignIn(store, await code(), bag.learner)).toBeDefined()
   })
 })
 

@@ -45,18 +45,22 @@ export function ring(about: RingingCall['about']): void {
   })
 }
 
-/** Lets calls be heard at this device, and again until somebody goes. */
+/** Lets calls be heard at this device, and again until somebody goes; one that is quiet trembles where it can. */
 export function useRings(calls: readonly RingingCall[]): void {
   const [heard] = useState(() => new Map<string, number>())
   useEffect(() => {
     const look = () => {
-      if (isQuiet() || !mayBeHeard() || document.visibilityState !== 'visible') return
+      if (document.visibilityState !== 'visible') return
+      // A browser lets a page that nobody has touched move nothing, and complains of the asking.
+      const moves = navigator.userActivation?.hasBeenActive === true
+      const aloud = !isQuiet() && mayBeHeard()
+      if (!moves && !aloud) return
       const now = performance.now()
       const due = toBeHeard(calls, heard, now)
       if (!due) return
       heard.set(due.callId, now)
-      ring(due.about)
-      navigator.vibrate?.(200)
+      if (aloud) ring(due.about)
+      if (moves) navigator.vibrate?.(200)
     }
     look()
     const timer = setInterval(look, LOOK_MS)

@@ -77,7 +77,7 @@ export default async function BagPage({ params, searchParams }: Props) {
         putAway={project.putAway}
         practice={site.practice}
       />
-      {mayGive && !project.putAway && (
+      {may(actor.role, 'rename-project') && !project.putAway && (
         <WholeBag
           projectId={project.projectId}
           personId={project.personId}

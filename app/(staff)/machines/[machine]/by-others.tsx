@@ -51,6 +51,8 @@ export function ByOthers({ machineId }: { machineId: string }) {
               if (!landed) return
               setJob(undefined)
               setDid('')
+              setPassed('passed')
+              setNext('')
             })
           }}
         >

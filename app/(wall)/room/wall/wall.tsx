@@ -49,7 +49,7 @@ export function Wall({
           about,
           since: timeIn(new Date(calledAt), timeZone),
           ...(machine && { where: `${machine.name}, no. ${machine.number}` }),
-          ...(going && { going: {} }),
+          ...(going && { going: true as const }),
           ...(names && { who, ...(going && { goes: going.by }) }),
         }))}
       />
