@@ -153,6 +153,31 @@ test('a needle that a learner reports broken stops the machine, calls staff, and
   await learner.context().close()
 })
 
+test('a learner who smells or sees something electrical stops the machine, and staff are called by it', async ({
+  page,
+  browser,
+}) => {
+  const learner = await (await browser.newContext({ storageState: stateFile('learner') })).newPage()
+  await learner.goto('/station/fault')
+  await learner.getByRole('button', { name: 'A smell, a spark, a shock, a damaged cord' }).click()
+  await learner.getByRole('button', { name: 'It is unplugged: stop Curlew and call staff' }).click()
+  await expect(learner.getByRole('region', { name: 'Your call' })).toContainText('Called at')
+  await expect(learner.getByRole('alert').filter({ hasText: 'Curlew is stopped' })).toBeVisible()
+
+  await page.goto('/kits')
+  const calls = page.getByRole('region', { name: 'Calls for help' })
+  await expect(calls.getByRole('listitem')).toHaveCount(1)
+  await expect(calls.getByRole('listitem')).toContainText('A smell, a spark, a shock, a damaged cord')
+  await calls.getByRole('link', { name: /Curlew/ }).click()
+  await page.getByRole('button', { name: 'Licensed repair …' }).click()
+  await page.getByLabel('By whom (licensed)').fill('a licensed repairer')
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByText('Licensed repair written down')).toBeVisible()
+  await calls.getByRole('button', { name: /^Done/ }).click()
+  await expect(calls.getByRole('listitem')).toHaveCount(0)
+  await learner.context().close()
+})
+
 test('somebody who is hurt is one tap away, and the machine stops with it', async ({ page, browser }) => {
   const learner = await (await browser.newContext({ storageState: stateFile('learner') })).newPage()
   await openMachine(page, 'Heron')

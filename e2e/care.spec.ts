@@ -70,6 +70,24 @@ test.describe('a helper at a machine', () => {
 test.describe('a coordinator', () => {
   test.use({ storageState: stateFile('coordinator') })
 
+  test('what waits for a technician stands at the machine and in the care, until one was there', async ({ page }) => {
+    await openMachine(page, 'Plover')
+    await page.getByRole('link', { name: 'Something is wrong' }).click()
+    await page.getByRole('button', { name: 'A bang or pop at each stitch' }).click()
+    await page.getByRole('button', { name: 'For a technician' }).click()
+    const open = page.getByRole('region', { name: 'Open faults' })
+    await expect(open).toContainText('For a technician: A bang or pop at each stitch')
+    await page.goto('/room/care')
+    const service = page.getByRole('article').filter({ hasText: 'Service by a technician' })
+    await expect(service).toContainText('asked for: a bang or pop at each stitch')
+    await service.getByRole('link', { name: 'Plover' }).click()
+    await page.getByRole('button', { name: 'Serviced …' }).click()
+    await page.getByLabel('By whom').fill('a technician')
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByText('Service written down')).toBeVisible()
+    await expect(open).toHaveCount(0)
+  })
+
   test('stops a machine, lets it run again with a reason, and answers a trait at the machine', async ({ page }) => {
     await openMachine(page, 'Plover')
     await page.getByRole('button', { name: 'Red tag …' }).click()

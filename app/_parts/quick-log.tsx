@@ -11,6 +11,7 @@ import { Count } from '@/ui/fields/number'
 import { Select } from '@/ui/fields/select'
 import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
+import { Opener } from '@/ui/parts/opener'
 import { useWrite } from '@/ui/parts/use-write'
 
 type Form = 'used' | 'noted' | 'red-tagged' | 'needle-broke' | 'fault-opened' | 'oiled'
@@ -75,14 +76,7 @@ export function QuickLog({
     }),
   }
   const button = (name: Form, words: string) => (
-    <button
-      type="button"
-      aria-expanded={form === name}
-      className={`btn ${form === name ? 'btn-neutral' : 'btn-outline'}`}
-      onClick={() => setForm(form === name ? undefined : name)}
-    >
-      {words}
-    </button>
+    <Opener words={words} open={form === name} toggle={() => setForm(form === name ? undefined : name)} />
   )
   return (
     <div className="mt-2">
@@ -94,6 +88,14 @@ export function QuickLog({
           onClick={() => void log(machineId, 'cleaned', {}, { done: 'Cleaned' })}
         >
           Cleaned
+        </button>
+        <button
+          type="button"
+          className="btn btn-outline"
+          disabled={busy}
+          onClick={() => void log(machineId, 'cleaned', { found: 'lots of fluff' }, { done: 'Cleaned: lots of fluff' })}
+        >
+          Cleaned: lots of fluff
         </button>
         {oiling === 'race-and-arm' ? (
           button('oiled', 'Oiled …')

@@ -1,5 +1,5 @@
 import 'server-only'
-import ical from 'ical-generator'
+import ical, { ICalEventStatus } from 'ical-generator'
 import type { CareCalendar } from '@/core/care/calendar'
 import type { Session } from '@/store/session/sessions'
 
@@ -38,6 +38,8 @@ export function careFeed(
       start: startsAt,
       end: endsAt,
       stamp: now,
+      // A calendar strikes out what is called off; one that does not know of it shows the words.
+      status: calledOff ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
       summary: calledOff ? `${course}: called off` : course,
       description: calledOff ?? `Before class: ${base}/sessions/${sessionId}/bench`,
       url: `${base}/sessions/${sessionId}`,

@@ -102,6 +102,8 @@ describe('the calendar that a phone reads', () => {
     const text = feed([{ ...session, calledOff: 'the heating is out' }])
     expect(text).toContain('called off')
     expect(text).toContain('the heating is out')
+    expect(text).toMatch(/^STATUS:CANCELLED\r$/m)
+    expect(feed()).not.toContain('CANCELLED')
   })
 
   it('defers to the manual wherever it asks for care, and names nobody', () => {

@@ -3,11 +3,12 @@ import { existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { freePort } from '@/bin/serve/private-cluster'
+import { endedWhenSilent } from './silent'
 
 export interface RunningServer {
   readonly url: string
   readonly process: ChildProcess
-  /** when it ends though nobody told it to, by a fault or for want of memory: how, in words */
+  /** when it ends though nobody told it to, by a fault, for want of memory, or since it had hung: how, in words */
   readonly lost: Promise<string>
   stop(): Promise<void>
 }
@@ -108,16 +109,18 @@ export async function startServer(
   if (options.pidFile && server.pid) writeFileSync(options.pidFile, String(server.pid))
   const url = `http://localhost:${port}`
   const end = Date.now() + 30_000
+  const health = `http://127.0.0.1:${port}/api/health`
   for (;;) {
     if (server.exitCode !== null) {
       const where = options.journal ? `is in ${options.journal}` : 'is above'
       throw new Error(`The application ended at its start; what it said ${where}`)
     }
-    const answer = await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => undefined)
+    const answer = await fetch(health).catch(() => undefined)
     if (answer?.ok) break
     if (Date.now() > end) throw new Error('The application did not answer within 30 s')
     await new Promise((resolve) => setTimeout(resolve, 60))
   }
+  endedWhenSilent(server, health)
   return {
     url,
     process: server,

@@ -145,6 +145,53 @@ describe('before class', () => {
     ))
 })
 
+describe('what waits for a technician', () => {
+  const looked = (day: number, symptom: 'skipped' | 'popping') =>
+    line(day, { kind: 'fault-run', body: { symptom, answers: [], outcome: 'service' } })
+  const service = (events: MachineEvent[]) =>
+    careOf(foldMachine(events), traits, undefined, at(30)).find(({ job }) => job === 'service')!
+  const because = (events: MachineEvent[]) =>
+    standingOf(foldMachine(events), DEFAULT_HOUSE_RULES.needle, at(30)).because.join('; ')
+
+  it('stands at the machine and in its care, by name and once, until one was there', () => {
+    const asked = [looked(0, 'skipped'), looked(1, 'skipped'), looked(2, 'popping')]
+    expect(because(asked).match(/For a technician: [^;]*/g)).toEqual([
+      'For a technician: Skipped stitches',
+      'For a technician: A bang or pop at each stitch',
+    ])
+    expect(service(asked)).toMatchObject({
+      status: 'due',
+      because: 'asked for: skipped stitches, a bang or pop at each stitch',
+    })
+    const electrician = line(3, { kind: 'serviced', body: { by: 'licensed', electrical: true } })
+    expect(because([...asked, electrician])).toContain('Skipped stitches')
+    const there = line(4, { kind: 'serviced', body: { by: 'a technician', electrical: false } })
+    expect(because([...asked, there])).not.toContain('technician')
+    expect(service([...asked, there]).status).not.toBe('due')
+  })
+
+  it('is a fault of the timing, too, whoever wrote it down: that is a technician’s alone', () => {
+    const timing = line(0, { kind: 'fault-opened', body: { fault: 'timing' } })
+    expect(because([timing])).toContain('For a technician: timing')
+    expect(service([timing])).toMatchObject({ status: 'due', because: 'asked for: timing' })
+    expect(service([line(0, { kind: 'fault-opened', body: { fault: 'jam' } })]).status).not.toBe('due')
+  })
+
+  it('ends one by one where staff find out themselves, as any fault does', () => {
+    const open = (events: MachineEvent[]) => foldMachine(events).faults.map(({ eventId }) => eventId)
+    const asked = [
+      looked(0, 'skipped'),
+      looked(1, 'popping'),
+      line(2, { kind: 'fault-opened', body: { fault: 'other' } }),
+    ]
+    const [first, second, third] = open(asked)
+    const cured = (opened?: string) =>
+      line(3, { kind: 'fault-cured', body: { fault: 'other', cure: 'a new needle', ...(opened && { opened }) } })
+    expect(open([...asked, cured(second)])).toEqual([first, third])
+    expect(open([...asked, cured()])).toEqual([])
+  })
+})
+
 describe('a lock', () => {
   const standing = (events: MachineEvent[]) =>
     standingOf(foldMachine(events), DEFAULT_HOUSE_RULES.needle, at(30)).standing

@@ -66,6 +66,8 @@ function careFacts(state: MachineState, traits: Traits, numbers: RoomNumbers | u
     sessionDaysSinceClean: care.daysSinceClean,
     linty: care.linty,
     roomCheckDue: roomCheckDue(state, now) !== undefined,
+    forTechnician:
+      state.faults.flatMap(({ technician, fault, seen = fault }) => (technician ? [seen] : [])).join(', ') || undefined,
     bobbinsSinceOil: care.bobbinsSinceOil,
     sessionDaysSinceOil: care.daysSinceOil,
     daysSinceArmOil: daysBetween(care.armOiledAt ?? care.firstAt, now),
@@ -96,6 +98,9 @@ function nearest({ clocks, atOnce, atOnceWords = 'at once' }: CareGiven, facts: 
       }
     else if (byCalendar) best = { ...best, dueOn }
   }
-  if (atOnce && facts[atOnce] === true && best.share < 1) return { ...best, share: 1, because: atOnceWords }
-  return best
+  const asked = atOnce && facts[atOnce]
+  // What is asked for by name is named, however much else asks for the same.
+  if (typeof asked === 'string')
+    return { ...best, share: Math.max(1, best.share), because: `${atOnceWords}: ${asked.toLowerCase()}` }
+  return asked === true && best.share < 1 ? { ...best, share: 1, because: atOnceWords } : best
 }

@@ -50,6 +50,7 @@ type Named =
   | 'footThere'
   | 'footUp'
   | 'footWanted'
+  | 'forTechnician'
   | 'gapMm'
   | 'grooveWords'
   | 'gsmPerMm'

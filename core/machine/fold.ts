@@ -3,7 +3,7 @@ import { kindOf, type Happening, type MachineEvent } from './event'
 import type { CareCounts, MachineState } from './state'
 
 /** Raised with every change of what a book folds to; a state that another version made is folded again at the next start. */
-export const FOLD_VERSION = 7
+export const FOLD_VERSION = 8
 
 /** A machine of which nothing has been written down: everything is still to be checked. */
 export const UNSEEN: MachineState = {

@@ -16,5 +16,5 @@ export function cannotHappen(
   if (!before.putAway || ABOUT_ITS_BOOK.includes(line.kind)) return undefined
   if (line.kind === 'put-away') return 'It is put away already'
   if (line.happenedAt < before.putAway.since) return undefined
-  return `It was put away on ${before.putAway.since.slice(0, 10)}: take it out first, or say when before that it happened`
+  return 'It was put away before then: take it out first, or give the moment before that at which it happened'
 }

@@ -89,7 +89,8 @@ export function standingOf(state: MachineState, rules: NeedleRules, now: string)
   return { standing: due.length > 0 ? 'due' : 'ready', because: due, ...withWear }
 }
 
-export const openFaultWords = ({ fault, seen }: OpenFault): string => `Fault open: ${fault}${seen ? `, ${seen}` : ''}`
+export const openFaultWords = ({ fault, seen, technician }: OpenFault): string =>
+  technician ? `For a technician: ${seen ?? fault}` : `Fault open: ${fault}${seen ? `, ${seen}` : ''}`
 
 /** A step's own name is enough to find it again: "room-foot" → "foot". */
 const roomStepWords = (step: string): string => spaced(step.replace(/^room-/, ''))

@@ -86,6 +86,8 @@ export interface CareCounts extends MeterCounts {
 export interface OpenFault {
   readonly fault: Fault
   readonly seen?: string
+  /** nobody of the room may put it right, or whoever looked could not: it waits for a technician */
+  readonly technician?: true
   readonly since: string
   readonly eventId: string
 }

@@ -5,7 +5,10 @@ import type { MachineEvent } from '../machine/event'
 import { saidIn } from '../machine/said'
 import { SYMPTOMS, SYMPTOM_WORDS } from '../knowledge/fault/symptom'
 import { strict, words } from '../schema/shape'
+import type { LockKind, MachineState } from '../machine/state'
+import type { Role } from '../room/role'
 import { callsSomebody } from './calling'
+import { locksGone, mayLift } from './lifting'
 
 /** What the finder had asked by the time somebody called. */
 export const CallFoundSchema = strict({
@@ -59,4 +62,33 @@ export function callRaisedBy(line: MachineEvent): Pick<HelpCall, 'about' | 'foun
     return { about: 'hurt', found: { ...(said.body.what && { what: said.body.what }) } }
   if (said.kind !== 'fault-run') return undefined
   return { about: 'help', found: { symptom: said.body.symptom, answers: said.body.answers } }
+}
+
+/** What somebody waits at who may not let the machine run again. No words of the line: whoever comes reads them at the machine. */
+const STOPPED: Readonly<Record<LockKind, CallFound>> = {
+  'red-tag': { what: 'The machine is stopped' },
+  'broken-needle': { symptom: 'needle-breaks' },
+  electrical: { symptom: 'electrical' },
+  'failed-check': { what: 'The check found what nobody may sew with' },
+}
+
+/** So long somebody may still stand at a machine that stopped under them, ms: a line that comes later calls nobody. */
+export const STILL_THERE_MS = 30 * 60_000
+
+type Locks = Pick<MachineState, 'locks'>
+
+/**
+ * The call that follows from what a line stops: whoever writes it and may not let the machine run again waits for somebody who may,
+ * whether they thought of calling or not. Undefined: it stops nothing, or whoever wrote it can help themselves, or is gone by now.
+ * @param now ms
+ */
+export function callForStop(
+  role: Role,
+  { happenedAt }: Pick<MachineEvent, 'happenedAt'>,
+  { before, after }: { readonly before: Locks; readonly after: Locks },
+  now: number,
+): Pick<HelpCall, 'about' | 'found'> | undefined {
+  if (now - Date.parse(happenedAt) > STILL_THERE_MS) return undefined
+  const locked = locksGone(after, before).find(({ kind }) => !mayLift(role, kind))
+  return locked && role === 'learner' ? { about: 'help', found: STOPPED[locked.kind] } : undefined
 }

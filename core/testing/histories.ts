@@ -80,7 +80,7 @@ export const ANY_BODY = {
   'fault-run': fc.record({
     symptom: fc.constantFrom('skipped' as const, 'loops-under' as const, 'needle-breaks' as const),
     answers: fc.constant([{ check: 'rethread-foot-up' as const, found: true }]),
-    outcome: fc.constantFrom('cured' as const, 'handed-on' as const),
+    outcome: fc.constantFrom('cured' as const, 'handed-on' as const, 'service' as const, 'left' as const),
   }),
   'bobbin-screw-turned': fc.constant({ eighths: -1 }),
   serviced: fc.record({ by: fc.constant('a technician'), electrical: fc.boolean() }),

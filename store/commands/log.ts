@@ -5,7 +5,7 @@ import type { CommandBody } from '@/core/wire/commands'
 import { may } from '@/core/wire/permission'
 import { check } from '@/core/schema/validate'
 import { Invalid } from '@/core/schema/invalid'
-import { callRaisedBy } from '@/core/people/help-call'
+import { callForStop, callRaisedBy } from '@/core/people/help-call'
 import { readTraits } from '../machine/machines'
 import { openCall } from '../calls/open-call'
 import { readLine, writeLine } from '../machine/book'
@@ -43,8 +43,8 @@ export async function writeHappened(call: CommandCall, machineId: string, line: 
   await checkNeedle(call, machineId, line)
   if (line.kind === 'correction') await checkCorrection(call, machineId, line.body)
   await checkProject(call, line)
-  await writeLine(call.tx, call.actor, machineId, line)
-  const raised = callRaisedBy(line)
+  const states = await writeLine(call.tx, call.actor, machineId, line)
+  const raised = callRaisedBy(line) ?? callForStop(call.actor.role, line, states, call.now.getTime())
   if (raised) await openCall(call, machineId, raised.about, raised.found)
 }
 

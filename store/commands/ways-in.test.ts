@@ -238,6 +238,42 @@ describe('a call for help', () => {
     expect(await open()).toHaveLength(1)
   })
 
+  it('comes of whatever stops the machine under a learner, along every way, and not of what comes too late', async () => {
+    const seatCheck = { list: 'seat', steps: [{ step: 'no-touch', group: 'no-touch', result: 'fail' }] }
+    const stops: [string, object, object][] = [
+      ['fault-opened', { fault: 'electrical', seen: 'a smell' }, { symptom: 'electrical' }],
+      ['needle-broke', { piecesFound: false }, { symptom: 'needle-breaks' }],
+      ['check-run', seatCheck, { what: 'The check found what nobody may sew with' }],
+    ]
+    for (const [kind, body, found] of stops) {
+      await log('learner', kind, body)
+      expect(await open()).toMatchObject([{ who: learner.learner, machineId, about: 'help', found }])
+      await run('helper', 'end-call', { callId: (await open())[0]!.callId })
+      const left = await log('learner', 'fault-run', { symptom: 'skipped', answers: [], outcome: 'left' })
+      await log('learner', 'correction', corrects(left, { kind, body }))
+      expect(await open()).toMatchObject([{ found }])
+      await run('helper', 'end-call', { callId: (await open())[0]!.callId })
+    }
+    // It waited on a device without a network, and whoever wrote it has long found somebody.
+    const broke = {
+      machineId,
+      happenedAt: new Date().toISOString(),
+      kind: 'needle-broke',
+      body: { piecesFound: false },
+    }
+    await run('learner', 'log', broke, uuid(), new Date(Date.now() + 40 * 60_000))
+    // Staff who stop a machine stand at it.
+    await log('helper', 'needle-broke', { piecesFound: false })
+    expect(await open()).toEqual([])
+  })
+
+  it('is one call where what stops the machine is handed on as well', async () => {
+    await log('learner', 'fault-opened', { fault: 'electrical' })
+    await log('learner', 'fault-run', { symptom: 'electrical', answers: [], outcome: 'handed-on' })
+    expect(await open()).toMatchObject([{ found: { symptom: 'electrical' } }])
+    expect(await open()).toHaveLength(1)
+  })
+
   it('is one call however often it is made, seen once, gone to, ended; or taken back by its owner alone', async () => {
     await run('learner', 'call-staff', { machineId, found: {} })
     await run('learner', 'call-staff', { machineId, found: { what: 'still here' } })

@@ -160,6 +160,7 @@ const columnsOf = ({ needlesBefore = [], ...state }: MachineState) => ({
  * people writing at once both land, in order; a late line folds in its place. Every way into a book ends here, so its
  * laws are kept here: a line that takes a lock away is written by somebody who may lift it, and nothing happens at a machine
  * that is put away.
+ * @returns the machine before and after it
  * @throws Refused 404 when the site has no such machine, 403 when the lock is for somebody else to lift, 409 when it is put away
  */
 export async function writeLine(
@@ -167,7 +168,7 @@ export async function writeLine(
   { siteId, role }: Pick<Actor, 'siteId' | 'role'>,
   machineId: string,
   line: MachineEvent,
-): Promise<MachineState> {
+): Promise<{ readonly before: MachineState; readonly after: MachineState }> {
   const held = await tx
     .selectFrom('machine_state')
     .select(STATE)
@@ -207,7 +208,7 @@ export async function writeLine(
   await keepState(tx, siteId, machineId, state)
   // Whatever line brought it back, its table may have been given to another meanwhile.
   if (before.putAway && !state.putAway) await standAtFreeTable(tx, siteId, machineId)
-  return state
+  return { before, after: state }
 }
 
 /** @throws Refused 404 when this book has no such line */

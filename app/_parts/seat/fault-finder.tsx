@@ -79,11 +79,13 @@ export function FaultFinder(props: Props) {
   if (stand.ask === 'electrical') {
     const stop = async () => {
       const seen = SYMPTOM_WORDS[symptom]
-      const said = { done: `${name} is stopped`, then: homeHref }
-      if (await log(machineId, 'fault-opened', { fault: 'electrical', seen }, said)) keep(undefined)
+      const said = { done: `${name} is stopped`, ...(role === 'staff' && { then: homeHref }) }
+      if (!(await log(machineId, 'fault-opened', { fault: 'electrical', seen }, said))) return
+      if (role === 'learner') await end('handed-on')
+      else keep(undefined)
     }
     return (
-      <ElectricalStop name={name} busy={busy} back={back} stop={() => void stop()}>
+      <ElectricalStop name={name} role={role} busy={busy} back={back} stop={() => void stop()}>
         <FaultNote fault={fault} />
       </ElectricalStop>
     )

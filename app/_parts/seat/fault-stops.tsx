@@ -1,13 +1,14 @@
 interface Props {
   readonly name: string
   readonly busy: boolean
+  readonly role: 'learner' | 'staff'
   readonly back: () => void
   /** what was wrong with the last write */
   readonly children: React.ReactNode
 }
 
 /** Nobody looks further than the plug. */
-export function ElectricalStop({ name, busy, back, children, stop }: Props & { stop: () => void }) {
+export function ElectricalStop({ name, role, busy, back, children, stop }: Props & { stop: () => void }) {
   return (
     <section className="sheet border-l-8 border-l-error p-6">
       <h2 className="text-2xl font-bold">Stop. Unplug it at the wall now</h2>
@@ -17,7 +18,7 @@ export function ElectricalStop({ name, busy, back, children, stop }: Props & { s
       </p>
       <div className="mt-4 flex flex-wrap gap-3">
         <button type="button" className="btn btn-error btn-lg" disabled={busy} onClick={stop}>
-          It is unplugged: stop {name}
+          {role === 'staff' ? `It is unplugged: stop ${name}` : `It is unplugged: stop ${name} and call staff`}
         </button>
         <button type="button" className="btn btn-ghost btn-lg" onClick={back}>
           Back
@@ -36,7 +37,7 @@ export function BreakStop({
   children,
   role,
   broke,
-}: Props & { role: 'learner' | 'staff'; broke: (piecesFound: boolean) => void }) {
+}: Props & { broke: (piecesFound: boolean) => void }) {
   return (
     <section className="sheet border-l-8 border-l-error p-6">
       <h2 className="text-2xl font-bold">Stop. Foot off the pedal, power off</h2>

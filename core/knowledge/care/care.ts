@@ -106,6 +106,8 @@ export const CARE: readonly Rule<CareGiven>[] = readable([
         { count: 'motorHoursSinceService', every: 'serviceHours', one: 'motor hour', words: 'motor hours' },
         { count: 'daysSinceService', every: 'serviceDays', one: 'day', words: 'days', byCalendar: true },
       ],
+      atOnce: 'forTechnician',
+      atOnceWords: 'asked for',
       how: 'Ask for somebody who services machines of this age and kind.',
       caution: 'Timing, motor and covers are for the technician.',
     },

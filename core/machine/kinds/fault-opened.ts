@@ -1,9 +1,10 @@
 import * as Type from 'typebox'
 import type { Static } from 'typebox'
-import { FAULTS } from '../../knowledge/fault/fault-kind'
+import { FAULTS, FOR_TECHNICIAN } from '../../knowledge/fault/fault-kind'
 import { EVERYONE } from '../../room/role'
 import { strict, words } from '../../schema/shape'
 import { locked } from '../changes'
+import type { OpenFault } from '../state'
 import { kind, Words } from './kind'
 
 const Fault = words(FAULTS)
@@ -14,7 +15,14 @@ export const faultOpened = kind({
   filter: 'trouble',
   mayWrite: EVERYONE,
   fold: (state, { fault, seen }, { happenedAt, eventId }) => {
-    const opened = { ...state, faults: [...state.faults, { fault, since: happenedAt, eventId, ...(seen && { seen }) }] }
+    const open: OpenFault = {
+      fault,
+      since: happenedAt,
+      eventId,
+      ...(seen && { seen }),
+      ...(FOR_TECHNICIAN.includes(fault) && { technician: true }),
+    }
+    const opened = { ...state, faults: [...state.faults, open] }
     if (fault !== 'electrical') return opened
     const because = `Electrical${seen ? ` (${seen})` : ''}: unplugged until a licensed repair is logged`
     return locked(opened, { kind: 'electrical', because, since: happenedAt, eventId })

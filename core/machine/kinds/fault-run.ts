@@ -1,10 +1,11 @@
 import * as Type from 'typebox'
 import type { Static } from 'typebox'
 import { CHECKS, FAULT_CHECKS } from '../../knowledge/fault/fault-check'
-import { SYMPTOM_WORDS, SYMPTOMS } from '../../knowledge/fault/symptom'
+import { SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '../../knowledge/fault/symptom'
 import { EVERYONE } from '../../room/role'
 import { strict, words } from '../../schema/shape'
 import { broken, needleOut } from '../changes'
+import type { MachineState } from '../state'
 import { kind, ProjectId, type Moment } from './kind'
 
 /** How a run of the finder ends. */
@@ -39,6 +40,13 @@ export const reportsBreak = (
 ): boolean =>
   symptom === 'needle-breaks' && (brokeAt === undefined || Date.parse(happenedAt) - Date.parse(brokeAt) > SAME_BREAK_MS)
 
+/** It waits for a technician, once for each thing that was seen, until somebody writes that one was there. */
+function forTechnician(state: MachineState, symptom: Symptom, { happenedAt, eventId }: Moment): MachineState {
+  const seen = SYMPTOM_WORDS[symptom]
+  if (state.faults.some((open) => open.technician && open.seen === seen)) return state
+  return { ...state, faults: [...state.faults, { fault: 'other', seen, technician: true, since: happenedAt, eventId }] }
+}
+
 /** One run of the finder: what was seen, what was looked at, and how it ended. */
 export const faultRun = kind({
   body: Body,
@@ -46,7 +54,12 @@ export const faultRun = kind({
   mayWrite: EVERYONE,
   fold: (state, body, line) => {
     // What failed is cured; the check is still to be run again, since it stays stale. What stops the machine stays.
-    const looked = body.outcome === 'cured' ? { ...state, failed: [], failedSteps: [] } : state
+    const looked =
+      body.outcome === 'cured'
+        ? { ...state, failed: [], failedSteps: [] }
+        : body.outcome === 'service'
+          ? forTechnician(state, body.symptom, line)
+          : state
     if (!reportsBreak(body, line, state.brokeAt)) return looked
     return broken(needleOut(looked, line.happenedAt, { broke: true }), line, {})
   },

@@ -8,10 +8,11 @@ export const serviced = kind({
   body: strict({ by: Words, electrical: Type.Boolean(), did: Type.Optional(Words) }),
   filter: 'care',
   mayWrite: TEACHING,
+  // Whoever repaired what is electrical need not have looked at what else waits for a technician.
   fold: (state, { electrical }) =>
     electrical
       ? withoutLock({ ...state, faults: state.faults.filter(({ fault }) => fault !== 'electrical') }, 'electrical')
-      : state,
+      : { ...state, faults: state.faults.filter(({ technician }) => !technician) },
   care: (counts, _, { happenedAt }) => ({ ...counts, motorMinutesSinceService: 0, servicedAt: happenedAt }),
   words: ({ by, electrical, did }) => ({
     title: electrical ? 'Licensed electrical repair' : 'Serviced',

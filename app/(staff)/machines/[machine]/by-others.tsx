@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { Choice } from '@/ui/fields/choice'
 import { Text } from '@/ui/fields/text'
 import { FaultNote } from '@/ui/parts/fault-note'
+import { Opener } from '@/ui/parts/opener'
 import { useWrite } from '@/ui/parts/use-write'
 
 type Job = 'serviced' | 'electrical-test'
@@ -27,14 +28,7 @@ export function ByOthers({ machineId }: { machineId: string }) {
           { done: passed === 'passed' ? 'Test written down' : 'Stopped: it failed its electrical test' },
         )
   const button = (name: Job, words: string) => (
-    <button
-      type="button"
-      aria-expanded={job === name}
-      className={`btn ${job === name ? 'btn-neutral' : 'btn-outline'}`}
-      onClick={() => setJob(job === name ? undefined : name)}
-    >
-      {words}
-    </button>
+    <Opener words={words} open={job === name} toggle={() => setJob(job === name ? undefined : name)} />
   )
   return (
     <div className="mt-3">

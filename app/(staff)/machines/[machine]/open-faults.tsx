@@ -9,6 +9,8 @@ import { useWrite } from '@/ui/parts/use-write'
 interface Open {
   readonly eventId: string
   readonly fault: LineBody<'fault-cured'>['fault']
+  /** in a word or a few, as a tap names it */
+  readonly named: string
   /** as the machine’s standing says it */
   readonly words: string
 }
@@ -21,7 +23,7 @@ export function OpenFaults({ machineId, faults }: { machineId: string; faults: r
   return (
     <section className="mt-2" aria-label="Open faults">
       <ul>
-        {faults.map(({ eventId, fault, words }) => (
+        {faults.map(({ eventId, fault, named, words }) => (
           <li key={eventId} className="py-1">
             <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
               <span className="text-lg">{words}</span>
@@ -29,7 +31,7 @@ export function OpenFaults({ machineId, faults }: { machineId: string; faults: r
                 type="button"
                 className="btn btn-outline"
                 aria-expanded={curing === eventId}
-                aria-label={`Cured: ${fault} …`}
+                aria-label={`Cured: ${named} …`}
                 onClick={() => setCuring(curing === eventId ? undefined : eventId)}
               >
                 Cured …
@@ -40,11 +42,13 @@ export function OpenFaults({ machineId, faults }: { machineId: string; faults: r
                 className="mt-2 flex flex-wrap items-end gap-3"
                 onSubmit={(submitted) => {
                   submitted.preventDefault()
-                  void log(machineId, 'fault-cured', { fault, cure }, { done: 'Cured' }).then((landed) => {
-                    if (!landed) return
-                    setCuring(undefined)
-                    setCure('')
-                  })
+                  void log(machineId, 'fault-cured', { fault, cure, opened: eventId }, { done: 'Cured' }).then(
+                    (landed) => {
+                      if (!landed) return
+                      setCuring(undefined)
+                      setCure('')
+                    },
+                  )
                 }}
               >
                 <div className="min-w-64 flex-1">

@@ -112,7 +112,12 @@ export default async function MachinePage({ params, searchParams }: Props) {
       {!state.putAway && faults.length > 0 && (
         <OpenFaults
           machineId={machine.machineId}
-          faults={faults.map((open) => ({ eventId: open.eventId, fault: open.fault, words: openFaultWords(open) }))}
+          faults={faults.map((open) => ({
+            eventId: open.eventId,
+            fault: open.fault,
+            named: (open.technician && open.seen) || open.fault,
+            words: openFaultWords(open),
+          }))}
         />
       )}
       {!state.putAway && others.length > 0 && (

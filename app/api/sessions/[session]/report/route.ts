@@ -1,7 +1,9 @@
 import Papa from 'papaparse'
+import { dayIn } from '@/core/units/day'
 import { notFound } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
 import { asDownload, isId } from '../../../../_server/answer'
+import { siteOf } from '../../../../_server/site'
 import { route } from '../../../../_server/asked'
 import { readReport } from '../../../../_server/report'
 import { storeOf } from '../../../../_server/store'
@@ -28,7 +30,7 @@ export const GET = route<{ session: string }>({ may: 'see-sessions' }, async ({ 
     came: row.came ? 'yes' : 'no',
   }))
   return asDownload(
-    `session-report-${session.startsAt.toISOString().slice(0, 10)}.csv`,
+    `session-report-${dayIn(session.startsAt, (await siteOf(actor.siteId)).timeZone)}.csv`,
     'text/csv; charset=utf-8',
     `${Papa.unparse(rows, { escapeFormulae: true })}\r\n`,
   )

@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { dayIn } from '@/core/units/day'
 import { PART_WORDS, placeKey, sheetFigures } from '@/core/session/sheet'
 import { notFound } from '@/store/refused'
 import { readSessions } from '@/store/session/sessions'
@@ -6,6 +7,7 @@ import { asDownload, isId } from '../../../../_server/answer'
 import { asPlanSeat } from '@/core/session/seat'
 import { askedNow, readSessionFacts } from '../../../../_server/session-facts'
 import { storeOf } from '../../../../_server/store'
+import { siteOf } from '../../../../_server/site'
 import { route } from '../../../../_server/asked'
 
 /** The run sheet as a table: a line for each seat, in the order of blocks and machines; `?as=json` for JSON. */
@@ -38,7 +40,7 @@ export const GET = route<{ session: string }>({ may: 'see-sessions' }, async ({ 
         pinned: pinned ? 'yes' : '',
       }
     })
-  const day = session.startsAt.toISOString().slice(0, 10)
+  const day = dayIn(session.startsAt, (await siteOf(actor.siteId)).timeZone)
   if (query.get('as') === 'json') {
     const file = { startsAt: session.startsAt, blocks: session.blocks, course: session.course, seats: rows }
     return asDownload(`run-sheet-${day}.json`, 'application/json', JSON.stringify(file, undefined, 2))
