@@ -157,10 +157,14 @@ test('a learner who smells or sees something electrical stops the machine, and s
   page,
   browser,
 }) => {
-  const learner = await (await browser.newContext({ storageState: stateFile('learner') })).newPage()
+  const phone = { storageState: stateFile('learner'), viewport: { width: 360, height: 740 } }
+  const learner = await (await browser.newContext(phone)).newPage()
   await learner.goto('/station/fault')
   await learner.getByRole('button', { name: 'A smell, a spark, a shock, a damaged cord' }).click()
-  await learner.getByRole('button', { name: 'It is unplugged: stop Curlew and call staff' }).click()
+  const stop = learner.getByRole('button', { name: 'It is unplugged: stop Curlew and call staff' })
+  // Its words are all to be read on a phone.
+  await expect(stop).toBeInViewport({ ratio: 1 })
+  await stop.click()
   await expect(learner.getByRole('region', { name: 'Your call' })).toContainText('Called at')
   await expect(learner.getByRole('alert').filter({ hasText: 'Curlew is stopped' })).toBeVisible()
 

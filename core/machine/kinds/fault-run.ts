@@ -64,10 +64,15 @@ export const faultRun = kind({
     return broken(needleOut(looked, line.happenedAt, { broke: true }), line, {})
   },
   words: ({ symptom, answers, outcome, cured }) => {
-    const looked = answers.length === 1 ? 'One thing looked at' : `${answers.length} things looked at`
+    const looked =
+      answers.length === 0
+        ? 'Nothing looked at.'
+        : answers.length === 1
+          ? 'One thing looked at.'
+          : `${answers.length} things looked at.`
     return {
       title: `${SYMPTOM_WORDS[symptom]}: ${OUTCOME_WORDS[outcome]}`,
-      detail: cured ? `${CHECKS[cured].remedy} ${looked}.` : `${looked}.`,
+      detail: cured ? `${CHECKS[cured].remedy} ${looked}` : looked,
     }
   },
 })
