@@ -310,7 +310,7 @@ test('the bench list is worked tick by tick, and each tick is a line in a book',
     // What is done is gone; it may have left something else to do.
     await expect(page.getByRole('button', { name, exact: true })).toHaveCount(0)
   }
-  await expect(page.getByText('All done: every machine stands as this session needs it.')).toBeVisible()
+  await expect(page.getByText('Nothing to do: every machine stands as this session needs it.')).toBeVisible()
   console.log(`the whole walk of a bench list: ${taps} taps, ${pages} pages loaded`)
   expect(taps).toBeLessThanOrEqual(60)
   expect(pages).toBe(0)

@@ -3,6 +3,7 @@
 import { Link } from '@/ui/parts/link'
 import type { BenchTask } from '@/core/care/before-class'
 import type { StandingWord } from '@/core/machine/standing'
+import { soundAt } from '@/core/session/walk-so-far'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import { StandingMark } from '@/ui/drawings/standing-mark'
 import { BenchTaskRow } from './bench-task'
@@ -14,6 +15,7 @@ export interface Stop {
   readonly number: number
   readonly standing: StandingWord
   readonly because: readonly string[]
+  readonly faults: readonly string[]
   readonly tasks: readonly BenchTask[]
   /** the last line of its book, and whose list this is: with the task they name the tick */
   readonly bookAt: string
@@ -69,11 +71,14 @@ export function BenchStops({ walk }: { walk: readonly Stop[] }) {
                   </span>
                 )}
                 {stop.aside && <span className="ml-auto">{stop.aside}</span>}
-                {!stop.aside && toDo.length === 0 && standing !== 'stopped' && (
-                  <span className="ml-auto">as it should be</span>
-                )}
+                {!stop.aside && toDo.length === 0 && soundAt(stop) && <span className="ml-auto">as it should be</span>}
               </div>
               {standing === 'stopped' && <p className="mt-1 text-error">{because[0]}</p>}
+              {stop.faults.map((words) => (
+                <p key={words} className="mt-1 font-semibold text-warning">
+                  {words}
+                </p>
+              ))}
               <ul>
                 {toDo.map((task) => (
                   <BenchTaskRow key={task.id} stop={stop} task={task} said={said} />

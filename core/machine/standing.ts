@@ -18,6 +18,8 @@ export interface MachineStanding {
   readonly standing: StandingWord
   /** the most pressing first; empty when ready */
   readonly because: readonly string[]
+  /** of these, what somebody wrote down as wrong with it and nobody has said the end of, in words */
+  readonly faults: readonly string[]
   /** absent when no needle is known to be in it */
   readonly wear?: WearAnswer
 }
@@ -71,22 +73,24 @@ export function roomCheckDue({ care }: MachineState, now: string): string | unde
  */
 export function standingOf(state: MachineState, rules: NeedleRules, now: string): MachineStanding {
   const wear = state.fitting && wearOfFitting(state.fitting, rules)
-  const withWear = wear ? { wear } : {}
+  // An electrical one is told by its stop, with which it ends.
+  const faults = state.faults.filter(({ fault }) => fault !== 'electrical').map(openFaultWords)
+  const besides = { faults, ...(wear && { wear }) }
   const stops = stopsOf(state, now)
-  if (stops.length > 0) return { standing: 'stopped', because: stops, ...withWear }
+  if (stops.length > 0) return { standing: 'stopped', because: stops, ...besides }
   const due: string[] = []
   const check = roomCheckDue(state, now)
   if (!state.fitting) due.push('No needle is known to be in it')
   else if (state.fitting.needle.condition === 'unverified') due.push('Nobody knows how old its needle is')
   else if (wear?.verdict === 'change') due.push(`Needle: ${wear.because}`)
-  due.push(...state.faults.map(openFaultWords))
+  due.push(...faults)
   if (state.failed.length > 0) due.push(`A check failed: ${state.failed.map((group) => GROUP_WORDS[group]).join(', ')}`)
   const open = state.stale.filter((group) => !state.failed.includes(group))
   const inRoom = state.failedSteps.filter(({ list }) => list === 'room').map(({ step }) => roomStepWords(step))
   if (inRoom.length > 0) due.push(`The room check found: ${inRoom.join(', ')}`)
   if (check) due.push(check)
   if (open.length > 0) due.push(`To check: ${open.map((group) => GROUP_WORDS[group]).join(', ')}`)
-  return { standing: due.length > 0 ? 'due' : 'ready', because: due, ...withWear }
+  return { standing: due.length > 0 ? 'due' : 'ready', because: due, ...besides }
 }
 
 export const openFaultWords = ({ fault, seen, technician }: OpenFault): string =>

@@ -1,3 +1,4 @@
+import { walkDone } from '@/core/session/walk-so-far'
 import { Link } from '@/ui/parts/link'
 import { BenchStops, type Stop } from '../../../_parts/bench-stops'
 
@@ -10,7 +11,7 @@ export function BeforeClass({
   /** sessions to come, whose own walk has bobbins and bags as well */
   tonight: readonly { readonly href: string; readonly words: string }[]
 }) {
-  const open = walk.filter(({ tasks, standing }) => tasks.length > 0 || standing === 'stopped')
+  const open = walk.filter(({ tasks }) => tasks.length > 0)
   const tasks = walk.reduce((sum, stop) => sum + stop.tasks.length, 0)
   return (
     <>
@@ -21,9 +22,8 @@ export function BeforeClass({
       </p>
       <h1 className="text-3xl font-bold">Before class</h1>
       <p className="mt-1 text-lg" role="status">
-        {tasks === 0
-          ? 'Nothing to do: every machine stands as tonight needs it.'
-          : `${tasks} ${tasks === 1 ? 'thing' : 'things'} at ${open.length} of ${walk.length} machines, in walking order.`}
+        {walkDone(walk, 'tonight') ??
+          `${tasks} ${tasks === 1 ? 'thing' : 'things'} at ${open.length} of ${walk.length} machines, in walking order.`}
       </p>
       {tonight.map(({ href, words }) => (
         <p key={href} className="mt-2">

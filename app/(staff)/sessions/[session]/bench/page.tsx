@@ -8,6 +8,7 @@ import { booksOf } from '../../../../_server/store'
 import { BenchStops } from '../../../../_parts/bench-stops'
 import { mustSee } from '../../../../_server/actor'
 import { asPlanSeat } from '@/core/session/seat'
+import { walkDone } from '@/core/session/walk-so-far'
 import { askedNow, readSessionFacts, sessionPage } from '../../../../_server/session-facts'
 import { siteOf } from '../../../../_server/site'
 import { SessionNav } from '../session-nav'
@@ -36,6 +37,24 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
   const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
   const tasks = stops.reduce((sum, stop) => sum + stop.tasks.length, 0)
   const idle = facts.machines.filter(({ machineId }) => !stops.some((stop) => stop.machineId === machineId))
+  const walk = stops.map(({ machineId, first, tasks: own }) => {
+    const machine = facts.machines.find((each) => each.machineId === machineId)!
+    return {
+      machineId,
+      name: machine.name,
+      number: number.get(machineId)!,
+      ...standingOf(machine.state, facts.room.rules.needle, now.toISOString()),
+      tasks: own,
+      bookAt: machine.state.through?.eventId ?? '',
+      list: session.sessionId,
+      who: first.learner,
+      what: first.name,
+      projectId: first.projectId,
+      traits: machine.traits,
+      dialSet: kits.get(first.projectId)?.get(machineId)?.dial.setting ?? machine.traits.tensionDial?.normal,
+      bobbins: machine.traits.bobbinClass,
+    }
+  })
   return (
     <>
       <SessionNav session={session} site={site} here="/bench" />
@@ -51,32 +70,12 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
         <>
           <div className="flex flex-wrap items-center gap-4">
             <p className="grow text-lg" role="status">
-              {tasks === 0
-                ? 'All done: every machine stands as this session needs it.'
-                : `${tasks} ${tasks === 1 ? 'thing' : 'things'} to do, in walking order. Each tick is a line in the machine’s book.`}
+              {walkDone(walk, 'this session') ??
+                `${tasks} ${tasks === 1 ? 'thing' : 'things'} to do, in walking order. Each tick is a line in the machine’s book.`}
             </p>
             <PrintButton words="Print it" />
           </div>
-          <BenchStops
-            walk={stops.map(({ machineId, first, tasks: own }) => {
-              const machine = facts.machines.find((each) => each.machineId === machineId)!
-              return {
-                machineId,
-                name: machine.name,
-                number: number.get(machineId)!,
-                ...standingOf(machine.state, facts.room.rules.needle, now.toISOString()),
-                tasks: own,
-                bookAt: machine.state.through?.eventId ?? '',
-                list: session.sessionId,
-                who: first.learner,
-                what: first.name,
-                projectId: first.projectId,
-                traits: machine.traits,
-                dialSet: kits.get(first.projectId)?.get(machineId)?.dial.setting ?? machine.traits.tensionDial?.normal,
-                bobbins: machine.traits.bobbinClass,
-              }
-            })}
-          />
+          <BenchStops walk={walk} />
           {idle.length > 0 && (
             <p className="mt-6">Nobody sits at {idle.map(({ name }) => name).join(', ')} this session.</p>
           )}
