@@ -12,8 +12,13 @@ import { StepPicture } from '@/ui/drawings/step-picture'
 import { SeatCheck } from './seat/seat-check'
 import type { Stop } from './bench-stops'
 
-const LEADS = { check: 'check', 'room-check': 'check?list=room', swatch: 'swatch' } as const
-const LEADS_WORDS = { check: 'Seat check', 'room-check': 'Room check', swatch: 'Read a swatch' } as const
+const LEADS = { check: '/check', 'room-check': '/check?list=room', swatch: '/swatch', 'by-others': '#care' } as const
+const LEADS_WORDS = {
+  check: 'Seat check',
+  'room-check': 'Room check',
+  swatch: 'Read a swatch',
+  'by-others': 'When it was done …',
+} as const
 
 /** The id of a tick follows from what it is about: two people who tick it at once tick it once. */
 export const tickId = ({ list, bookAt, machineId }: Stop, { id, title }: BenchTask): string =>
@@ -73,7 +78,7 @@ export function BenchTaskRow({
           <Link
             className="btn btn-ghost"
             aria-label={`Something is not so at ${name}: ${task.title}`}
-            href={`/machines/${machineId}/${LEADS[task.leadsTo]}`}
+            href={`/machines/${machineId}${LEADS[task.leadsTo]}`}
           >
             Something is not so
           </Link>
@@ -90,7 +95,7 @@ export function BenchTaskRow({
           </button>
         )}
         {!task.event && !task.steps && task.leadsTo && (
-          <Link className="btn btn-outline btn-lg" href={`/machines/${machineId}/${LEADS[task.leadsTo]}`}>
+          <Link className="btn btn-outline btn-lg" href={`/machines/${machineId}${LEADS[task.leadsTo]}`}>
             {LEADS_WORDS[task.leadsTo]}
           </Link>
         )}

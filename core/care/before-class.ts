@@ -20,7 +20,8 @@ export interface BenchTask {
   readonly title: string
   readonly because: string
   readonly event?: Happening
-  readonly leadsTo?: 'check' | 'room-check' | 'swatch'
+  /** by-others: a technician or a licensed tester does it, and the room writes down that they did */
+  readonly leadsTo?: 'check' | 'room-check' | 'swatch' | 'by-others'
   readonly caution?: string
   /** what is looked at before it is said to be done, each in a few words */
   readonly looks?: readonly string[]
@@ -86,7 +87,7 @@ export function beforeClass(
       title: care.title,
       because: `${capital(named(care.status))}: ${care.because}.`,
       caution: care.caution,
-      ...(event && { event }),
+      ...(event ? { event } : !room && { leadsTo: 'by-others' as const }),
       ...room,
     })
   }
@@ -221,3 +222,7 @@ function setUpTasks(state: MachineState, kit: Kit): BenchTask[] {
     },
   ]
 }
+
+/** What of a list the room can do itself before class. */
+export const ownTasks = (tasks: readonly BenchTask[]): readonly BenchTask[] =>
+  tasks.filter(({ leadsTo }) => leadsTo !== 'by-others')

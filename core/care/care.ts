@@ -101,6 +101,6 @@ function nearest({ clocks, atOnce, atOnceWords = 'at once' }: CareGiven, facts: 
   const asked = atOnce && facts[atOnce]
   // What is asked for by name is named, however much else asks for the same.
   if (typeof asked === 'string')
-    return { ...best, share: Math.max(1, best.share), because: `${atOnceWords}: ${asked.toLowerCase()}` }
+    return { ...best, share: Math.max(1, best.share), because: `${atOnceWords} ${asked.toLowerCase()}` }
   return asked === true && best.share < 1 ? { ...best, share: 1, because: atOnceWords } : best
 }

@@ -107,7 +107,7 @@ export const CARE: readonly Rule<CareGiven>[] = readable([
         { count: 'daysSinceService', every: 'serviceDays', one: 'day', words: 'days', byCalendar: true },
       ],
       atOnce: 'forTechnician',
-      atOnceWords: 'asked for',
+      atOnceWords: 'for',
       how: 'Ask for somebody who services machines of this age and kind.',
       caution: 'Timing, motor and covers are for the technician.',
     },

@@ -1,4 +1,4 @@
-import { walkDone } from '@/core/session/walk-so-far'
+import { leftToDo, walkDone } from '@/core/session/walk-so-far'
 import { Link } from '@/ui/parts/link'
 import { BenchStops, type Stop } from '../../../_parts/bench-stops'
 
@@ -11,8 +11,8 @@ export function BeforeClass({
   /** sessions to come, whose own walk has bobbins and bags as well */
   tonight: readonly { readonly href: string; readonly words: string }[]
 }) {
-  const open = walk.filter(({ tasks }) => tasks.length > 0)
-  const tasks = walk.reduce((sum, stop) => sum + stop.tasks.length, 0)
+  const open = walk.filter((stop) => leftToDo([stop]) > 0)
+  const tasks = leftToDo(walk)
   return (
     <>
       <p>

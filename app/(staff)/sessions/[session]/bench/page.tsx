@@ -8,7 +8,7 @@ import { booksOf } from '../../../../_server/store'
 import { BenchStops } from '../../../../_parts/bench-stops'
 import { mustSee } from '../../../../_server/actor'
 import { asPlanSeat } from '@/core/session/seat'
-import { walkDone } from '@/core/session/walk-so-far'
+import { leftToDo, walkDone } from '@/core/session/walk-so-far'
 import { askedNow, readSessionFacts, sessionPage } from '../../../../_server/session-facts'
 import { siteOf } from '../../../../_server/site'
 import { SessionNav } from '../session-nav'
@@ -35,7 +35,6 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
   const since = before?.endsAt ?? new Date(session.startsAt.getTime() - READIED_DAYS * 24 * 3_600_000)
   const stops = benchList(facts, seats, kits, session.sessionId, since.toISOString(), now.toISOString())
   const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
-  const tasks = stops.reduce((sum, stop) => sum + stop.tasks.length, 0)
   const idle = facts.machines.filter(({ machineId }) => !stops.some((stop) => stop.machineId === machineId))
   const walk = stops.map(({ machineId, first, tasks: own }) => {
     const machine = facts.machines.find((each) => each.machineId === machineId)!
@@ -55,6 +54,7 @@ export default async function BenchPage({ params }: { params: Promise<{ session:
       bobbins: machine.traits.bobbinClass,
     }
   })
+  const tasks = leftToDo(walk)
   return (
     <>
       <SessionNav session={session} site={site} here="/bench" />
