@@ -84,6 +84,9 @@ test('a call is seen and heard by whoever is near a screen of the room: one in h
   await expect(onWall!).toContainText(/Somebody is hurt: Chidi, at no machine, since \d\d:\d\d/)
   await expect(onTablet!).toContainText(/Somebody is hurt, at no machine, since \d\d:\d\d/)
   for (const screen of [page, tablet]) await expect.poll(() => countOf(screen, 'notes')).toBeGreaterThan(tried)
+  // Whoever goes round is led there before anybody at a machine.
+  const first = page.getByRole('status').filter({ hasText: 'First to Chidi' })
+  await expect(first).toContainText('somebody is hurt there')
   // Nobody has touched the wall: a browser lets nothing be heard there, and the screen says how it would be.
   expect(await countOf(wall, 'notes')).toBe(0)
   await expect(wall.getByRole('button', { name: 'Tap to hear calls here' })).toBeVisible()
@@ -95,6 +98,7 @@ test('a call is seen and heard by whoever is near a screen of the room: one in h
   await calls.getByRole('button', { name: /^I am going/ }).click()
   await expect(onWall!).toContainText('Tobias is going')
   await expect(onTablet!).toContainText('Somebody is going')
+  await expect(first).toHaveCount(0)
   await calls.getByRole('button', { name: /^Done/ }).click()
   await expect(onTablet!.getByRole('listitem')).toHaveCount(0)
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { LiveSeat } from './live-room'
-import { instructorsRound, type RoundFacts } from './round'
+import { besidesFirst, instructorsRound, type RoundFacts } from './round'
 import { SEAT_STEPS } from './seat-step'
 
 const NOW = '2026-03-05T18:30:00.000Z'
@@ -114,5 +114,25 @@ describe('whom to go to next', () => {
         expect(rank.filter((each) => each < 2)).toHaveLength(many.filter(({ about }) => about).length)
       }),
     )
+  })
+})
+
+describe('a call that no seat shows', () => {
+  const besides = (who: string, ...of: Parameters<typeof call>) => ({ ...call(...of), callId: who, who })
+  const first = (calls: readonly ReturnType<typeof besides>[], seats: readonly LiveSeat[]) =>
+    besidesFirst(calls, instructorsRound(seats, () => ({ ...nothing, firstHere: true }), 'me', NOW)[0], NOW).map(
+      ({ who }) => who,
+    )
+
+  it('goes before whoever does not call, who is hurt before all others, and nobody is asked twice to go', () => {
+    const iron = besides('hurt at the iron', 'hurt', 1)
+    const table = besides('at the table', 'help', 5)
+    const theirs = besides('with a colleague', 'help', 9, 'colleague')
+    const all = [iron, theirs, table]
+    expect(first(all, [])).toEqual(['hurt at the iron', 'at the table'])
+    expect(first(all, [seat('new here')])).toEqual(['hurt at the iron', 'at the table'])
+    expect(first(all, [seat('calls', { call: call('help', 3) })])).toEqual(['hurt at the iron', 'at the table'])
+    expect(first(all, [seat('called before', { call: call('help', 7) })])).toEqual(['hurt at the iron'])
+    expect(first(all, [seat('hurt', { call: call('hurt', 4) })])).toEqual([])
   })
 })

@@ -1,5 +1,5 @@
 import { counted } from '../units/words'
-import type { LiveSeat } from './live-room'
+import type { CallBesides, LiveSeat } from './live-room'
 import type { SeatStep } from './seat-step'
 
 /** What is known of somebody besides where they are. */
@@ -52,10 +52,7 @@ export function instructorsRound(
   now: string,
 ): RoundStop[] {
   return seats
-    .filter(
-      ({ call }) =>
-        !call?.going || call.going.personId === me || Date.parse(now) - Date.parse(call.going.at) > WITH_THEM_MS,
-    )
+    .filter(({ call }) => call?.going?.personId === me || !isAttended(call, now))
     .map((seat) => {
       const reasons = reasonsFor(seat, factsOf(seat), me, now).sort((a, b) => b.weight - a.weight)
       return {
@@ -67,6 +64,31 @@ export function instructorsRound(
     .filter(({ because }) => because.length > 0)
     .sort((a, b) => b.weight - a.weight || a.seat.number - b.seat.number)
     .map(({ seat, because }) => ({ seat, because }))
+}
+
+/** Whether somebody is on the way to a call, or with whoever made it. */
+const isAttended = (call: Pick<CallBesides, 'going'> | undefined, now: string): boolean =>
+  call?.going !== undefined && Date.parse(now) - Date.parse(call.going.at) <= WITH_THEM_MS
+
+/**
+ * The calls that no seat shows and that go before whoever is next on the round: whoever is hurt at the iron before everybody at a machine,
+ * whoever calls from a table before those who do not call. One to which somebody is going is no more for others.
+ * @param besides the gravest and the oldest first
+ * @param now ISO, UTC
+ */
+export function besidesFirst(
+  besides: readonly CallBesides[],
+  next: RoundStop | undefined,
+  now: string,
+): readonly CallBesides[] {
+  const called = next?.seat.call
+  const nextCalls = called && called.about !== 'visit' ? called : undefined
+  return besides
+    .filter((call) => !isAttended(call, now))
+    .filter(
+      ({ about, calledAt }) =>
+        !nextCalls || (about === nextCalls.about ? calledAt < nextCalls.calledAt : about === 'hurt'),
+    )
 }
 
 interface Weighed {

@@ -5,7 +5,7 @@ import { foldMachine } from '../machine/fold'
 import { standingOf } from '../machine/standing'
 import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import { anyHistory } from '../testing/histories'
-import { walkDone } from './walk-so-far'
+import { walkDone, wantsLooking } from './walk-so-far'
 
 const TASKS: BenchTask[] = [
   { id: 'clean', title: 'Lint out', because: 'Due.', event: { kind: 'cleaned', body: {} } },
@@ -20,6 +20,10 @@ it('is well only where nothing is left to do, nothing stopped and no fault open,
         const state = foldMachine(book)
         return { name: `no${index}`, state, tasks, ...standingOf(state, DEFAULT_HOUSE_RULES.needle, NOW) }
       })
+      for (const stop of walk)
+        expect(wantsLooking(stop)).toBe(
+          stop.tasks.length > 0 || stop.state.locks.length > 0 || stop.state.faults.length > 0,
+        )
       const said = walkDone(walk, 'tonight')
       expect(said === undefined).toBe(walk.some(({ tasks }) => tasks.includes(TASKS[0]!)))
       if (said === undefined) return

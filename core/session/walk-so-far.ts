@@ -11,6 +11,9 @@ export type Walked = Pick<MachineStanding, 'standing' | 'faults'> & {
 export const soundAt = ({ standing, faults }: Omit<Walked, 'name' | 'tasks'>): boolean =>
   standing !== 'stopped' && faults.length === 0
 
+/** Whether whoever walks through the room has anything to see to there. */
+export const wantsLooking = (stop: Walked): boolean => stop.tasks.length > 0 || !soundAt(stop)
+
 /** How many things the room has still to do itself on a walk. */
 export const leftToDo = (walk: readonly Pick<Walked, 'tasks'>[]): number =>
   walk.reduce((sum, { tasks }) => sum + ownTasks(tasks).length, 0)

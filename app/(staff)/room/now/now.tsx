@@ -3,7 +3,7 @@
 import { Link } from '@/ui/parts/link'
 import { useEffect, useRef, useState } from 'react'
 import { seatsOf } from '@/core/session/live-room'
-import { instructorsRound } from '@/core/session/round'
+import { besidesFirst, instructorsRound } from '@/core/session/round'
 import type { EventOf } from '@/core/wire/asks'
 import { useStaysAwake } from '@/ui/stays-awake'
 import { Hearing } from '../../../_parts/calls/hearing'
@@ -59,6 +59,7 @@ export function Now({
   const mine = round.find(({ seat }) => seat.call?.going?.personId === me)
   const waiting = round.filter(({ seat }) => !later.includes(seat.projectId))
   const stop = mine ?? waiting[0]
+  const ahead = besidesFirst(room.besides, stop, new Date(nowMs).toISOString())
   return (
     <>
       <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
@@ -69,6 +70,16 @@ export function Now({
         </Link>
       </div>
       <AsOf line={line} />
+      {ahead.map(({ callId, about, who, machine }) => (
+        <p
+          key={callId}
+          role="status"
+          className={`sheet mb-4 border-l-8 p-5 text-lg ${about === 'hurt' ? 'border-l-error' : 'border-l-secondary'}`}
+        >
+          First to <strong>{who}</strong>, {machine ? `at ${machine.name}` : 'who sits at no machine'}:{' '}
+          {about === 'hurt' ? 'somebody is hurt there.' : 'they call.'} Say above that you go.
+        </p>
+      ))}
       {stop ? (
         <RoundCard
           key={stop.seat.projectId}
@@ -82,7 +93,8 @@ export function Now({
           putOff={() => setLater([...later, stop.seat.projectId])}
         />
       ) : (
-        seats.length > 0 && (
+        seats.length > 0 &&
+        ahead.length === 0 && (
           <p className="sheet mb-6 p-5 text-lg" role="status">
             Nobody needs you just now.
             {later.length > 0 && (

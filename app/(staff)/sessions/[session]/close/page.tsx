@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import { Link } from '@/ui/parts/link'
 import { afterClass, swatchUnread } from '@/core/care/after-class'
 import { standingOf } from '@/core/machine/standing'
+import { wantsLooking } from '@/core/session/walk-so-far'
 import { itemWords } from '@/core/stock/item'
 import { reconcileNeedles } from '@/core/stock/reconcile'
 import { counted } from '@/core/units/words'
@@ -44,12 +45,20 @@ export default async function ClosePage({ params }: { params: Promise<{ session:
   const sat = new Set(kept?.plan.seats.map(({ machineId }) => machineId))
   // Where nobody has planned, every machine may have been sewn on.
   const used = facts.machines.filter(({ machineId }) => sat.size === 0 || sat.has(machineId))
-  const stops = used
-    .map((machine) => ({ machine, tasks: afterClass(machine, facts.room.rules, now.toISOString()) }))
-    .filter(({ tasks }) => tasks.length > 0)
   const unread = used.filter(({ state }) => swatchUnread(state))
   const next = coming.find(({ calledOff, startsAt }) => calledOff === undefined && startsAt > session.startsAt)
   const number = new Map(places.map(({ machineId, number: each }) => [machineId, each]))
+  const stops = used
+    .map((machine) => ({
+      machineId: machine.machineId,
+      name: machine.name,
+      number: number.get(machine.machineId)!,
+      ...standingOf(machine.state, facts.room.rules.needle, now.toISOString()),
+      tasks: afterClass(machine, facts.room.rules, now.toISOString()),
+      bookAt: machine.state.through?.eventId ?? '',
+      list: `close ${session.sessionId}`,
+    }))
+    .filter(wantsLooking)
   return (
     <>
       <SessionNav session={session} site={site} here="/close" />
@@ -89,17 +98,7 @@ export default async function ClosePage({ params }: { params: Promise<{ session:
           </p>
         </section>
       )}
-      <BenchStops
-        walk={stops.map(({ machine: { machineId, name, state }, tasks }) => ({
-          machineId,
-          name,
-          number: number.get(machineId)!,
-          ...standingOf(state, facts.room.rules.needle, now.toISOString()),
-          tasks,
-          bookAt: state.through?.eventId ?? '',
-          list: `close ${session.sessionId}`,
-        }))}
-      />
+      <BenchStops walk={stops} />
       {unread.length > 0 && (
         <p className="mt-4">
           No swatch was read since something changed at {unread.map(({ name }) => name).join(', ')}: they begin with one
