@@ -75,7 +75,7 @@ for (const { machine, says, never } of [
     // A clean takes the bobbin out: it is asked again, and little else.
     await page.goto(page.url().replace('/check', ''))
     await expect(page.getByRole('heading', { level: 1, name: machine })).toBeVisible()
-    await page.getByRole('button', { name: /^Cleaned/ }).click()
+    await page.getByRole('button', { name: 'Cleaned', exact: true }).click()
     await expect(page.getByRole('list', { name: 'Lines of the book, newest first' })).toContainText('Cleaned')
     await page.getByRole('link', { name: 'Seat check' }).click()
     await expect(page.getByText('Only what has changed since it was last checked.')).toBeVisible()
