@@ -86,7 +86,7 @@ test('a call is seen and heard by whoever is near a screen of the room: one in h
   for (const screen of [page, tablet]) await expect.poll(() => countOf(screen, 'notes')).toBeGreaterThan(tried)
   // Whoever goes round is led there before anybody at a machine.
   const first = page.getByRole('status').filter({ hasText: 'First to Chidi' })
-  await expect(first).toContainText('somebody is hurt there')
+  await expect(first).toContainText('at no machine: somebody is hurt')
   // Nobody has touched the wall: a browser lets nothing be heard there, and the screen says how it would be.
   expect(await countOf(wall, 'notes')).toBe(0)
   await expect(wall.getByRole('button', { name: 'Tap to hear calls here' })).toBeVisible()

@@ -76,8 +76,8 @@ export function Now({
           role="status"
           className={`sheet mb-4 border-l-8 p-5 text-lg ${about === 'hurt' ? 'border-l-error' : 'border-l-secondary'}`}
         >
-          First to <strong>{who}</strong>, {machine ? `at ${machine.name}` : 'who sits at no machine'}:{' '}
-          {about === 'hurt' ? 'somebody is hurt there.' : 'they call.'} Say above that you go.
+          First to <strong>{who}</strong>, at {machine?.name ?? 'no machine'}:{' '}
+          {about === 'hurt' ? 'somebody is hurt.' : 'they call.'} Say above that you go.
         </p>
       ))}
       {stop ? (
