@@ -171,8 +171,9 @@ describe('what waits for a technician', () => {
   })
 
   it('is a fault of the timing, too, whoever wrote it down: that is a technician’s alone', () => {
-    const timing = line(0, { kind: 'fault-opened', body: { fault: 'timing' } })
-    expect(because([timing])).toContain('For a technician: timing')
+    const timing = line(0, { kind: 'fault-opened', body: { fault: 'timing', seen: 'Bram hit a zip' } })
+    expect(because([timing])).toContain('For a technician: timing, Bram hit a zip')
+    // The words of somebody go no further than their room.
     expect(service([timing])).toMatchObject({ status: 'due', because: 'for timing' })
     expect(service([line(0, { kind: 'fault-opened', body: { fault: 'jam' } })]).status).not.toBe('due')
   })

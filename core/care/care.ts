@@ -66,8 +66,8 @@ function careFacts(state: MachineState, traits: Traits, numbers: RoomNumbers | u
     sessionDaysSinceClean: care.daysSinceClean,
     linty: care.linty,
     roomCheckDue: roomCheckDue(state, now) !== undefined,
-    forTechnician:
-      state.faults.flatMap(({ technician, fault, seen = fault }) => (technician ? [seen] : [])).join(', ') || undefined,
+    // Never what somebody wrote themselves: it goes into calendars elsewhere.
+    forTechnician: state.faults.flatMap(({ technician }) => technician ?? []).join(', ') || undefined,
     bobbinsSinceOil: care.bobbinsSinceOil,
     sessionDaysSinceOil: care.daysSinceOil,
     daysSinceArmOil: daysBetween(care.armOiledAt ?? care.firstAt, now),

@@ -94,7 +94,7 @@ export function standingOf(state: MachineState, rules: NeedleRules, now: string)
 }
 
 export const openFaultWords = ({ fault, seen, technician }: OpenFault): string =>
-  technician ? `For a technician: ${seen ?? fault}` : `Fault open: ${fault}${seen ? `, ${seen}` : ''}`
+  `${technician ? `For a technician: ${technician}` : `Fault open: ${fault}`}${seen ? `, ${seen}` : ''}`
 
 /** A step's own name is enough to find it again: "room-foot" → "foot". */
 const roomStepWords = (step: string): string => spaced(step.replace(/^room-/, ''))

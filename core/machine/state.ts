@@ -85,9 +85,10 @@ export interface CareCounts extends MeterCounts {
 
 export interface OpenFault {
   readonly fault: Fault
+  /** in somebody’s own words */
   readonly seen?: string
-  /** nobody of the room may put it right, or whoever looked could not: it waits for a technician */
-  readonly technician?: true
+  /** nobody of the room may put it right, or whoever looked could not: what a technician is asked for, in words of ours */
+  readonly technician?: string
   readonly since: string
   readonly eventId: string
 }

@@ -20,7 +20,7 @@ export const faultOpened = kind({
       since: happenedAt,
       eventId,
       ...(seen && { seen }),
-      ...(FOR_TECHNICIAN.includes(fault) && { technician: true }),
+      ...(FOR_TECHNICIAN.includes(fault) && { technician: fault }),
     }
     const opened = { ...state, faults: [...state.faults, open] }
     if (fault !== 'electrical') return opened

@@ -42,9 +42,9 @@ export const reportsBreak = (
 
 /** It waits for a technician, once for each thing that was seen, until somebody writes that one was there. */
 function forTechnician(state: MachineState, symptom: Symptom, { happenedAt, eventId }: Moment): MachineState {
-  const seen = SYMPTOM_WORDS[symptom]
-  if (state.faults.some((open) => open.technician && open.seen === seen)) return state
-  return { ...state, faults: [...state.faults, { fault: 'other', seen, technician: true, since: happenedAt, eventId }] }
+  const technician = SYMPTOM_WORDS[symptom]
+  if (state.faults.some((open) => open.technician === technician)) return state
+  return { ...state, faults: [...state.faults, { fault: 'other', technician, since: happenedAt, eventId }] }
 }
 
 /** One run of the finder: what was seen, what was looked at, and how it ended. */

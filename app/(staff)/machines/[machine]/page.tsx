@@ -115,7 +115,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
           faults={faults.map((open) => ({
             eventId: open.eventId,
             fault: open.fault,
-            named: (open.technician && open.seen) || open.fault,
+            named: open.technician ?? open.fault,
             words: openFaultWords(open),
           }))}
         />
