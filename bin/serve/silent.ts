@@ -16,7 +16,9 @@ export function endedWhenSilent(server: ChildProcess, url: string, { everyMs, ti
       () => (unanswered = 0),
       () => {
         unanswered += 1
-        if (unanswered >= times) server.kill('SIGKILL')
+        if (unanswered < times) return
+        console.error('orthodex: the server answers nothing any more, and is ended')
+        server.kill('SIGKILL')
       },
     )
   }, everyMs)

@@ -175,6 +175,8 @@ describe('what waits for a technician', () => {
     expect(because([timing])).toContain('For a technician: timing, Bram hit a zip')
     // The words of somebody go no further than their room.
     expect(service([timing])).toMatchObject({ status: 'due', because: 'for timing' })
+    expect(service([timing, { ...timing, eventId: 'again' }]).because).toBe('for timing')
+    expect(because([timing, { ...timing, eventId: 'again' }]).match(/For a technician/g)).toHaveLength(1)
     expect(service([line(0, { kind: 'fault-opened', body: { fault: 'jam' } })]).status).not.toBe('due')
   })
 

@@ -67,7 +67,7 @@ function careFacts(state: MachineState, traits: Traits, numbers: RoomNumbers | u
     linty: care.linty,
     roomCheckDue: roomCheckDue(state, now) !== undefined,
     // Never what somebody wrote themselves: it goes into calendars elsewhere.
-    forTechnician: state.faults.flatMap(({ technician }) => technician ?? []).join(', ') || undefined,
+    forTechnician: [...new Set(state.faults.flatMap(({ technician }) => technician ?? []))].join(', ') || undefined,
     bobbinsSinceOil: care.bobbinsSinceOil,
     sessionDaysSinceOil: care.daysSinceOil,
     daysSinceArmOil: daysBetween(care.armOiledAt ?? care.firstAt, now),

@@ -74,7 +74,7 @@ export function roomCheckDue({ care }: MachineState, now: string): string | unde
 export function standingOf(state: MachineState, rules: NeedleRules, now: string): MachineStanding {
   const wear = state.fitting && wearOfFitting(state.fitting, rules)
   // An electrical one is told by its stop, with which it ends.
-  const faults = state.faults.filter(({ fault }) => fault !== 'electrical').map(openFaultWords)
+  const faults = [...new Set(state.faults.filter(({ fault }) => fault !== 'electrical').map(openFaultWords))]
   const besides = { faults, ...(wear && { wear }) }
   const stops = stopsOf(state, now)
   if (stops.length > 0) return { standing: 'stopped', because: stops, ...besides }

@@ -8,7 +8,7 @@ import { strict, words } from '../schema/shape'
 import type { LockKind, MachineState } from '../machine/state'
 import type { Role } from '../room/role'
 import { callsSomebody } from './calling'
-import { locksGone, mayLift } from './lifting'
+import { locksGone } from './lifting'
 
 /** What the finder had asked by the time somebody called. */
 export const CallFoundSchema = strict({
@@ -78,8 +78,8 @@ export const STILL_THERE_MS = 30 * 60_000
 type Locks = Pick<MachineState, 'locks'>
 
 /**
- * The call that follows from what a line stops: whoever writes it and may not let the machine run again waits for somebody who may,
- * whether they thought of calling or not. Undefined: it stops nothing, or whoever wrote it can help themselves, or is gone by now.
+ * The call that follows from what a line stops: a learner lets no machine run again, and waits for somebody who may, whether they
+ * thought of calling or not. Undefined: it stops nothing, or staff wrote it, or whoever did is gone by now.
  * @param now ms
  */
 export function callForStop(
@@ -88,7 +88,8 @@ export function callForStop(
   { before, after }: { readonly before: Locks; readonly after: Locks },
   now: number,
 ): Pick<HelpCall, 'about' | 'found'> | undefined {
-  if (now - Date.parse(happenedAt) > STILL_THERE_MS) return undefined
-  const locked = locksGone(after, before).find(({ kind }) => !mayLift(role, kind))
-  return locked && role === 'learner' ? { about: 'help', found: STOPPED[locked.kind] } : undefined
+  if (role !== 'learner' || now - Date.parse(happenedAt) > STILL_THERE_MS) return undefined
+  // What stands after it and did not before.
+  const [locked] = locksGone(after, before)
+  return locked && { about: 'help', found: STOPPED[locked.kind] }
 }

@@ -8,7 +8,7 @@ export type Walked = Pick<MachineStanding, 'standing' | 'faults'> & {
 }
 
 /** Whether a machine stands as whoever sits down at it needs it, whatever is left to do there. */
-export const soundAt = ({ standing, faults }: Omit<Walked, 'name' | 'tasks'>): boolean =>
+export const soundAt = ({ standing, faults }: Pick<Walked, 'standing' | 'faults'>): boolean =>
   standing !== 'stopped' && faults.length === 0
 
 /** Whether whoever walks through the room has anything to see to there. */

@@ -19,9 +19,9 @@ export interface CareGiven {
     /** it goes on whether or not anybody sews: the day on which it is due can be told */
     readonly byCalendar?: true
   }[]
-  /** a fact that makes it due at once, whatever the counts say */
+  /** a fact that makes it due at once, whatever the counts say: that it is so, or what it is wanted for */
   readonly atOnce?: FactName
-  /** said then */
+  /** said then, before what it is wanted for */
   readonly atOnceWords?: string
   readonly how: string
   readonly caution: string

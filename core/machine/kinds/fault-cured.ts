@@ -15,5 +15,5 @@ export const faultCured = kind({
     ...state,
     faults: state.faults.filter((each) => (opened ? each.eventId !== opened : each.fault !== fault)),
   }),
-  words: ({ fault, cure }) => ({ title: `Cured: ${fault}`, detail: cure }),
+  words: ({ fault, cure }) => ({ title: fault === 'other' ? 'Cured' : `Cured: ${fault}`, detail: cure }),
 })
