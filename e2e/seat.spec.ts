@@ -25,9 +25,9 @@ test('what staff do with a seat is on its learner’s phone at once, and takes n
   await card.goto((await curlew.getAttribute('href'))!)
 
   await page.goto('/room')
-  const stop = async (line: string) => {
-    await (await openLine(page)).fill(line)
-    await page.getByRole('button', { name: 'Write it down' }).click()
+  const stop = async (line: string, at = page) => {
+    await (await openLine(at)).fill(line)
+    await at.getByRole('button', { name: 'Write it down' }).click()
   }
   // What comes to the head of their page pushes it down: it takes no taps while a finger may be on its way.
   await learner.evaluate(() => {
@@ -50,19 +50,49 @@ test('what staff do with a seat is on its learner’s phone at once, and takes n
   await expect(card.getByRole('region', { name: 'Why Curlew is stopped' })).toHaveCount(0)
   await expect(look).toBeChecked()
 
+  // What stops nobody is told where somebody sits all the same, and where staff look whom to go to.
+  await lab.goto('/station')
+  const next = lab.getByRole('region', { name: 'Next' })
+  await expect(next).toContainText('The check and the swatch are good: sew.')
+  await stop('curlew fault noise')
+  await expect(next).toContainText('Fault open: noise')
+  await expect(next).toContainText('Ask your instructor before you sew on it.')
+  await expect(next).not.toContainText('sew. When')
+  await plan.goto('/room/now')
+  const round = plan.getByRole('region', { name: 'Go next to' })
+  await expect(round).toContainText('Chidi at Curlew')
+  await expect(round).toContainText('Fault open: noise')
+  const faults = card.getByRole('region', { name: 'Open faults' })
+  await faults.getByRole('button', { name: 'Cured: noise …' }).click()
+  await faults.getByLabel('What cured it').fill('a screw was loose')
+  await faults.getByRole('button', { name: 'Write it down' }).click()
+  await expect(next).toContainText('The check and the swatch are good: sew.')
+  await expect(plan.getByText('Fault open: noise')).toHaveCount(0)
+  await plan.goto('/room')
+  await lab.goto('/lab')
+  await learner.bringToFront()
+
   // Somebody else is given the machine while they read their swatch.
   const { machines } = (await (await page.request.get('/api/line')).json()) as {
     machines: { machineId: string; name: string }[]
   }
   const idOf = (name: string) => machines.find((each) => each.name === name)!.machineId
-  const give = async (who: RegExp, machine: string) => {
+  const openBag = async (who: RegExp, machine: string) => {
     await page.goto('/kits')
     await page.getByRole('link', { name: who }).first().click()
     await page.waitForURL(/\/kits\/[0-9a-f-]{36}/)
     await page.goto(`${page.url().split('?')[0]}?machine=${idOf(machine)}`)
+  }
+  const give = async (who: RegExp, machine: string) => {
+    await openBag(who, machine)
     await page.getByRole('button', { name: 'Give this kit' }).click()
     await expect(page.getByText('This kit was given.')).toBeVisible()
   }
+  // A bag is open from before its machine was stopped elsewhere: nobody is sent there.
+  await openBag(/^Hana/, 'Turnstone')
+  await stop('turnstone red tag the belt slips', plan)
+  await page.getByRole('button', { name: 'Give this kit' }).click()
+  await expect(page.getByText('Turnstone is stopped: the belt slips', { exact: true })).toBeVisible()
   await give(/^Bram/, 'Curlew')
   const told = learner.getByRole('status').filter({ hasText: 'has changed where you sit' })
   await expect(told).toBeVisible()

@@ -7,6 +7,8 @@ import { useWrite } from '@/ui/parts/use-write'
 
 interface Props {
   readonly step: SeatStep
+  /** what is wrong with the machine, in words; empty: nothing is known to be */
+  readonly faults: readonly string[]
   readonly machineId: string
   readonly projectId: string
   /** the turn that was said to be over */
@@ -17,7 +19,7 @@ const BIG = 'btn btn-primary btn-lg h-auto min-h-16 w-full max-w-xl py-3 text-xl
 const SMALL = 'link inline-flex min-h-11 items-center'
 
 /** The one thing that comes next, as the one big thing; what may be done besides stands small under it. */
-export function NextStep({ step, machineId, projectId, turn }: Props) {
+export function NextStep({ step, faults, machineId, projectId, turn }: Props) {
   const { busy, fault, log } = useWrite()
   const done = (finished: boolean) =>
     void log(
@@ -28,6 +30,16 @@ export function NextStep({ step, machineId, projectId, turn }: Props) {
     )
   return (
     <section aria-label="Next" className="sheet p-5">
+      {faults.length > 0 && step !== 'done' && (
+        <div className="mb-4 border-l-8 border-secondary pl-4 text-lg">
+          {faults.map((words) => (
+            <p key={words} className="font-semibold text-warning">
+              {words}
+            </p>
+          ))}
+          <p>Ask your instructor before you sew on it.</p>
+        </div>
+      )}
       {(step === 'check' || step === 'bag') && (
         <>
           <p className="mb-3 text-xl">Thread it and look it over, station by station.</p>
@@ -46,7 +58,9 @@ export function NextStep({ step, machineId, projectId, turn }: Props) {
       )}
       {step === 'sewing' && (
         <>
-          <p className="mb-3 text-xl">The check and the swatch are good: sew. When you stop for now, say so.</p>
+          <p className="mb-3 text-xl">
+            The check and the swatch are good{faults.length > 0 ? '. ' : ': sew. '}When you stop for now, say so.
+          </p>
           <button type="button" className={BIG} disabled={busy} onClick={() => done(false)}>
             I stop for now
           </button>

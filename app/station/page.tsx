@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import { Link } from '@/ui/parts/link'
+import { faultsShown } from '@/core/machine/standing'
 import { formatInTimeZone, timeIn } from '@/ui/time'
 import { KitCard } from '@/ui/parts/kit-card'
 import { SeatWay } from '@/ui/drawings/seat-way'
@@ -78,6 +79,7 @@ export default async function StationPage() {
       {standing?.standing !== 'stopped' && (
         <NextStep
           step={at.step}
+          faults={faultsShown(machine.state)?.words ?? []}
           machineId={machine.machineId}
           projectId={project.projectId}
           {...(machine.state.turn && { turn: machine.state.turn })}

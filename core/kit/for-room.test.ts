@@ -67,6 +67,25 @@ describe('a bag on the rack', () => {
     expect(bagStanding(poplin, [{ machineId: 'unknown' }], room)).toEqual({ state: 'refused', refusals: [], able: 0 })
   })
 
+  it('is sent to no machine that is stopped while another does it, and of equal ones to the sound one', () => {
+    const alike = (...unsound: ('stopped' | 'fault' | undefined)[]) =>
+      bagStanding(
+        poplin,
+        unsound.map((each, index) => ({ machineId: String(index), machine, unsound: each })),
+        room,
+      ).machineId
+    expect(alike('stopped', 'fault', undefined)).toBe('2')
+    expect(alike('stopped', 'fault')).toBe('1')
+    expect(alike('stopped')).toBe('0')
+    expect(alike(undefined, undefined)).toBe('0')
+    // The better kit goes before the sounder machine, and a machine that does it before one that does not.
+    expect(bagStanding(leather, [{ ...two[0]! }, { ...two[1]!, unsound: 'stopped' }], room).machineId).toBe('large')
+    const empty = { ...room, stock: { needles: [], threads: [] } }
+    expect(bagStanding(poplin, [{ ...two[0]!, unsound: 'fault' }, { machineId: 'unknown' }], empty).machineId).toBe(
+      'small',
+    )
+  })
+
   it('stands on the machine it was given for, also where another would be better', () => {
     const given = { machineId: 'large', kit: best(poplin, machine) }
     expect(bagStanding(poplin, two, room, given)).toMatchObject({ state: 'good', machineId: 'large' })

@@ -76,13 +76,25 @@ export interface BagStanding {
   readonly able: number
 }
 
+/** What is the matter with a machine for whoever would sit down at it: nobody sews on it just now, or something is wrong with it. */
+export type Unsound = 'stopped' | 'fault'
+
 interface Candidate {
   readonly machineId: string
   /** absent while traits that a kit needs are not known */
   readonly machine?: KitMachine
+  /** absent: it is sound */
+  readonly unsound?: Unsound | undefined
 }
 
 const GRADE: Readonly<Record<BagState, number>> = { good: 0, overridden: 1, marginal: 1, short: 2, refused: 3 }
+
+/**
+ * Where somebody without a seat would be best off: nobody is sent to a machine that is stopped while another does it, the better kit goes
+ * before the sounder machine, and of equal kits the one on a machine that nothing is wrong with.
+ */
+const rankOf = ({ state, unsound }: Pick<Candidate, 'unsound'> & { readonly state: BagState }): number =>
+  (state === 'refused' ? 100 : unsound === 'stopped' ? 10 : 0) + GRADE[state] * 2 + (unsound === 'fault' ? 1 : 0)
 
 const stateOf = (kit: Kit | undefined): BagState => (!kit ? 'refused' : kit.inStock === false ? 'short' : kit.verdict)
 
@@ -93,16 +105,16 @@ export function bagStanding(
   room: KitRoom,
   given?: { readonly machineId: string; readonly kit: Kit },
 ): BagStanding {
-  const answers = machines.flatMap(({ machineId, machine }) => {
+  const answers = machines.flatMap(({ machineId, machine, unsound }) => {
     if (!machine) return []
     const { kits, refusals } = kitAnswerFor(project, machine, room)
-    return [{ machineId, kit: kits[0], refusals, state: stateOf(kits[0]) }]
+    return [{ machineId, kit: kits[0], refusals, state: stateOf(kits[0]), unsound }]
   })
   const able = answers.filter(({ kit }) => kit).length
   const seat = given && answers.find(({ machineId }) => machineId === given.machineId)
   if (given?.kit.overrides?.length)
     return { state: 'overridden', machineId: given.machineId, kit: given.kit, refusals: [], able }
-  const best = seat ?? [...answers].sort((a, b) => GRADE[a.state] - GRADE[b.state])[0]
+  const best = seat ?? [...answers].sort((a, b) => rankOf(a) - rankOf(b))[0]
   if (!best) return { state: 'refused', refusals: [], able }
   const { state, machineId, kit, refusals } = best
   return { state, refusals, able, ...(kit ? { machineId, kit } : seat && { machineId }) }

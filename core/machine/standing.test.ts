@@ -1,9 +1,11 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CHECK_GROUPS, GROUP_WORDS } from '../knowledge/check/check'
 import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import type { Happening, MachineEvent } from './event'
 import { foldMachine } from './fold'
-import { roomCheckDue, standingOf, stopsOf } from './standing'
+import { anyHistory } from '../testing/histories'
+import { faultsShown, openFaults, roomCheckDue, standingOf, stopsOf, unsound } from './standing'
 import type { MachineState } from './state'
 
 const NOW = '2026-11-26T18:00:00.000Z'
@@ -12,20 +14,18 @@ const looked: Happening = {
   kind: 'check-run',
   body: { list: 'room', steps: [{ step: 'room-cord', group: 'settings', result: 'pass' }] },
 }
-/** What a machine's book makes of it, looked over first, its lines an hour apart. */
-const after = (...lines: Happening[]) =>
-  standingOf(
-    foldMachine(
-      [looked, ...lines].map((line, index): MachineEvent => ({
-        ...line,
-        eventId: `line ${index}`,
-        happenedAt: new Date(Date.parse('2026-11-26T08:00:00.000Z') + index * 3_600_000).toISOString(),
-        personId: 'ada',
-      })),
-    ),
-    rules,
-    NOW,
+/** A machine's book, looked over first, its lines an hour apart. */
+const folded = (...lines: Happening[]) =>
+  foldMachine(
+    [looked, ...lines].map((line, index): MachineEvent => ({
+      ...line,
+      eventId: `line ${index}`,
+      happenedAt: new Date(Date.parse('2026-11-26T08:00:00.000Z') + index * 3_600_000).toISOString(),
+      personId: 'ada',
+    })),
   )
+/** What such a book makes of it. */
+const after = (...lines: Happening[]) => standingOf(folded(...lines), rules, NOW)
 const needle = { system: '130/705 H', point: 'universal', sizeNm: 80, condition: 'new' } as const
 const needleIn: Happening = { kind: 'needle-changed', body: { in: needle } }
 const sewn = (motorMinutes: number): Happening => ({
@@ -85,6 +85,43 @@ describe('a machine', () => {
     expect(late.standing).toBe('stopped')
     expect(late.because[0]).toContain('2026-11-25')
     expect(after(needleIn, checked, test('2027-06-01T00:00:00.000Z')).standing).not.toBe('stopped')
+  })
+})
+
+describe('a fault that stops nobody', () => {
+  const noise: Happening = { kind: 'fault-opened', body: { fault: 'noise', seen: 'Wilma dropped it' } }
+
+  it('is shown to everybody in words of ours, with when the newest was seen, and an electrical one by its stop alone', () =>
+    fc.assert(
+      fc.property(anyHistory, (history) => {
+        const state = foldMachine(history)
+        const shown = faultsShown(state)
+        const open = state.faults.filter(({ fault }) => fault !== 'electrical')
+        expect(shown === undefined).toBe(open.length === 0)
+        if (!shown) return
+        expect(shown.words).toEqual([...new Set(shown.words)])
+        expect(shown.since).toBe(
+          open
+            .map(({ since }) => since)
+            .sort()
+            .at(-1),
+        )
+      }),
+    ))
+  it('never says to everybody what somebody wrote, and says it to staff', () => {
+    const state = folded(noise)
+    expect(faultsShown(state)!.words).toEqual(['Fault open: noise'])
+    expect(openFaults(state)).toEqual(['Fault open: noise, Wilma dropped it'])
+  })
+  it('goes before what is merely due', () => {
+    expect(after(noise).because[0]).toBe('Fault open: noise, Wilma dropped it')
+  })
+  it('leaves a machine unsound, as what stops it does', () => {
+    expect([unsound(folded(), NOW), unsound(folded(noise), NOW), unsound(folded(noise, tagged), NOW)]).toEqual([
+      undefined,
+      'fault',
+      'stopped',
+    ])
   })
 })
 

@@ -1,6 +1,7 @@
 import { GROUP_WORDS } from '../knowledge/check/check'
 import { needleWear, type WearAnswer } from '../wear/wear'
 import type { NeedleSchool } from '../knowledge/needle/wear'
+import type { Unsound } from '../kit/for-room'
 import { counted, spaced } from '../units/words'
 import type { Fitting, MachineState, OpenFault } from './state'
 
@@ -73,17 +74,16 @@ export function roomCheckDue({ care }: MachineState, now: string): string | unde
  */
 export function standingOf(state: MachineState, rules: NeedleRules, now: string): MachineStanding {
   const wear = state.fitting && wearOfFitting(state.fitting, rules)
-  // An electrical one is told by its stop, with which it ends.
-  const faults = [...new Set(state.faults.filter(({ fault }) => fault !== 'electrical').map(openFaultWords))]
+  const faults = openFaults(state)
   const besides = { faults, ...(wear && { wear }) }
   const stops = stopsOf(state, now)
   if (stops.length > 0) return { standing: 'stopped', because: stops, ...besides }
-  const due: string[] = []
+  // What somebody has seen to be wrong goes before what is merely due.
+  const due = [...faults]
   const check = roomCheckDue(state, now)
   if (!state.fitting) due.push('No needle is known to be in it')
   else if (state.fitting.needle.condition === 'unverified') due.push('Nobody knows how old its needle is')
   else if (wear?.verdict === 'change') due.push(`Needle: ${wear.because}`)
-  due.push(...faults)
   if (state.failed.length > 0) due.push(`A check failed: ${state.failed.map((group) => GROUP_WORDS[group]).join(', ')}`)
   const open = state.stale.filter((group) => !state.failed.includes(group))
   const inRoom = state.failedSteps.filter(({ list }) => list === 'room').map(({ step }) => roomStepWords(step))
@@ -93,7 +93,49 @@ export function standingOf(state: MachineState, rules: NeedleRules, now: string)
   return { standing: due.length > 0 ? 'due' : 'ready', because: due, ...besides }
 }
 
-export const openFaultWords = ({ fault, seen, technician }: OpenFault): string =>
+/** What is wrong with it and stops nobody: an electrical one is told by its stop, with which it ends. */
+const faultsOf = ({ faults }: Pick<MachineState, 'faults'>): OpenFault[] =>
+  faults.filter(({ fault }) => fault !== 'electrical')
+
+/** The same, in words for staff: what somebody wrote of it is in them. */
+export const openFaults = (state: Pick<MachineState, 'faults'>): string[] => [
+  ...new Set(faultsOf(state).map(openFaultWords)),
+]
+
+/** What is wrong with a machine, for screens that anybody reads: in words of ours, never in those that somebody wrote. */
+export interface FaultsShown {
+  readonly words: readonly string[]
+  /** when the newest of them was seen; ISO, UTC */
+  readonly since: string
+}
+
+/** Absent: nothing is known to be wrong with it, or nothing but what stops it. */
+export function faultsShown(state: Pick<MachineState, 'faults'>): FaultsShown | undefined {
+  const open = faultsOf(state)
+  if (open.length === 0) return undefined
+  return {
+    words: [...new Set(open.map(({ fault, technician }) => openFaultWords({ fault, technician })))],
+    since: open.reduce((last, { since }) => (since > last ? since : last), ''),
+  }
+}
+
+/** Said behind the name of such a machine. */
+export const UNSOUND_WORDS: Readonly<Record<Unsound, string>> = {
+  stopped: ', which is stopped',
+  fault: ', which has a fault open',
+}
+
+/** Why a machine is offered after those that are sound; absent: nothing is known to be wrong with it. @param now ISO, UTC */
+export function unsound(state: Stoppable & Pick<MachineState, 'faults'>, now: string): Unsound | undefined {
+  if (stopsOf(state, now).length > 0) return 'stopped'
+  return faultsOf(state).length > 0 ? 'fault' : undefined
+}
+
+export const openFaultWords = ({
+  fault,
+  seen,
+  technician,
+}: Pick<OpenFault, 'fault' | 'seen'> & { readonly technician?: string | undefined }): string =>
   `${technician ? `For a technician: ${technician}` : `Fault open: ${fault}`}${seen ? `, ${seen}` : ''}`
 
 /** A step's own name is enough to find it again: "room-foot" → "foot". */

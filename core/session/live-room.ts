@@ -1,5 +1,5 @@
 import type { HelpCall } from '../people/help-call'
-import { stopsOf } from '../machine/standing'
+import { faultsShown, stopsOf, type FaultsShown } from '../machine/standing'
 import type { MachineState } from '../machine/state'
 import { seatStep, type AtStep } from './seat-step'
 
@@ -16,6 +16,8 @@ export interface LiveSeat extends AtStep {
   readonly from: string
   /** why nobody sews on it; absent: they may */
   readonly stopped?: string
+  /** what is wrong with it besides; absent: nothing is known to be */
+  readonly faults?: FaultsShown
   /** what they call for; absent: they do not */
   readonly call?: Pick<HelpCall, 'callId' | 'about' | 'calledAt' | 'going'>
 }
@@ -218,6 +220,7 @@ function liveSeat(
     .filter((each) => isOf({ machineId, personId }, each))
     .sort((a, b) => GRAVEST.indexOf(a.about) - GRAVEST.indexOf(b.about))[0]
   const [stopped] = stopsOf(state, now.toISOString())
+  const faults = faultsShown(state)
   return {
     projectId,
     personId,
@@ -233,6 +236,7 @@ function liveSeat(
       state,
     ),
     ...(stopped && { stopped }),
+    ...(faults && { faults }),
     ...(call && {
       call: {
         callId: call.callId,

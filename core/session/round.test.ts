@@ -81,6 +81,24 @@ describe('whom to go to next', () => {
     expect(order([seat('ready'), seat('hard'), seat('first'), seat('well')], facts)).toEqual(['first', 'hard', 'ready'])
   })
 
+  it('is whose machine somebody has just seen a fault at, until one of staff has been with them', () => {
+    const faults = (minutes: number) => ({ words: ['Fault open: noise'], since: ago(minutes) })
+    const first = { first: { firstHere: true } }
+    const [next] = instructorsRound([seat('first'), seat('noisy', { faults: faults(3) })], () => nothing, 'me', NOW)
+    expect(next).toMatchObject({ seat: { who: 'noisy' }, because: ['Fault open: noise'] })
+    expect(order([seat('first'), seat('noisy', { faults: faults(3) })], first)).toEqual(['noisy', 'first'])
+    // It was there before they sat down: whoever seated them knew.
+    expect(order([seat('first'), seat('old', { faults: faults(31) })], first)).toEqual(['first', 'old'])
+    // Visited since; and visited before, which is no rest from what is new.
+    const visited = (minutes: number) => ({ noisy: { firstHere: false, visitedAt: ago(minutes) } })
+    expect(order([seat('noisy', { faults: faults(8) })], visited(4))).toEqual([])
+    expect(order([seat('noisy', { faults: faults(2) })], visited(4))).toEqual(['noisy'])
+    expect(order([seat('first'), seat('noisy', { faults: faults(15) })], { ...first, ...visited(12) })).toEqual([
+      'first',
+      'noisy',
+    ])
+  })
+
   it('is not whoever was just visited, unless they call', () => {
     const visited = { first: { firstHere: true, visitedAt: ago(4) } }
     expect(order([seat('first')], visited)).toEqual([])

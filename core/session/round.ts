@@ -31,9 +31,11 @@ const REST_MS = 10 * 60_000
 const HURT = 10_000
 const CALLS = 1_000
 const STOPPED = 300
+const NEW_FAULT = 200
 const DONE = 60
 const FIRST = 20
 const HARD = 15
+const FAULT = 12
 const SIGN_OFF = 8
 
 const minutesSince = (since: string, now: string): number =>
@@ -103,6 +105,9 @@ function reasonsFor(
   now: string,
 ): Weighed[] {
   const reasons: Weighed[] = []
+  const { faults } = seat
+  // Seen while they sit there, and by nobody of staff at their side since.
+  const newFault = faults !== undefined && faults.since >= seat.from && !(visitedAt && visitedAt >= faults.since)
   if (seat.call) {
     const { about, calledAt, going } = seat.call
     const waits = minutesSince(calledAt, now)
@@ -113,11 +118,12 @@ function reasonsFor(
     else if (!colleague) reasons.push({ why: `You set off ${ago(waits)}`, weight: CALLS })
     if (colleague && about !== 'visit')
       reasons.push({ why: `${colleague.by} set off ${ago(minutesSince(colleague.at, now))}`, weight: 1 })
-  } else if (visitedAt && Date.parse(now) - Date.parse(visitedAt) < REST_MS) {
+  } else if (!newFault && visitedAt && Date.parse(now) - Date.parse(visitedAt) < REST_MS) {
     return []
   }
   const minutes = minutesSince(seat.since, now)
   if (seat.stopped) reasons.push({ why: `Their machine is stopped: ${seat.stopped}`, weight: STOPPED })
+  if (faults) reasons.push({ why: faults.words.join(' · '), weight: newFault ? NEW_FAULT : FAULT })
   if (seat.step === 'done') {
     reasons.push({ why: `Done ${forSoLong(minutes)}: write down what the needle did`, weight: DONE + minutes })
     return reasons

@@ -4,6 +4,7 @@ import { computeKit } from '@/core/kit/kit'
 import { overrideKit, type Override } from '@/core/kit/override'
 import type { Kit, KitRequest } from '@/core/kit/request'
 import { choicesIn, travel } from '@/core/kit/travel'
+import { stopsOf } from '@/core/machine/standing'
 import { kitMachine } from '@/core/kit/kit-machine'
 import { sameName } from '@/core/people/same-name'
 import type { ProjectFacts } from '@/core/kit/project'
@@ -223,6 +224,9 @@ async function give(
   if (!machine) throw notFound('machine', 'machineId')
   mustBeAtWork(project.name, project.putAwayAt ?? null)
   mustStandHere(machine, 'machineId')
+  // Whoever is given a kit sits there: nobody is sent to a machine on which nobody sews.
+  const [stop] = stopsOf(machine.state, now.toISOString())
+  if (stop) throw new Refused(409, 'stopped', `${machine.name} is stopped: ${stop}`, 'machineId')
   const asked = kitMachine(machine.traits)
   if ('missing' in asked) {
     throw new Refused(

@@ -12,6 +12,7 @@ import { lapseCalls } from '../calls/open-call'
 import type { Store } from '../connect'
 import { readBook } from '../machine/book'
 import { readMachine } from '../machine/machines'
+import { readProject } from '../project/projects'
 import { readMachinesFile } from '../machine/machines-file'
 import { aProject, aStaffedVenue, freshStore } from '../testing/store'
 import { runCommand } from './run'
@@ -110,6 +111,25 @@ describe('a red tag', () => {
     expect(await locks()).toEqual(['red-tag'])
     expect(await fault(log('helper', 'correction', corrects(back)))).toMatchObject({ code: 'locked' })
     expect(await locks()).toEqual(['red-tag'])
+  })
+})
+
+describe('a seat at a machine that is stopped', () => {
+  it('is given in no way until it runs again', async () => {
+    const other = aProject(`Zita ${number}`)
+    const { projectId } = other
+    await run('coordinator', 'add-projects', { courseId, projects: [other] })
+    const kits = [{ kitGivenId: uuid(), projectId, machineId }]
+    const sitsAt = async () => (await readProject(store, actors.coordinator.siteId, projectId))?.given?.machineId
+    const tag = await log('helper', 'red-tagged', { because: 'the belt slips' })
+    const stopped = { code: 'stopped', path: 'machineId', message: expect.stringContaining('the belt slips') as string }
+    const one = { projectId, machineId, needle: { point: 'universal', sizeNm: 80 } }
+    expect(await fault(run('instructor', 'give-kit', one))).toMatchObject(stopped)
+    expect(await fault(run('instructor', 'give-kits', { kits }))).toMatchObject(stopped)
+    expect(await sitsAt()).toBeUndefined()
+    await log('instructor', 'correction', corrects(tag))
+    await run('instructor', 'give-kits', { kits })
+    expect(await sitsAt()).toBe(machineId)
   })
 })
 

@@ -174,6 +174,7 @@ describe('a person', () => {
   it('who is erased stays so when a file from before is read again', async () => {
     const third = aProject('Ottoline')
     await run('add-project', { courseId, ...third, name: 'Ottoline’s apron' })
+    await log('red-tag-lifted', { because: 'aired' })
     await run('give-kit', { projectId: third.projectId, machineId })
     const her: Actor = { siteId: who.siteId, personId: third.personId, role: 'learner' }
     await log('fault-opened', { fault: 'jam', seen: 'fluff under my plate' }, her)

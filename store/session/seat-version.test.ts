@@ -61,6 +61,7 @@ it('what is written of a machine changes the pages of who sits there, and leaves
   const line = (kind: string, body: object) => () =>
     run('log', { machineId: knot, happenedAt: new Date().toISOString(), kind, body })
   expect(await changedBy(line('red-tagged', { because: 'cord' }))).toEqual({ seat: [], whole: ['Ida'] })
+  expect(await changedBy(line('red-tag-lifted', { because: 'a new cord' }))).toEqual({ seat: [], whole: ['Ida'] })
   expect(await changedBy(line('cleaned', { found: 'lint' }))).toEqual({ seat: [], whole: ['Ida'] })
 })
 

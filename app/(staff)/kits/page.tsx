@@ -4,6 +4,7 @@ import type { Metadata } from 'next'
 import { Link } from '@/ui/parts/link'
 import { bagStanding } from '@/core/kit/for-room'
 import { kitMachine } from '@/core/kit/kit-machine'
+import { unsound } from '@/core/machine/standing'
 import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'
 import { readCourses, readProjects } from '@/store/project/projects'
@@ -24,9 +25,10 @@ export default async function KitsPage() {
     readCourses(store, actor.siteId),
     kitRoomOf(actor.siteId),
   ])
-  const candidates = machines.map(({ machineId, traits }) => {
+  const now = new Date().toISOString()
+  const candidates = machines.map(({ machineId, traits, state }) => {
     const known = kitMachine(traits)
-    return { machineId, ...('machine' in known && { machine: known.machine }) }
+    return { machineId, unsound: unsound(state, now), ...('machine' in known && { machine: known.machine }) }
   })
   const bags = projects.map((project): RackBag => {
     const standing = bagStanding(project, candidates, room, project.given)
@@ -41,6 +43,7 @@ export default async function KitsPage() {
       able: standing.able,
       ...(standing.machineId && {
         machine: machines.find(({ machineId }) => machineId === standing.machineId)?.name ?? '',
+        unsound: candidates.find(({ machineId }) => machineId === standing.machineId)?.unsound,
       }),
       ...(standing.kit && { needle: standing.kit.needle }),
       ...(standing.refusals[0] && { because: standing.refusals[0].because }),

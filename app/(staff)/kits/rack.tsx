@@ -2,11 +2,12 @@
 
 import { Link } from '@/ui/parts/link'
 import { useRef, useState } from 'react'
-import type { BagState } from '@/core/kit/for-room'
+import type { BagState, Unsound } from '@/core/kit/for-room'
 import { POINTS, type Point } from '@/core/knowledge/needle/needle'
 import { BAG_WORDS, BagMark } from '@/ui/drawings/bag-mark'
 import { NeedleTag } from '@/ui/drawings/tag'
 import { needleWords } from '@/ui/words'
+import { UNSOUND_WORDS } from '@/core/machine/standing'
 import { nameKey } from '@/core/people/same-name'
 
 export interface RackBag {
@@ -21,6 +22,8 @@ export interface RackBag {
   /** machines of the room that can do it */
   readonly able: number
   readonly machine?: string
+  /** what is the matter with that machine */
+  readonly unsound?: Unsound | undefined
   readonly needle?: { readonly point: Point; readonly sizeNm: number; readonly gapMm?: number }
   readonly because?: string
 }
@@ -112,6 +115,7 @@ export function Rack({ bags, machines }: { bags: readonly RackBag[]; machines: n
                       {POINTS[bag.needle.point].words}
                       {bag.needle.gapMm && `, ${bag.needle.gapMm} mm apart`}
                       {bag.seated ? ` · sits at ${bag.machine}` : ` · no seat yet, best on ${bag.machine}`}
+                      {bag.unsound && UNSOUND_WORDS[bag.unsound]}
                     </span>
                     {!bag.seated && (
                       <span className="block text-sm opacity-80">

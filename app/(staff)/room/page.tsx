@@ -203,7 +203,7 @@ export default async function RoomPage({ searchParams }: Props) {
 function planned(
   machine: RoomMachine,
   { drive, spoolPin }: Traits,
-  { standing, because, wear }: MachineStanding,
+  { standing, because, faults, wear }: MachineStanding,
   lifeHours: number,
   who: string,
   call: HelpCall | undefined,
@@ -220,7 +220,8 @@ function planned(
     number: machine.number,
     place: machine.place,
     standing,
-    because: because[0] ?? '',
+    // Of several faults none hides another.
+    because: (standing !== 'stopped' && faults.length > 0 ? faults.join(' · ') : because[0]) ?? '',
     needle: state.fitting ? shortNeedle(state.fitting.needle) : 'no needle',
     setting: setting.join(' · ') || 'not set up yet',
     who,

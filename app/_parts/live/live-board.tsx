@@ -99,6 +99,11 @@ function Seats({ seats, names, nowMs }: { seats: readonly LiveSeat[]; names: boo
             <Sign seat={seat} />
             {whereWords(seat, names)}
           </p>
+          {seat.faults?.words.map((words) => (
+            <p key={words} className="font-semibold text-warning">
+              {words}
+            </p>
+          ))}
           <div className="mt-auto flex items-center justify-between gap-4">
             <SeatWay step={seat.step} className="h-[2em] min-w-0 shrink" />
             <span className="shrink-0 text-[1.15em]">{forSoLong(nowMs - Date.parse(sinceOf(seat)))}</span>

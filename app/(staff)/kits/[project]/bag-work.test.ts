@@ -8,10 +8,18 @@ const heron: BagMachine = {
   machineId: 'heron',
   name: 'Heron',
   standing: 'ready',
+  faults: [],
   traits: { ...ORDINARY_TRAITS, bobbinSize: { fillMm: 20, hubMm: 6, widthMm: 9 } },
   machine: ORDINARY_MACHINE,
 }
-const unknown: BagMachine = { machineId: 'snipe', name: 'Snipe', standing: 'ready', traits: {}, missing: ['feet'] }
+const unknown: BagMachine = {
+  machineId: 'snipe',
+  name: 'Snipe',
+  standing: 'ready',
+  faults: [],
+  traits: {},
+  missing: ['feet'],
+}
 const poplin = {
   fabric: { structure: 'woven' as const, massGsm: 150, thicknessMm: 0.3 },
   layers: { seam: 2, crossing: 4 },

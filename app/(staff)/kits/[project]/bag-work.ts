@@ -13,6 +13,8 @@ export interface BagMachine {
   readonly machineId: string
   readonly name: string
   readonly standing: StandingWord
+  /** what is wrong with it and stops nobody, in sentences */
+  readonly faults: readonly string[]
   readonly traits: Traits
   /** absent while traits that a kit needs are missing */
   readonly machine?: KitMachine

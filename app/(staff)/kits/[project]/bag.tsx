@@ -161,6 +161,11 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, put
               {chosen.standing === 'stopped' && (
                 <p className="text-error">{chosen.name} is stopped: choose another machine.</p>
               )}
+              {chosen.faults.map((words) => (
+                <p key={words} className="font-semibold text-warning">
+                  {words}
+                </p>
+              ))}
               {given[0]?.machineId === chosen.machineId && <GivenNote given={given[0].kit} now={kit} />}
               <FaultNote fault={fault} />
               {fault?.code === 'changed' && (

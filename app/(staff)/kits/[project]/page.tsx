@@ -1,8 +1,9 @@
 import type { Metadata } from 'next'
 import { rulesOfClass } from '@/core/room/class-settings'
 import { may } from '@/core/wire/permission'
-import { standingOf } from '@/core/machine/standing'
+import { openFaults, standingOf, unsound } from '@/core/machine/standing'
 import { TRAIT_QUESTIONS } from '@/core/knowledge/machine/trait'
+import { bagStanding } from '@/core/kit/for-room'
 import { kitMachine } from '@/core/kit/kit-machine'
 import { readMachines } from '@/store/machine/machines'
 import { readGiven } from '@/store/project/projects'
@@ -37,12 +38,14 @@ export default async function BagPage({ params, searchParams }: Props) {
     readGiven(store, actor.siteId, project.projectId),
     readNames(store, actor.siteId),
   ])
+  const now = new Date().toISOString()
   const choices = machines.map((machine): BagMachine => {
     const known = kitMachine(machine.traits)
     return {
       machineId: machine.machineId,
       name: machine.name,
-      standing: standingOf(machine.state, site.houseRules.needle, new Date().toISOString()).standing,
+      standing: standingOf(machine.state, site.houseRules.needle, now).standing,
+      faults: openFaults(machine.state),
       traits: machine.traits,
       ...('machine' in known
         ? { machine: known.machine }
@@ -50,7 +53,10 @@ export default async function BagPage({ params, searchParams }: Props) {
     }
   })
   const asked = (await searchParams).machine
-  const first = choices.find(({ machineId }) => machineId === (asked ?? project.given?.machineId)) ?? choices[0]
+  const candidates = choices.map((choice, index) => ({ ...choice, unsound: unsound(machines[index]!.state, now) }))
+  // As the rack says it: where they sit, or where they would be best off.
+  const theirs = asked ?? bagStanding(project, candidates, room, project.given).machineId
+  const first = choices.find(({ machineId }) => machineId === theirs) ?? choices[0]
   const mayGive = may(actor.role, 'give-kit')
   return (
     <>

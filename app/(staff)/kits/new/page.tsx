@@ -1,6 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { kitMachine } from '@/core/kit/kit-machine'
+import { unsound } from '@/core/machine/standing'
 import { may } from '@/core/wire/permission'
 import { readMachines } from '@/store/machine/machines'
 import { readClassLearners } from '@/store/project/learners'
@@ -25,14 +26,21 @@ export default async function NewProjectPage() {
     readMachines(store, actor.siteId),
     kitRoomOf(actor.siteId),
   ])
+  const now = new Date().toISOString()
   return (
     <NewProject
       courses={courses.map(({ course_id, name }) => ({ courseId: course_id, name }))}
       practice={site.practice}
       learners={learners.map(({ personId, name, courseId, course }) => ({ personId, name, courseId, course }))}
-      machines={machines.map(({ machineId, name, traits }): NewProjectMachine => {
+      machines={machines.map(({ machineId, name, traits, state }): NewProjectMachine => {
         const known = kitMachine(traits)
-        return { machineId, name, traits, ...('machine' in known && { machine: known.machine }) }
+        return {
+          machineId,
+          name,
+          traits,
+          unsound: unsound(state, now),
+          ...('machine' in known && { machine: known.machine }),
+        }
       })}
       room={room}
     />

@@ -2,8 +2,9 @@
 
 import { named } from '@/core/units/words'
 import { useMemo } from 'react'
-import { bagStanding, type KitRoom } from '@/core/kit/for-room'
+import { bagStanding, type KitRoom, type Unsound } from '@/core/kit/for-room'
 import type { KitMachine } from '@/core/kit/request'
+import { UNSOUND_WORDS } from '@/core/machine/standing'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import type { FabricFacts } from '@/ui/parts/fabric-facts'
 import { KitCard } from '@/ui/parts/kit-card'
@@ -13,6 +14,7 @@ export interface NewProjectMachine {
   readonly name: string
   readonly traits: Traits
   readonly machine?: KitMachine
+  readonly unsound: Unsound | undefined
 }
 
 /** The kit that would come of it, as it is filled in. */
@@ -32,7 +34,8 @@ export function WouldGet({
       <h2 className="text-xl">
         {kit && machine ? (
           <>
-            Best on <strong>{machine.name}</strong>: <strong>{named(kit.verdict)}</strong>
+            Best on <strong>{machine.name}</strong>
+            {machine.unsound && UNSOUND_WORDS[machine.unsound]}: <strong>{named(kit.verdict)}</strong>
             {kit.inStock === false && ', not in stock'}
             {kit.confidence === 'low' && <span className="text-base"> (rests on a guess)</span>}
           </>

@@ -4,11 +4,14 @@ import { useEffect, useRef } from 'react'
 export function BeginDialog({
   block,
   against,
+  kits,
   begin,
   close,
 }: {
   block: number
   against: readonly string[]
+  /** how many there are to give */
+  kits: number
   begin: () => void
   close: () => void
 }) {
@@ -27,9 +30,11 @@ export function BeginDialog({
           <button type="button" className="btn btn-outline btn-lg" onClick={() => dialog.current?.close()}>
             Not now
           </button>
-          <button type="button" className="btn btn-primary btn-lg" onClick={begin}>
-            Give the kits all the same
-          </button>
+          {kits > 0 && (
+            <button type="button" className="btn btn-primary btn-lg" onClick={begin}>
+              Give the kits all the same
+            </button>
+          )}
         </div>
       </div>
     </dialog>

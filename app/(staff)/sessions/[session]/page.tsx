@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import { Link } from '@/ui/parts/link'
 import { may } from '@/core/wire/permission'
 import { POINTS, systemWords } from '@/core/knowledge/needle/needle'
+import { openFaults } from '@/core/machine/standing'
 import { plain, spaced } from '@/core/units/words'
 import type { Kit } from '@/core/kit/request'
 import { sizeText } from '@/core/units/needle-size'
@@ -95,6 +96,7 @@ export default async function RunSheetPage({ params }: { params: Promise<{ sessi
           holds: state.fitting
             ? `${POINTS[state.fitting.needle.point].words} ${sizeText(state.fitting.needle.sizeNm)}`
             : 'no needle known',
+          faults: openFaults(state),
           ...(asked.stopped.has(machineId) && { stopped: asked.stopped.get(machineId)! }),
         }))}
         learners={facts.learners.map(({ projectId, learner, name, fromBlock, given }) => ({

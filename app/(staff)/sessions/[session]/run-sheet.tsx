@@ -18,7 +18,7 @@ import { Tray } from './sheet-seat'
 import type { SheetProps } from './sheet-props'
 import { usePlanning } from './use-planning'
 import { asPlanSeat } from '@/core/session/seat'
-import { kitsToGive, pinTurned, seatedAtStopped, seatsMoved } from './seats'
+import { kitsToGive, pinTurned, seatedAtUnsound, seatsMoved } from './seats'
 import { SheetHead } from './sheet-head'
 import { useKeptSeats } from './use-kept-seats'
 
@@ -27,7 +27,11 @@ export function RunSheet(props: SheetProps) {
   const { sessionId, question, machines, learners, blocks, mayPlan } = props
   const [carried, setCarried] = useState<string>()
   const [moving, setMoving] = useState<string>()
-  const [asking, setAsking] = useState<{ readonly block: number; readonly against: readonly string[] }>()
+  const [asking, setAsking] = useState<{
+    readonly block: number
+    readonly against: readonly string[]
+    readonly kits: number
+  }>()
   const { busy, fault, write } = useWrite()
   const { seats, keep, basedOn } = useKeptSeats(props, write)
   const { idOf, renew } = useFormId()
@@ -79,13 +83,14 @@ export function RunSheet(props: SheetProps) {
   }
   /** Before a whole block is given its kits, what speaks against it is said. */
   const begin = (block: number) => {
-    const against = [...props.beginsOddly, ...seatedAtStopped(seats, block, machines, nameOf)]
-    if (against.length > 0) setAsking({ block, against })
+    const against = [...props.beginsOddly, ...seatedAtUnsound(seats, block, machines, nameOf)]
+    if (against.length > 0) setAsking({ block, against, kits: kitsOf(block).length })
     else give(block)
   }
+  const kitsOf = (block: number) => kitsToGive(seats, block, who, machines, idOf)
   const give = (block: number) => {
     setAsking(undefined)
-    const kits = kitsToGive(seats, block, who, idOf)
+    const kits = kitsOf(block)
     if (kits.length === 0) return
     const takeBack = () => void takeKitsBack(kits.map(({ kitGivenId }) => kitGivenId))
     void write(

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { PlannedSeat } from '@/core/session/session-schema'
-import { kitsToGive, pinTurned, seatedAtStopped, seatsMoved } from './seats'
+import { kitsToGive, pinTurned, seatedAtUnsound, seatsMoved } from './seats'
 
 const anySeats: fc.Arbitrary<PlannedSeat[]> = fc
   .uniqueArray(fc.record({ machine: fc.nat(3), block: fc.integer({ min: 1, max: 3 }) }), {
@@ -64,17 +64,24 @@ describe('a block that begins', () => {
   ])
 
   it('gives each kit that nobody has yet, with its needle unless a person chose', () => {
-    expect(kitsToGive(seats, 1, who, (words) => words)).toEqual([
+    expect(kitsToGive(seats, 1, who, [], (words) => words)).toEqual([
       { kitGivenId: '1 a heron', projectId: 'a', machineId: 'heron', needle: { point: 'universal', sizeNm: 80 } },
     ])
-    expect(kitsToGive(seats, 2, who, (words) => words)).toEqual([
+    expect(kitsToGive(seats, 2, who, [], (words) => words)).toEqual([
       { kitGivenId: '2 c heron', projectId: 'c', machineId: 'heron' },
     ])
   })
 
-  it('says who sits at a machine that is stopped', () => {
-    const machines = [{ machineId: 'heron', name: 'Heron', stopped: 'red tag' }]
-    expect(seatedAtStopped(seats, 1, machines, () => 'Ida')).toEqual(['Ida sits at Heron, which is stopped: red tag.'])
-    expect(seatedAtStopped(seats, 1, [{ machineId: 'heron', name: 'Heron' }], () => 'Ida')).toEqual([])
+  it('gives none for a machine that is stopped, and says of whom, and who sits at one that something is wrong with', () => {
+    const heron = { machineId: 'heron', name: 'Heron', faults: [] }
+    const stopped = [{ ...heron, stopped: 'red tag' }]
+    expect(kitsToGive(seats, 1, who, stopped, (words) => words)).toEqual([])
+    expect(seatedAtUnsound(seats, 1, stopped, () => 'Ida')).toEqual([
+      'Ida gets no kit, since Heron is stopped: red tag.',
+    ])
+    const noisy = [{ ...heron, faults: ['Fault open: noise'] }]
+    expect(kitsToGive(seats, 1, who, noisy, (words) => words)).toHaveLength(1)
+    expect(seatedAtUnsound(seats, 1, noisy, () => 'Ida')).toEqual(['Ida sits at Heron. Fault open: noise.'])
+    expect(seatedAtUnsound(seats, 1, [heron], () => 'Ida')).toEqual([])
   })
 })

@@ -27,10 +27,12 @@ export const kitsToGive = (
   seats: readonly PlannedSeat[],
   block: number,
   who: ReadonlyMap<string, Pick<SheetLearner, 'kits'>>,
+  machines: readonly Pick<SheetMachine, 'machineId' | 'stopped'>[],
   idOf: (words: string) => string,
 ) =>
   seats
     .filter((seat) => seat.block === block)
+    .filter((seat) => !machines.find(({ machineId }) => machineId === seat.machineId)?.stopped)
     .flatMap(({ projectId, machineId }) => {
       const kit = who.get(projectId)?.kits[machineId]
       if (!kit || kit.given) return []
@@ -39,17 +41,19 @@ export const kitsToGive = (
       return [{ kitGivenId: idOf(`${block} ${projectId} ${machineId}`), projectId, machineId, ...needle }]
     })
 
-/** Who of a block sits at a machine that is stopped, in sentences. */
-export const seatedAtStopped = (
+/** Who of a block sits at a machine that is stopped, or at one that something is wrong with, in sentences. */
+export const seatedAtUnsound = (
   seats: readonly PlannedSeat[],
   block: number,
-  machines: readonly Pick<SheetMachine, 'machineId' | 'name' | 'stopped'>[],
+  machines: readonly Pick<SheetMachine, 'machineId' | 'name' | 'stopped' | 'faults'>[],
   nameOf: (project: string) => string,
 ): string[] =>
   seats
     .filter((seat) => seat.block === block)
     .flatMap(({ projectId, machineId }) => {
       const machine = machines.find((each) => each.machineId === machineId)
-      if (!machine?.stopped) return []
-      return [`${nameOf(projectId)} sits at ${machine.name}, which is stopped: ${machine.stopped}.`]
+      if (!machine) return []
+      const { name, stopped, faults } = machine
+      if (stopped) return [`${nameOf(projectId)} gets no kit, since ${name} is stopped: ${stopped}.`]
+      return faults.length > 0 ? [`${nameOf(projectId)} sits at ${name}. ${faults.join(' · ')}.`] : []
     })

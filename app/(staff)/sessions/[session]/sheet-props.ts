@@ -11,6 +11,8 @@ export interface SheetMachine {
   readonly holds: string
   /** why nobody sits there */
   readonly stopped?: string
+  /** what is wrong with it and stops nobody, in sentences */
+  readonly faults: readonly string[]
 }
 
 export interface SheetKit {

@@ -27,7 +27,7 @@ interface RowProps {
 /** One machine's session: what is in it, and its seats with the seams between them. */
 export function MachineRow(props: RowProps) {
   const { machine, blocks, leftOut, mayMove, leaveOut, busy } = props
-  const { machineId, name, number, holds, stopped } = machine
+  const { machineId, name, number, holds, stopped, faults } = machine
   return (
     <tr className="max-lg:mb-4 max-lg:block">
       <th
@@ -39,6 +39,11 @@ export function MachineRow(props: RowProps) {
         </Link>{' '}
         <span className="font-normal">no. {number}</span>
         <span className="block text-sm font-normal">{stopped ? '' : holds}</span>
+        {faults.map((words) => (
+          <span key={words} className="block text-sm font-semibold text-warning">
+            {words}
+          </span>
+        ))}
         {mayMove && (
           <button
             type="button"
