@@ -47,6 +47,20 @@ test.describe('a helper at a machine', () => {
     const lines = page.getByRole('list', { name: 'Lines of the book, newest first' }).getByRole('listitem')
     await expect(lines.first()).toContainText('Cured: feeding')
     await expect(lines.first()).toContainText('foot pressure up one')
+
+    // Whoever finds it by the finder says there what was the same thing.
+    await page.getByRole('button', { name: 'Fault …' }).click()
+    await page.getByLabel('What kind').selectOption('jam')
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(open).toContainText('Fault open: jam')
+    await page.getByRole('link', { name: 'Something is wrong' }).click()
+    await page.getByRole('button', { name: 'A nest underneath at the start' }).click()
+    await page.getByRole('button', { name: 'That was it' }).click()
+    await page.getByLabel('Fault open: jam').check()
+    await page.getByRole('button', { name: 'Yes, it is cured' }).click()
+    await expect(page.getByRole('heading', { level: 1, name: 'Plover' })).toBeVisible()
+    await expect(lines.first()).toContainText('A nest underneath at the start: cured')
+    await expect(open).toHaveCount(0)
   })
 
   test('a machine that wants its room check first leads on to it', async ({ page }) => {

@@ -106,6 +106,21 @@ export const setOwnUnits = command('set-own-units', async ({ tx, actor }, { unit
 /** @throws Refused 409 where another learner of a class of theirs has the name: nobody could tell at the door which of them comes in */
 export const renamePerson = command('rename-person', async (call, { personId, name }) => {
   await holdPerson(call, personId)
+  // Held as by whoever adds somebody to them: of two who take one name at once the second is told.
+  await call.tx
+    .selectFrom('course')
+    .select('course_id')
+    .where('site_id', '=', call.actor.siteId)
+    .where('course_id', 'in', (of) =>
+      of
+        .selectFrom('enrolment')
+        .select('enrolment.course_id')
+        .where('enrolment.site_id', '=', call.actor.siteId)
+        .where('enrolment.person_id', '=', personId),
+    )
+    .orderBy('course_id')
+    .forUpdate()
+    .execute()
   const classmates = await call.tx
     .selectFrom('enrolment as own')
     .innerJoin('course', (join) =>

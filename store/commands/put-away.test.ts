@@ -227,6 +227,18 @@ describe('a learner who is put away', () => {
   })
 })
 
+it('of two of a class who are given one name at one moment only one gets it', async () => {
+  const two = [aProject('Mira'), aProject('Nour')]
+  await run('add-projects', { courseId, projects: two })
+  for (let round = 0; round < 5; round += 1) {
+    const both = await Promise.allSettled(
+      two.map(({ personId }) => run('rename-person', { personId, name: `Ora ${round}` })),
+    )
+    expect(both.filter(({ status }) => status === 'fulfilled')).toHaveLength(1)
+    expect(both.find(({ status }) => status === 'rejected')).toMatchObject({ reason: { code: 'taken' } })
+  }
+})
+
 describe('a session that is put away', () => {
   it('is in no calendar and takes nothing, until it is taken out', async () => {
     const sessionId = uuid()

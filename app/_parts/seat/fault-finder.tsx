@@ -13,6 +13,7 @@ import { useKept } from '@/ui/parts/use-kept'
 import { useWrite } from '@/ui/parts/use-write'
 import { Choose } from './choose-symptom'
 import { BreakStop, ElectricalStop } from './fault-stops'
+import { WhatCures, type OpenHere } from './what-cures'
 import { finding, findingFrom, runLine, standOf, type Finding, type FoundSaid } from './finding'
 import { LookedAt, LookNext } from './look-next'
 
@@ -28,6 +29,8 @@ interface Props {
   readonly symptom?: Symptom
   /** a break is in the book already, and not every piece is found or no needle is in it */
   readonly brokenKnown: boolean
+  /** what is written down as wrong with it already; empty for whoever may not say that it is cured */
+  readonly open: readonly OpenHere[]
   readonly role: 'learner' | 'staff'
   readonly homeHref: string
 }
@@ -50,7 +53,11 @@ export function FaultFinder(props: Props) {
     return <Choose chosen={newest.symptom} choose={(symptom) => say({ say: 'symptom', symptom })} />
   const { symptom } = stand
 
-  const end = async (outcome: 'cured' | 'handed-on' | 'red-tag' | 'service' | 'left', cured?: FaultCheck) => {
+  const end = async (
+    outcome: 'cured' | 'handed-on' | 'red-tag' | 'service' | 'left',
+    cured?: FaultCheck,
+    withIt: readonly OpenHere[] = [],
+  ) => {
     const done = {
       cured: 'Cured, and written down',
       'handed-on': 'Staff are called: above you see when somebody comes',
@@ -64,6 +71,11 @@ export function FaultFinder(props: Props) {
       !(await log(machineId, 'red-tagged', { because: SYMPTOM_WORDS[symptom] }, { done: 'Red tag on' }))
     )
       return
+    if (cured)
+      for (const { fault, eventId } of withIt) {
+        const same = { fault, cure: CHECKS[cured].remedy, opened: eventId }
+        if (!(await log(machineId, 'fault-cured', same, { done }))) return
+      }
     // A call is taken back where it is shown, not by undoing a line.
     const called = outcome === 'handed-on' ? ({ forGood: true } as const) : {}
     if (await log(machineId, 'fault-run', body, { done, then: homeHref, ...called })) keep(undefined)
@@ -140,28 +152,17 @@ export function FaultFinder(props: Props) {
     return (
       <>
         {heading}
-        <section className="sheet p-6" aria-label="What cures it">
-          <p className="text-sm">Found: {CHECKS[stand.found].title}</p>
-          <p className="mt-1 text-2xl font-bold">{CHECKS[stand.found].remedy}</p>
-          <p className="mt-2 text-lg">Do that, then sew a line on a scrap. Is it gone?</p>
-          <div className="mt-4 flex flex-wrap gap-3">
-            <button
-              type="button"
-              className="btn btn-primary btn-lg"
-              disabled={busy}
-              onClick={() => void end('cured', stand.found)}
-            >
-              Yes, it is cured
-            </button>
-            <button type="button" className="btn btn-outline btn-lg" onClick={() => say({ say: 'still-there' })}>
-              No, still there
-            </button>
-            <button type="button" className="btn btn-ghost btn-lg" onClick={back}>
-              Back
-            </button>
-          </div>
+        <WhatCures
+          found={stand.found}
+          symptom={symptom}
+          open={props.open}
+          busy={busy}
+          cured={(withIt) => void end('cured', stand.found, withIt)}
+          stillThere={() => say({ say: 'still-there' })}
+          back={back}
+        >
           <FaultNote fault={fault} />
-        </section>
+        </WhatCures>
       </>
     )
   }
