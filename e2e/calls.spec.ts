@@ -240,10 +240,18 @@ test('whoever has no machine calls as well, and what hurts somewhere else stops 
   await expect(hurt).toContainText('burnt at the iron')
   await hurt.getByRole('button', { name: 'I am going to Kofi at no machine' }).click()
   await expect(kofi.getByRole('region', { name: 'Your call' })).toContainText('Tobias is coming to you')
-  for (const left of [1, 0]) {
-    await calls.getByRole('button', { name: /^Done/ }).first().click()
-    await expect(calls.getByRole('listitem')).toHaveCount(left)
-  }
+  // Whoever is on the way there is sent to nobody else meanwhile.
+  const now = await page.context().newPage()
+  await now.goto('/room/now')
+  const going = now.getByRole('region', { name: 'You are going to' })
+  await expect(going).toContainText('Kofi at no machine')
+  await expect(now.getByRole('region', { name: 'Go next to' })).toHaveCount(0)
+  await going.getByRole('button', { name: 'I have been there' }).click()
+  await expect(going).toHaveCount(0)
+  await expect(calls.getByRole('listitem')).toHaveCount(1)
+  await now.close()
+  await calls.getByRole('button', { name: /^Done/ }).click()
+  await expect(calls.getByRole('listitem')).toHaveCount(0)
   // Whoever has a machine has both ways, and calls from the lab, too.
   const chidi = await (await browser.newContext({ storageState: stateFile('learner') })).newPage()
   await chidi.goto('/hurt')

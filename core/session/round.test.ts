@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { LiveSeat } from './live-room'
-import { besidesFirst, instructorsRound, type RoundFacts } from './round'
+import { besidesFirst, goingBesides, instructorsRound, type RoundFacts } from './round'
 import { SEAT_STEPS } from './seat-step'
 
 const NOW = '2026-03-05T18:30:00.000Z'
@@ -141,6 +141,16 @@ describe('a call that no seat shows', () => {
     besidesFirst(calls, instructorsRound(seats, () => ({ ...nothing, firstHere: true }), 'me', NOW)[0], NOW).map(
       ({ who }) => who,
     )
+
+  it('is where I am while I am on the way there, and no longer than anybody is taken to be', () => {
+    const since = (minutes: number, personId: string) => ({
+      ...besides('at the table', 'help', 40),
+      going: { at: ago(minutes), by: personId, personId },
+    })
+    expect(goingBesides([since(3, 'colleague'), since(20, 'me')], 'me', NOW)?.going?.personId).toBe('me')
+    expect(goingBesides([since(21, 'me'), since(3, 'colleague')], 'me', NOW)).toBeUndefined()
+    expect(goingBesides([besides('nobody goes', 'hurt', 1)], 'me', NOW)).toBeUndefined()
+  })
 
   it('goes before whoever does not call, who is hurt before all others, and nobody is asked twice to go', () => {
     const iron = besides('hurt at the iron', 'hurt', 1)

@@ -93,6 +93,10 @@ export function besidesFirst(
     )
 }
 
+/** The call that no seat shows to which this person is on the way, or with whoever made it. @param now ISO, UTC */
+export const goingBesides = (besides: readonly CallBesides[], me: string, now: string): CallBesides | undefined =>
+  besides.find((call) => call.going?.personId === me && isAttended(call, now))
+
 interface Weighed {
   readonly why: string
   readonly weight: number

@@ -3,7 +3,7 @@
 import { Link } from '@/ui/parts/link'
 import { useEffect, useRef, useState } from 'react'
 import { seatsOf } from '@/core/session/live-room'
-import { besidesFirst, instructorsRound } from '@/core/session/round'
+import { besidesFirst, goingBesides, instructorsRound } from '@/core/session/round'
 import type { EventOf } from '@/core/wire/asks'
 import { useStaysAwake } from '@/ui/stays-awake'
 import { Hearing } from '../../../_parts/calls/hearing'
@@ -13,6 +13,7 @@ import { AsOf } from '../../../_parts/live/as-of'
 import { LiveBoard } from '../../../_parts/live/live-board'
 import { useRedraw } from '../../../_parts/live/use-redrawn'
 import { useNow, useTold } from '../../../_parts/live/use-told'
+import { GoingBesides } from './going-besides'
 import { RoundCard, type RoundCardProps } from './round-card'
 
 const NO_FACTS: SeatFacts = { firstHere: false, load: 'ordinary' }
@@ -59,6 +60,8 @@ export function Now({
   const mine = round.find(({ seat }) => seat.call?.going?.personId === me)
   const waiting = round.filter(({ seat }) => !later.includes(seat.projectId))
   const stop = mine ?? waiting[0]
+  // Whoever is on the way to somebody is sent to nobody else.
+  const away = mine ? undefined : goingBesides(room.besides, me, new Date(nowMs).toISOString())
   const ahead = besidesFirst(room.besides, stop, new Date(nowMs).toISOString())
   return (
     <>
@@ -80,7 +83,9 @@ export function Now({
           {about === 'hurt' ? 'somebody is hurt.' : 'they call.'} Say above that you go.
         </p>
       ))}
-      {stop ? (
+      {away ? (
+        <GoingBesides call={away} />
+      ) : stop ? (
         <RoundCard
           key={stop.seat.projectId}
           stop={stop}
