@@ -1,9 +1,9 @@
 import { connect, createServer, type AddressInfo, type Socket } from 'node:net'
-import type { Page } from '@playwright/test'
+import type { APIRequestContext, Page } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
 import { SPOKEN_QUESTIONS } from '@/core/knowledge/tension/spoken'
 import { EXERCISES } from '@/core/trainer/exercises'
-import { allAsDrawn, expect, openLine, SIGN_INS, stateFile, test } from './people'
+import { allAsDrawn, expect, LEARNER, openLine, SIGN_INS, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('instructor') })
 
@@ -280,4 +280,44 @@ test('a learner’s turn ends by one tap, is written in the book, and goes on by
   await expect(learner.getByRole('img', { name: 'Step 4 of 5: sewing' })).toBeVisible()
   await expect(here).toContainText('Sewing')
   await learner.context().close()
+})
+
+test('whoever is visited moves to a free machine in one tap: a sound one first, and none that is stopped', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const post = async (request: APIRequestContext, name: string, body: object) => {
+    const headers = { origin: baseURL! }
+    const answer = await request.post(`/api/commands/${name}`, { headers, data: { commandId: uuid(), body } })
+    expect(answer.status(), await answer.text()).toBe(200)
+  }
+  const { machines } = (await (await page.request.get('/api/line')).json()) as {
+    machines: { machineId: string; name: string }[]
+  }
+  const { machineId } = machines.find(({ name }) => name === 'Plover')!
+  await post(page.request, 'log', {
+    machineId,
+    happenedAt: new Date().toISOString(),
+    kind: 'fault-opened',
+    body: { fault: 'noise' },
+  })
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
+  await context.request.post('/api/sign-in/station', {
+    data: { classCode: LEARNER.classCode, firstName: 'Farah' },
+    headers: { origin: baseURL! },
+  })
+  const farah = await context.newPage()
+  await farah.goto('/station')
+  await post(context.request, 'call-staff', { found: {} })
+  await page.goto('/room/now')
+  const next = page.getByRole('region', { name: 'Go next to' })
+  await expect(next).toContainText('Farah at Heron')
+  await next.getByRole('button', { name: 'I am going' }).click()
+  await next.getByRole('button', { name: 'To another machine' }).click()
+  const offers = next.getByRole('button', { name: /^(Plover|Godwit|Turnstone)/ })
+  await expect(offers).toHaveText(['Turnstone', 'Plover, which has a fault open'])
+  await offers.first().click()
+  await expect(farah.getByText('You sit at Turnstone')).toBeVisible()
+  await context.close()
 })

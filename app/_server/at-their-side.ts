@@ -1,9 +1,9 @@
 import 'server-only'
-import { kitRequestFor } from '@/core/kit/for-room'
+import { kitRequestFor, seatRank, type Unsound } from '@/core/kit/for-room'
 import { computeKit } from '@/core/kit/kit'
 import { kitMachine } from '@/core/kit/kit-machine'
 import type { KitVerdict } from '@/core/kit/request'
-import { stopsOf } from '@/core/machine/standing'
+import { unsound } from '@/core/machine/standing'
 import { seatsOf, type LiveRoom } from '@/core/session/live-room'
 import { readMachines } from '@/store/machine/machines'
 import { readProjects } from '@/store/project/projects'
@@ -16,6 +16,8 @@ export interface MoveTo {
   readonly machineId: string
   readonly name: string
   readonly verdict: KitVerdict
+  /** absent: nothing is known to be wrong with it */
+  readonly unsound?: Unsound
 }
 
 /** What whoever stands beside a learner does there without another page. */
@@ -50,15 +52,18 @@ export async function readAtTheirSide(
   const taken = new Set(seats.map(({ machineId }) => machineId))
   const moves = machines.flatMap((each): MoveTo[] => {
     const asked = kitMachine(each.traits)
-    if (taken.has(each.machineId) || 'missing' in asked || stopsOf(each.state, now.toISOString()).length > 0) return []
+    const matter = unsound(each.state, now.toISOString())
+    if (taken.has(each.machineId) || 'missing' in asked || matter === 'stopped') return []
     const [kit] = computeKit(kitRequestFor(project, asked.machine, kitRoom)).kits
-    return kit ? [{ machineId: each.machineId, name: each.name, verdict: kit.verdict }] : []
+    return kit
+      ? [{ machineId: each.machineId, name: each.name, verdict: kit.verdict, ...(matter && { unsound: matter }) }]
+      : []
   })
   const swatch = await swatchProps(siteId, machine, project)
   return {
     projectId: project.projectId,
     ...(swatch && { swatch }),
-    // In the order of machines, those that do it well first.
-    moves: [...moves].sort((a, b) => Number(a.verdict === 'marginal') - Number(b.verdict === 'marginal')),
+    // In the order of machines, those that do it well first, and of these the sound ones.
+    moves: [...moves].sort((a, b) => seatRank({ state: a.verdict, ...a }) - seatRank({ state: b.verdict, ...b })),
   }
 }

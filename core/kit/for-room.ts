@@ -93,7 +93,7 @@ const GRADE: Readonly<Record<BagState, number>> = { good: 0, overridden: 1, marg
  * Where somebody without a seat would be best off: nobody is sent to a machine that is stopped while another does it, the better kit goes
  * before the sounder machine, and of equal kits the one on a machine that nothing is wrong with.
  */
-const rankOf = ({ state, unsound }: Pick<Candidate, 'unsound'> & { readonly state: BagState }): number =>
+export const seatRank = ({ state, unsound }: Pick<Candidate, 'unsound'> & { readonly state: BagState }): number =>
   (state === 'refused' ? 100 : unsound === 'stopped' ? 10 : 0) + GRADE[state] * 2 + (unsound === 'fault' ? 1 : 0)
 
 const stateOf = (kit: Kit | undefined): BagState => (!kit ? 'refused' : kit.inStock === false ? 'short' : kit.verdict)
@@ -114,7 +114,7 @@ export function bagStanding(
   const seat = given && answers.find(({ machineId }) => machineId === given.machineId)
   if (given?.kit.overrides?.length)
     return { state: 'overridden', machineId: given.machineId, kit: given.kit, refusals: [], able }
-  const best = seat ?? [...answers].sort((a, b) => rankOf(a) - rankOf(b))[0]
+  const best = seat ?? [...answers].sort((a, b) => seatRank(a) - seatRank(b))[0]
   if (!best) return { state: 'refused', refusals: [], able }
   const { state, machineId, kit, refusals } = best
   return { state, refusals, able, ...(kit ? { machineId, kit } : seat && { machineId }) }

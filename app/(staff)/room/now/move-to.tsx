@@ -1,5 +1,6 @@
 'use client'
 
+import { UNSOUND_WORDS } from '@/core/machine/standing'
 import { FaultNote } from '@/ui/parts/fault-note'
 import { useFormId } from '@/ui/parts/use-form-id'
 import { useWrite } from '@/ui/parts/use-write'
@@ -17,7 +18,7 @@ export function MoveTo({ who, projectId, moves }: { who: string; projectId: stri
   return (
     <>
       <ul className="flex flex-wrap gap-2">
-        {moves.map(({ machineId, name, verdict }) => (
+        {moves.map(({ machineId, name, verdict, unsound }) => (
           <li key={machineId}>
             <button
               type="button"
@@ -28,6 +29,7 @@ export function MoveTo({ who, projectId, moves }: { who: string; projectId: stri
               <span>
                 {name}
                 {verdict === 'marginal' && <span className="font-normal">, only just does it</span>}
+                {unsound && <span className="font-normal">{UNSOUND_WORDS[unsound]}</span>}
               </span>
             </button>
           </li>
