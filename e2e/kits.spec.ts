@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test'
 import { expect, LEARNER, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('coordinator') })
@@ -205,4 +206,43 @@ test('a learner whose name was misspelled comes in by the right one, and no more
   await page.getByRole('button', { name: 'Correct the name', exact: true }).click()
   await expect(page.getByRole('button', { name: 'Correct the name of Tobiah …' })).toBeVisible()
   await door.dispose()
+})
+
+test('two who change one bag are both heard: the second chooses, and nothing is said of it any more once they have', async ({
+  page,
+  browser,
+}) => {
+  const other = await (await browser.newContext({ storageState: stateFile('instructor') })).newPage()
+  const massOf = (of: Page) => of.getByLabel('Mass (g/m²)')
+  const keep = (of: Page) => of.getByRole('button', { name: 'Keep this fabric' })
+  const open = async (of: Page) => {
+    await of.goto('/kits')
+    await of.getByRole('link', { name: /Gwil/ }).click()
+    await expect(massOf(of)).toHaveValue('280')
+  }
+  await open(page)
+  await open(other)
+  await massOf(other).fill('301')
+  await keep(other).click()
+  await expect(keep(other)).toHaveCount(0)
+  await massOf(page).fill('305')
+  await keep(page).click()
+  const meanwhile = page.getByText(/Somebody has changed this bag: theirs is coated, 301/)
+  await expect(meanwhile).toBeVisible()
+  await expect(massOf(page)).toHaveValue('305')
+  await page.getByRole('button', { name: 'Take theirs' }).click()
+  await expect(massOf(page)).toHaveValue('301')
+  await expect(meanwhile).toHaveCount(0)
+
+  await massOf(other).fill('302')
+  await keep(other).click()
+  await expect(keep(other)).toHaveCount(0)
+  await massOf(page).fill('306')
+  await keep(page).click()
+  await page.getByRole('button', { name: 'Keep mine' }).click()
+  await expect(keep(page)).toHaveCount(0)
+  await expect(page.getByText(/Somebody has changed this bag/)).toHaveCount(0)
+  await page.reload()
+  await expect(massOf(page)).toHaveValue('306')
+  await other.context().close()
 })

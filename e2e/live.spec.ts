@@ -283,10 +283,10 @@ test('a learner’s turn ends by one tap, is written in the book, and goes on by
 })
 
 test('whoever is visited moves to a free machine in one tap: a sound one first, and none that is stopped', async ({
-  page,
   browser,
   baseURL,
 }) => {
+  const page = await (await browser.newContext({ storageState: stateFile('coordinator') })).newPage()
   const post = async (request: APIRequestContext, name: string, body: object) => {
     const headers = { origin: baseURL! }
     const answer = await request.post(`/api/commands/${name}`, { headers, data: { commandId: uuid(), body } })
@@ -319,5 +319,35 @@ test('whoever is visited moves to a free machine in one tap: a sound one first, 
   await expect(offers).toHaveText(['Turnstone', 'Plover, which has a fault open'])
   await offers.first().click()
   await expect(farah.getByText('You sit at Turnstone')).toBeVisible()
+  // The call came from where they sat: whoever went there says that they have been there.
+  await page
+    .getByRole('region', { name: 'You are going to' })
+    .getByRole('button', { name: 'I have been there' })
+    .click()
+  await expect(next).toBeVisible()
   await context.close()
+  await page.context().close()
+})
+
+test('whoever was put off comes again when they call, and that they wait is never denied', async ({ browser }) => {
+  const page = await (await browser.newContext({ storageState: stateFile('coordinator') })).newPage()
+  await page.goto('/room/now')
+  const next = page.getByRole('region', { name: 'Go next to' })
+  const later = next.getByRole('button', { name: /^Later/ })
+  const nobody = page.getByText('Whoever waits was put off.')
+  await expect(async () => {
+    if (await later.isVisible()) await later.click()
+    await expect(nobody).toBeVisible({ timeout: 500 })
+  }).toPass()
+  await expect(page.getByText('Nobody needs you just now.')).toHaveCount(0)
+  const learner = await (await browser.newContext({ storageState: stateFile('learner') })).newPage()
+  await learner.goto('/station')
+  await learner.getByRole('button', { name: 'Call somebody' }).click()
+  await expect(next).toContainText('Chidi')
+  await expect(next).toContainText('Calls just now')
+  await later.click()
+  await expect(nobody).toBeVisible()
+  await page.getByRole('button', { name: 'Begin the round again' }).click()
+  await expect(next).toContainText('Calls')
+  for (const each of [page, learner]) await each.context().close()
 })

@@ -62,6 +62,9 @@ test('what staff do with a seat is on its learner’s phone at once, and takes n
   const round = plan.getByRole('region', { name: 'Go next to' })
   await expect(round).toContainText('Chidi at Curlew')
   await expect(round).toContainText('Fault open: noise')
+  // Its manual wants no oil: nobody is led to it.
+  await expect(card.getByRole('button', { name: 'Cleaned', exact: true })).toBeVisible()
+  await expect(card.getByRole('button', { name: /^Oiled/ })).toHaveCount(0)
   const faults = card.getByRole('region', { name: 'Open faults' })
   await faults.getByRole('button', { name: 'Cured: noise …' }).click()
   await faults.getByLabel('What cured it').fill('a screw was loose')

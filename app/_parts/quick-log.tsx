@@ -97,9 +97,9 @@ export function QuickLog({
         >
           Cleaned: lots of fluff
         </button>
-        {oiling === 'race-and-arm' ? (
-          button('oiled', 'Oiled …')
-        ) : (
+        {oiling === 'race-and-arm' && button('oiled', 'Oiled …')}
+        {/* Where the manual wants none, nobody is led to oil it. */}
+        {oiling !== 'race-and-arm' && oiling !== 'never' && (
           <button
             type="button"
             className="btn btn-outline"

@@ -130,6 +130,8 @@ export function useWrite() {
   return {
     busy,
     fault,
+    /** what was wrong is settled in another way than by trying again */
+    forget: () => setFault(undefined),
     logEach,
     /** @returns the id under which it landed; undefined when it did not */
     write: async <Name extends CommandName>(

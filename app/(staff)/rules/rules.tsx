@@ -28,7 +28,7 @@ interface Props {
 /** The room's choices. A change first shows which of today's kits and needles it would alter. */
 export function Rules({ machines, bags, room, mayChange }: Props) {
   const [rules, keep] = useKept<HouseRules>('house-rules', room.rules)
-  const { busy, fault, write } = useWrite()
+  const { busy, fault, forget, write } = useWrite()
   const changed = JSON.stringify(rules) !== JSON.stringify(room.rules)
   const differences = useMemo(
     () => (changed ? whatChanges(machines, bags, room, { ...room, rules }) : []),
@@ -196,7 +196,14 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
               <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void save()}>
                 {fault?.code === 'changed' ? 'Keep mine' : 'Save the house rules'}
               </button>
-              <button type="button" className="btn btn-ghost" onClick={() => keep(undefined)}>
+              <button
+                type="button"
+                className="btn btn-ghost"
+                onClick={() => {
+                  keep(undefined)
+                  forget()
+                }}
+              >
                 {fault?.code === 'changed' ? 'Take theirs' : 'Leave them'}
               </button>
             </div>

@@ -21,7 +21,7 @@ export const oiled = kind({
   }),
   words: ({ where = 'race' }) => ({
     title: 'Oiled',
-    detail: `One drop of sewing machine oil ${PLACES[where]}, as the manual says.`,
+    detail: `One drop of sewing machine oil ${PLACES[where]}.`,
   }),
   typed: { asks: { path: 'where', when: ({ oiling }) => oiling === 'race-and-arm' } },
 })

@@ -59,7 +59,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, put
     setChanging(undefined)
     if (opener.current instanceof HTMLElement) opener.current.focus()
   }
-  const { busy, fault, write } = useWrite()
+  const { busy, fault, forget, write } = useWrite()
   const offer = useMemo(() => kitsOnOffer({ facts, machineId }, machines, room), [facts, machineId, machines, room])
   const { request, answer, base, kit, use, bobbinVolume } = bagKit(work, offer, room)
   const chosen = offer.machine
@@ -171,7 +171,10 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, put
               {fault?.code === 'changed' && (
                 <ChangedMeanwhile
                   theirs={asKept}
-                  takeTheirs={() => begin({ say: 'fabric', facts: asKept })}
+                  takeTheirs={() => {
+                    begin({ say: 'fabric', facts: asKept })
+                    forget()
+                  }}
                   keepMine={() => void keepFabric()}
                 />
               )}

@@ -2,7 +2,7 @@
 
 import { Link } from '@/ui/parts/link'
 import { useEffect, useRef, useState } from 'react'
-import { seatsOf } from '@/core/session/live-room'
+import { seatsOf, type LiveSeat } from '@/core/session/live-room'
 import { besidesFirst, goingBesides, instructorsRound } from '@/core/session/round'
 import type { EventOf } from '@/core/wire/asks'
 import { useStaysAwake } from '@/ui/stays-awake'
@@ -17,6 +17,10 @@ import { GoingBesides } from './going-besides'
 import { RoundCard, type RoundCardProps } from './round-card'
 
 const NO_FACTS: SeatFacts = { firstHere: false, load: 'ordinary' }
+
+/** Somebody as they are just now: put off so, they come again as soon as they call, are done, or something is wrong with their machine. */
+const asOf = ({ projectId, step, call, stopped, faults }: LiveSeat): string =>
+  [projectId, step, call?.callId, stopped, faults?.since].join(' ')
 
 /** Whom to go to next, as one card; under it everybody. Who is put off comes again with the next round. */
 export function Now({
@@ -58,7 +62,7 @@ export function Now({
     new Date(nowMs).toISOString(),
   )
   const mine = round.find(({ seat }) => seat.call?.going?.personId === me)
-  const waiting = round.filter(({ seat }) => !later.includes(seat.projectId))
+  const waiting = round.filter(({ seat }) => !later.includes(asOf(seat)))
   const stop = mine ?? waiting[0]
   // Whoever is on the way to somebody is sent to nobody else.
   const away = mine ? undefined : goingBesides(room.besides, me, new Date(nowMs).toISOString())
@@ -95,14 +99,14 @@ export function Now({
           nowMs={nowMs}
           {...doing}
           {...(stop === mine && beside?.projectId === mine.seat.projectId && { beside })}
-          putOff={() => setLater([...later, stop.seat.projectId])}
+          putOff={() => setLater([...later, asOf(stop.seat)])}
         />
       ) : (
         seats.length > 0 &&
         ahead.length === 0 && (
           <p className="sheet mb-6 p-5 text-lg" role="status">
-            Nobody needs you just now.
-            {later.length > 0 && (
+            {round.length > 0 ? 'Whoever waits was put off.' : 'Nobody needs you just now.'}
+            {round.length > 0 && (
               <button type="button" className="btn btn-ghost ml-2 min-h-11" onClick={() => setLater([])}>
                 Begin the round again
               </button>

@@ -93,9 +93,12 @@ export function RoundCard({
               >
                 I am going
               </button>
-              <button type="button" className="btn btn-ghost min-h-11" onClick={putOff}>
-                {others > 0 ? `Later: ${others} more ${others === 1 ? 'waits' : 'wait'}` : 'Later'}
-              </button>
+              {/* Whoever is hurt is put off by nobody. */}
+              {call?.about !== 'hurt' && (
+                <button type="button" className="btn btn-ghost min-h-11" onClick={putOff}>
+                  {others > 0 ? `Later: ${others} more ${others === 1 ? 'waits' : 'wait'}` : 'Later'}
+                </button>
+              )}
             </>
           )}
         </div>
