@@ -13,6 +13,7 @@ import { Amount, Count } from '@/ui/fields/number'
 import { Select } from '@/ui/fields/select'
 import { Text } from '@/ui/fields/text'
 import { useKept } from '@/ui/parts/use-kept'
+import { useTheirs } from '@/ui/parts/use-theirs'
 import { useWrite } from '@/ui/parts/use-write'
 import { type RulesBag, type RulesMachine, whatChanges, needlesChanged } from './what-changes'
 import { DEFAULT_WAY_WORDS, NEEDLE_WORDS, FIRST_AID_WORDS } from './rule-words'
@@ -29,6 +30,7 @@ interface Props {
 export function Rules({ machines, bags, room, mayChange }: Props) {
   const [rules, keep] = useKept<HouseRules>('house-rules', room.rules)
   const { busy, fault, forget, write } = useWrite()
+  const theirs = useTheirs(fault, room.rules)
   const changed = JSON.stringify(rules) !== JSON.stringify(room.rules)
   const differences = useMemo(
     () => (changed ? whatChanges(machines, bags, room, { ...room, rules }) : []),
@@ -187,14 +189,14 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
               </p>
             ))}
             <FaultNote fault={fault} />
-            {fault?.code === 'changed' && (
+            {theirs && (
               <p className="mt-2 border-l-4 border-warning pl-3">
                 What is compared above is with the rules as somebody has just left them; yours are still in the fields.
               </p>
             )}
             <div className="mt-3 flex flex-wrap gap-2">
               <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void save()}>
-                {fault?.code === 'changed' ? 'Keep mine' : 'Save the house rules'}
+                {theirs ? 'Keep mine' : 'Save the house rules'}
               </button>
               <button
                 type="button"
@@ -204,7 +206,7 @@ export function Rules({ machines, bags, room, mayChange }: Props) {
                   forget()
                 }}
               >
-                {fault?.code === 'changed' ? 'Take theirs' : 'Leave them'}
+                {theirs ? 'Take theirs' : 'Leave them'}
               </button>
             </div>
           </>

@@ -15,6 +15,7 @@ import { KitCard } from '@/ui/parts/kit-card'
 import { OverrideForm } from '@/ui/parts/override-form'
 import { TakeOut } from '@/ui/parts/put-away'
 import { useKept } from '@/ui/parts/use-kept'
+import { useTheirs } from '@/ui/parts/use-theirs'
 import { useWrite } from '@/ui/parts/use-write'
 import { needleWords } from '@/ui/words'
 import { bagKit, kitsOnOffer, worked, type BagMachine, type BagSaid, type BagWork } from './bag-work'
@@ -69,6 +70,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, put
   }
   const changed = JSON.stringify(facts) !== JSON.stringify(asKept)
 
+  const theirs = useTheirs(fault, asKept)
   const keepFabric = () => write('change-project', { projectId, ...facts, was: asKept }, { done: 'The fabric is kept' })
   const give = async () => {
     if (!base || !chosen) return
@@ -168,7 +170,7 @@ export function Bag({ project, given, machines, firstMachine, room, mayGive, put
               ))}
               {given[0]?.machineId === chosen.machineId && <GivenNote given={given[0].kit} now={kit} />}
               <FaultNote fault={fault} />
-              {fault?.code === 'changed' && (
+              {theirs && (
                 <ChangedMeanwhile
                   theirs={asKept}
                   takeTheirs={() => {
