@@ -9,6 +9,7 @@ import { LANGUAGE } from '@/core/units/language'
 import { Going } from '@/ui/parts/going'
 import { EarlyTouch } from './_parts/early-touch'
 import { KeepFocus } from './_parts/keep-focus'
+import { MissedTouch } from './_parts/missed-touch'
 import { Leaving } from './_parts/leaving'
 
 /** The letters that nearly every page is written in: asked for along with it, so that it is laid out once and in the face that it keeps. */
@@ -55,6 +56,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
           Skip to the page
         </a>
         <Going>{children}</Going>
+        <MissedTouch />
         <KeepFocus />
         <Leaving />
         <Toaster

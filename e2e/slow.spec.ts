@@ -17,6 +17,26 @@ async function heldBack(context: BrowserContext): Promise<() => void> {
 }
 const listensNot = (page: Page) => expect(page.locator('html[data-listening]')).toHaveCount(0)
 
+test('a tap that something lies over by then is not done, and says so', async ({ page, browser }) => {
+  const context = await browser.newContext({ ...PHONE, storageState: stateFile('learner') })
+  const listen = await heldBack(context)
+  const learner = await context.newPage()
+  await page.goto('/stores')
+  const opened = learner.goto('/station')
+  const call = learner.getByRole('button', { name: 'Call somebody' })
+  await call.tap()
+  await expect(call).toHaveAttribute('data-touched', '')
+  await learner.evaluate(() => {
+    const over = document.body.appendChild(document.createElement('div'))
+    over.style.cssText = 'position: fixed; inset: 0; z-index: 99'
+  })
+  listen()
+  await opened
+  await expect(learner.getByText('Call somebody: tapped before this page was ready')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Calls for help' }).getByRole('listitem')).toHaveCount(0)
+  await context.close()
+})
+
 test('a tap on a page that is seen and does not listen yet is kept and done: a learner’s call reaches staff', async ({
   page,
   browser,

@@ -1,6 +1,7 @@
 /**
  * What is tapped, sent or typed on a page that is seen and does not listen yet. On a slow phone that is the first seconds of
- * every page: a tap on *Call staff* would reach nobody. It is kept, marked as kept, and done once the page listens.
+ * every page: a tap on *Call staff* would reach nobody. It is kept, marked as kept, and done once the page listens; what lies
+ * under something else by then is not done, and that is said (`missed-touch.tsx`).
  *
  * Runs in the page by itself, before anything of the page’s: it names nothing outside of it.
  */
@@ -51,6 +52,10 @@ function keepEarlyTouches(): void {
       delete element.dataset['touched']
       if (value !== undefined) typeAgain(element, value)
       else if (isThere(element)) element.click()
+      else {
+        const detail = (element.getAttribute('aria-label') ?? element.textContent).trim()
+        window.dispatchEvent(new CustomEvent('touch-missed', { detail }))
+      }
     }
     touched.clear()
   })

@@ -20,7 +20,7 @@ const NO_FACTS: SeatFacts = { firstHere: false, load: 'ordinary' }
 
 /** Somebody as they are just now: put off so, they come again as soon as they call, are done, or something is wrong with their machine. */
 const asOf = ({ projectId, step, call, stopped, faults }: LiveSeat): string =>
-  [projectId, step, call?.callId, stopped, faults?.since].join(' ')
+  [projectId, step === 'done', call?.callId, stopped, faults?.since].join(' ')
 
 /** Whom to go to next, as one card; under it everybody. Who is put off comes again with the next round. */
 export function Now({
