@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, LEARNER, stateFile, test } from './people'
+import { expect, LEARNER, openMachine, stateFile, test } from './people'
 
 test.use({ storageState: stateFile('coordinator') })
 
@@ -213,6 +213,17 @@ test('two who change one bag are both heard: the second chooses, and nothing is 
   browser,
 }) => {
   const other = await (await browser.newContext({ storageState: stateFile('instructor') })).newPage()
+  // Without a seat, a bag opens where the rack says that it would be best off: not at a machine that something is wrong with.
+  await openMachine(page, 'Heron')
+  await page.getByRole('button', { name: 'Fault …' }).click()
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByRole('region', { name: 'Open faults' })).toBeVisible()
+  await page.goto('/kits')
+  const bag = page.getByRole('link', { name: /Gwil/ })
+  const [, best] = /best on (\w+)/.exec(await bag.innerText())!
+  expect(best).not.toBe('Heron')
+  await bag.click()
+  await expect(page.getByLabel('On which machine').locator('option:checked')).toContainText(best!)
   const massOf = (of: Page) => of.getByLabel('Mass (g/m²)')
   const keep = (of: Page) => of.getByRole('button', { name: 'Keep this fabric' })
   const open = async (of: Page) => {

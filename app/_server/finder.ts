@@ -5,7 +5,7 @@ import { curesOf } from '@/core/fault/patterns'
 import { knownOfFault } from '@/core/fault/known'
 import { FAULT_CHECKS, type FaultCheck } from '@/core/knowledge/fault/fault-check'
 import { SYMPTOMS, type Symptom } from '@/core/knowledge/fault/symptom'
-import { openFaultWords } from '@/core/machine/standing'
+import { faultsOf, openFaultWords } from '@/core/machine/standing'
 import { itemKey } from '@/core/stock/item'
 import { readStanding } from '@/store/machine/standing-lines'
 import type { Machine } from '@/store/machine/machines'
@@ -64,14 +64,7 @@ export async function finderProps(
     name: machine.name,
     ...(project && { projectId: project.projectId }),
     known,
-    open: state.faults
-      .filter(({ fault }) => fault !== 'electrical')
-      .map((each) => ({
-        eventId: each.eventId,
-        fault: each.fault,
-        words: openFaultWords(each),
-        ...(each.technician && { technician: each.technician }),
-      })),
+    open: faultsOf(state).map((each) => ({ ...each, words: openFaultWords(each) })),
     brokenKnown: state.locks.some(({ kind }) => kind === 'broken-needle') || (!fitting && state.brokeAt !== undefined),
     cures: Object.fromEntries(SYMPTOMS.map((symptom) => [symptom, curesOf(runs, symptom)])),
     ways: Object.fromEntries(FAULT_CHECKS.map((check) => [check, waysOf(check, steps)])) as Record<

@@ -5,7 +5,7 @@ import { DEFAULT_HOUSE_RULES } from '../room/house-rules'
 import type { Happening, MachineEvent } from './event'
 import { foldMachine } from './fold'
 import { anyHistory } from '../testing/histories'
-import { faultsShown, openFaults, roomCheckDue, standingOf, stopsOf, unsound } from './standing'
+import { faultsShown, openFaults, roomCheckDue, shortly, standingOf, stopsOf, unsound } from './standing'
 import type { MachineState } from './state'
 
 const NOW = '2026-11-26T18:00:00.000Z'
@@ -115,6 +115,12 @@ describe('a fault that stops nobody', () => {
   })
   it('goes before what is merely due', () => {
     expect(after(noise).because[0]).toBe('Fault open: noise, Wilma dropped it')
+  })
+  it('hides no other where there is room for one thing, and a stop goes before them all', () => {
+    const jam: Happening = { kind: 'fault-opened', body: { fault: 'jam' } }
+    expect(shortly(after(noise, jam))).toBe('Fault open: noise, Wilma dropped it · Fault open: jam')
+    expect(shortly(after(noise, jam, tagged))).toBe('The belt is torn')
+    expect(shortly(after())).toBe('No needle is known to be in it')
   })
   it('leaves a machine unsound, as what stops it does', () => {
     expect([unsound(folded(), NOW), unsound(folded(noise), NOW), unsound(folded(noise, tagged), NOW)]).toEqual([

@@ -93,8 +93,12 @@ export function standingOf(state: MachineState, rules: NeedleRules, now: string)
   return { standing: due.length > 0 ? 'due' : 'ready', because: due, ...besides }
 }
 
+/** What is said of a machine where there is room for one thing: why it is stopped, or all that is wrong with it, or what is most pressing. */
+export const shortly = ({ standing, because, faults }: MachineStanding): string =>
+  (standing !== 'stopped' && faults.length > 0 ? faults.join(' · ') : because[0]) ?? ''
+
 /** What is wrong with it and stops nobody: an electrical one is told by its stop, with which it ends. */
-const faultsOf = ({ faults }: Pick<MachineState, 'faults'>): OpenFault[] =>
+export const faultsOf = ({ faults }: Pick<MachineState, 'faults'>): OpenFault[] =>
   faults.filter(({ fault }) => fault !== 'electrical')
 
 /** The same, in words for staff: what somebody wrote of it is in them. */

@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import { Link } from '@/ui/parts/link'
 import { may } from '@/core/wire/permission'
 import { named, plain } from '@/core/units/words'
-import { standingOf, type MachineStanding, type StandingWord } from '@/core/machine/standing'
+import { shortly, standingOf, type MachineStanding, type StandingWord } from '@/core/machine/standing'
 import type { Traits } from '@/core/knowledge/machine/trait'
 import { partsOf } from '@/core/room/walk'
 import type { HelpCall } from '@/core/people/help-call'
@@ -203,12 +203,13 @@ export default async function RoomPage({ searchParams }: Props) {
 function planned(
   machine: RoomMachine,
   { drive, spoolPin }: Traits,
-  { standing, because, faults, wear }: MachineStanding,
+  stands: MachineStanding,
   lifeHours: number,
   who: string,
   call: HelpCall | undefined,
 ): PlanMachine {
   const { state } = machine
+  const { standing, wear } = stands
   const setting = [
     state.dial !== undefined && `dial ${plain(state.dial)}`,
     state.foot && named(state.foot),
@@ -220,8 +221,7 @@ function planned(
     number: machine.number,
     place: machine.place,
     standing,
-    // Of several faults none hides another.
-    because: (standing !== 'stopped' && faults.length > 0 ? faults.join(' · ') : because[0]) ?? '',
+    because: shortly(stands),
     needle: state.fitting ? shortNeedle(state.fitting.needle) : 'no needle',
     setting: setting.join(' · ') || 'not set up yet',
     who,

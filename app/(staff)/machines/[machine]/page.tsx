@@ -6,7 +6,7 @@ import { dayWords, formatInTimeZone } from '@/ui/time'
 import { careOf } from '@/core/care/care'
 import { kindsOf, shownLines } from '@/core/machine/book-lines'
 import { BOOK_FILTERS } from '@/core/machine/book-filter'
-import { openFaultWords, roomCheckDue } from '@/core/machine/standing'
+import { faultsOf, openFaultWords, roomCheckDue } from '@/core/machine/standing'
 import { hasWords } from '@/core/people/free-text'
 import { mayLift, whoLifts } from '@/core/people/lifting'
 import { may } from '@/core/wire/permission'
@@ -60,7 +60,7 @@ export default async function MachinePage({ params, searchParams }: Props) {
   ])
   const { state, traits } = machine
   // What a lock says stands in its own box, with what lifts it, and a fault with what ends it; an electrical one ends with its lock.
-  const faults = state.faults.filter(({ fault }) => fault !== 'electrical')
+  const faults = faultsOf(state)
   const ownBox = [...state.locks.map(({ because }) => because), ...state.faults.map(openFaultWords)]
   const others = standing.because.filter((because) => !ownBox.includes(because))
   const wantsRoomCheck =
